@@ -1,0 +1,131 @@
+/** What a frame costs, in time and in memory, measured on the built files. `npm run bench` */
+import { readFileSync } from 'node:fs';
+import { mat4 } from 'gl-matrix';
+import { Camera, createMatrices, fillMatrices } from 'zesty-kite';
+import { Replay, SessionReader } from 'zesty-kite/session';
+
+const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
+const screen = { width: 1280, height: 800 };
+const FRAME_MS = 1000 / 60;
+
+/** A camera that never stops: keys held to and fro, and a notch four times a second. */
+function steeredFrames() {
+  const camera = new Camera({ bounds, start: { span: 200 } }, { screen });
+  const matrices = createMatrices();
+  let frame = 0;
+  return () => {
+    const time = frame * FRAME_MS;
+    if (frame % 15 === 0) {
+      const odd = frame % 30 === 0;
+      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: odd ? 2 : -2, time });
+      camera.signal({ kind: 'key', code: 'KeyD', down: odd, time });
+      camera.signal({ kind: 'key', code: 'KeyA', down: !odd, time });
+    }
+    frame += 1;
+    fillMatrices(camera.advance(time), matrices);
+    return matrices.viewProjection[0];
+  };
+}
+
+/** A camera that moves without any signal: panning, zooming or both, for hours. */
+function movingFrames({ panning, zooming }) {
+  const settings = { start: { span: 200 }, zoom: { halfLife: 60, leastSpan: 1 } };
+  const camera = new Camera(settings, { screen });
+  const matrices = createMatrices();
+  let frame = 0;
+  if (panning) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+  return () => {
+    // The half-life is a minute: a notch every ten keeps the zoom under way.
+    if (zooming && frame % 36_000 === 0)
+      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
+    frame += 1;
+    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
+    return matrices.viewProjection[0];
+  };
+}
+
+/** What a game does with a general matrix package: look-at, projection, product, inverse. */
+function matrixPackageFrames() {
+  mat4.identity(mat4.create());
+  const view = new Float64Array(16);
+  const projection = new Float64Array(16);
+  const product = new Float64Array(16);
+  const inverse = new Float64Array(16);
+  const eye = [0, 0, 0];
+  const target = [0, 0, 0];
+  const up = [0, 0, -1];
+  let frame = 0;
+  return () => {
+    frame += 1;
+    const x = 512 + (frame % 100);
+    const span = 200 + (frame % 50);
+    eye[0] = target[0] = x;
+    eye[1] = span;
+    eye[2] = target[2] = 384;
+    mat4.lookAt(view, eye, target, up);
+    mat4.ortho(projection, -span * 0.8, span * 0.8, -span / 2, span / 2, span / 2, span * 1.5);
+    mat4.multiply(product, projection, view);
+    mat4.invert(inverse, product);
+    return inverse[0];
+  };
+}
+
+/**
+ * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
+ * slows all of them alike.
+ */
+function costs(frames, calls = 20_000, rounds = 60) {
+  let sink = 0;
+  const least = frames.map(() => Infinity);
+  for (let round = 0; round < rounds; round++) {
+    frames.forEach((frame, which) => {
+      const begin = process.hrtime.bigint();
+      for (let i = 0; i < calls; i++) sink += frame();
+      least[which] = Math.min(least[which], Number(process.hrtime.bigint() - begin) / calls);
+    });
+  }
+  if (!Number.isFinite(sink)) throw new Error('a frame gave no number');
+  return least;
+}
+
+/** Bytes a call, after `warm` calls. */
+function bytes(frame, warm, calls) {
+  for (let i = 0; i < warm; i++) frame();
+  globalThis.gc();
+  const before = process.memoryUsage().heapUsed;
+  for (let i = 0; i < calls; i++) frame();
+  return (process.memoryUsage().heapUsed - before) / calls;
+}
+
+function framesReplayed(file) {
+  const reader = new SessionReader();
+  const signals = reader.push(readFileSync(file, 'utf8'));
+  const start = process.hrtime.bigint();
+  let frames = 0;
+  for (let round = 0; round < 20; round++) {
+    const replay = new Replay(reader.header);
+    for (const signal of signals) replay.push(signal);
+    frames += replay.end().frames;
+  }
+  return frames / (Number(process.hrtime.bigint() - start) / 1e9);
+}
+
+const [theirs, panning, zooming, both, steered] = costs([
+  matrixPackageFrames(),
+  movingFrames({ panning: true, zooming: false }),
+  movingFrames({ panning: false, zooming: true }),
+  movingFrames({ panning: true, zooming: true }),
+  steeredFrames(),
+]);
+const spent = bytes(movingFrames({ panning: true, zooming: true }), 100_000, 100_000);
+const speed = framesReplayed(new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
+
+const row = (what, cost) =>
+  console.log(`${what.padEnd(58)}${cost.toFixed(0).padStart(5)} ns${(cost / theirs).toFixed(2).padStart(8)} x`);
+row('matrix package: look-at, projection, product, inverse', theirs);
+row('advance and matrices, panning', panning);
+row('advance and matrices, zooming', zooming);
+row('advance and matrices, panning and zooming', both);
+row('the same with 12 signals a second to hear', steered);
+console.log(`memory of a moving frame, after 100,000 warm ones: ${spent.toFixed(1)} bytes`);
+console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);

@@ -1,0 +1,36 @@
+/** Makes `data/lemon-strait/`, the demo world. Running it again gives the same bytes. `npm run data` */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { encode } from 'fast-png';
+import { makeGround } from './make/ground.mjs';
+import { makePlaces, makeRoutes } from './make/places.mjs';
+import { createRandom } from './make/random.mjs';
+import { crossing, flung, straightDown } from './make/sessions.mjs';
+import { makeShore } from './make/shore.mjs';
+import { makeTiles } from './make/tiles.mjs';
+
+const here = new URL('./lemon-strait/', import.meta.url);
+const write = (name, content) => {
+  const file = new URL(name, here);
+  mkdirSync(new URL('.', file), { recursive: true });
+  writeFileSync(file, content);
+  console.log(`data/lemon-strait/${name}  ${Buffer.byteLength(content)} bytes`);
+};
+const json = (value) => `${JSON.stringify(value, null, 2)}\n`;
+const rows = (values) => values.map((value) => `${JSON.stringify(value)}\n`).join('');
+
+const random = createRandom(0x1e3045);
+const ground = makeGround(random);
+const places = makePlaces(random, ground);
+
+write(
+  'height.png',
+  encode({ width: ground.columns, height: ground.rows, data: ground.samples, channels: 1, depth: 16 }),
+);
+write('ground.json', json(ground.description));
+write('tiles.json', json(makeTiles(ground)));
+write('shore.geojson', json(makeShore(random)));
+write('places.geojson', json(places));
+write('barges.json', json(makeRoutes(random, ground, places)));
+write('settings/straight-down.json', json(straightDown));
+write('sessions/crossing.ndjson', rows(crossing()));
+write('sessions/flung.ndjson', rows(flung(createRandom(0xf1e6))));

@@ -1,0 +1,62 @@
+import js from '@eslint/js';
+import tseslint from 'typescript-eslint';
+import { arrows } from './scripts/lint/arrows.js';
+
+/** Engines may round these differently; `math/` has its own. Nothing in the library asks a clock or for chance. */
+const ENGINE_MATH = [
+  ...['sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2', 'sinh', 'cosh', 'tanh', 'asinh', 'acosh', 'atanh'],
+  ...['exp', 'expm1', 'log', 'log2', 'log10', 'log1p', 'pow', 'hypot', 'cbrt', 'random'],
+].map((property) => ({ object: 'Math', property, message: 'Engines differ in it: use math/, or add it there.' }));
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '**/node_modules/', '.cache/'] },
+  js.configs.recommended,
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        projectService: true,
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/explicit-module-boundary-types': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      // Index loops make no iterator: frames must not.
+      '@typescript-eslint/prefer-for-of': 'off',
+      '@typescript-eslint/dot-notation': 'off',
+      'no-restricted-syntax': ['error', { selector: 'ExportDefaultDeclaration', message: 'Export by name.' }],
+    },
+  },
+  {
+    files: ['packages/zesty-kite/src/**/*.ts'],
+    plugins: { house: { rules: { arrows } } },
+    rules: {
+      'house/arrows': 'error',
+      'no-restricted-properties': ['error', ...ENGINE_MATH],
+      'no-restricted-globals': ['error', 'Date', 'performance', 'globalThis', 'window', 'document', 'navigator'],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: 'Export by name.' },
+        { selector: "BinaryExpression[operator='**']", message: 'Engines differ in it: use math/.' },
+        { selector: "AssignmentExpression[operator='**=']", message: 'Engines differ in it: use math/.' },
+      ],
+    },
+  },
+  {
+    files: ['**/*.{js,mjs}'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        Buffer: 'readonly',
+        globalThis: 'readonly',
+        setTimeout: 'readonly',
+      },
+    },
+  },
+);

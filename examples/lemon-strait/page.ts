@@ -1,0 +1,20 @@
+/** Small things that every page does. */
+
+/** The element with that id, of that type. */
+export function element<T extends HTMLElement>(id: string, type: new () => T): T {
+  const found = document.getElementById(id);
+  if (found instanceof type) return found;
+  throw new Error(`#${id}: found ${found?.tagName ?? 'nothing'}; wanted ${type.name}`);
+}
+
+/** Hands a text to the player as a file. */
+export function save(name: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/x-ndjson' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => {
+    URL.revokeObjectURL(url);
+  }, 1000);
+}

@@ -1,0 +1,151 @@
+/** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
+import { visibleTiles, type Affine, type TileRange, type View } from 'zesty-kite';
+import { contour, type Ground } from '../lemon-strait/ground.ts';
+import type { Afloat, Place } from '../lemon-strait/world.ts';
+
+/** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */
+const NEAR = { tile: 16, cell: 2 };
+const FAR = { tile: 64, cell: 4 };
+const NEAR_FROM_SCALE = 2;
+const WATER = '#0e4a57';
+const OUTSIDE = '#0a353f';
+/** From this height upward, this colour; in world units. */
+const BANDS = [
+  { level: -2.6, colour: '#176270' },
+  { level: -1, colour: '#23808a' },
+  { level: 0, colour: '#ecd9a6' },
+  { level: 2.4, colour: '#a9c765' },
+  { level: 10.9, colour: '#8fb656' },
+  { level: 16.9, colour: '#77a54a' },
+  { level: 22.9, colour: '#619341' },
+  { level: 28.9, colour: '#4e813b' },
+  { level: 34.9, colour: '#3f7037' },
+  { level: 40.9, colour: '#b3a05c' },
+  { level: 46.9, colour: '#cdb86d' },
+] as const;
+
+const MARKS: Record<Place['kind'], { colour: string; radius: number }> = {
+  grove: { colour: '#f6d743', radius: 5 },
+  'press house': { colour: '#f26b3a', radius: 6 },
+  pier: { colour: '#fbf3e3', radius: 4 },
+  lighthouse: { colour: '#ffffff', radius: 6 },
+};
+
+export interface Scene {
+  readonly ground: Ground;
+  readonly places: readonly Place[];
+  readonly afloat: readonly Afloat[];
+}
+
+export function createPainter(context: CanvasRenderingContext2D, scene: Scene): (view: View) => void {
+  const { ground } = scene;
+  const near = createTiles(ground, NEAR);
+  const far = createTiles(ground, FAR);
+  const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+
+  return (view) => {
+    const density = context.canvas.width / view.width;
+    const toGround = (): void => {
+      const { a, b, c, d, e, f } = view.affine(affine);
+      context.setTransform(density, 0, 0, density, 0, 0);
+      context.transform(a, b, c, d, e, f);
+    };
+
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.fillStyle = OUTSIDE;
+    context.fillRect(0, 0, context.canvas.width, context.canvas.height);
+    toGround();
+    context.beginPath();
+    context.rect(0, 0, ground.width, ground.height);
+    context.save();
+    context.clip();
+    context.fillStyle = WATER;
+    context.fill();
+    const tiles = view.scale < NEAR_FROM_SCALE ? far : near;
+    BANDS.forEach(({ colour }, band) => {
+      context.fillStyle = colour;
+      tiles.fill(context, view, band);
+    });
+    context.restore();
+
+    for (const barge of scene.afloat) drawBarge(context, barge, view.scale);
+    context.setTransform(density, 0, 0, density, 0, 0);
+    for (const place of scene.places) drawPlace(context, place, view);
+  };
+}
+
+interface Tiles {
+  /** Fills one band of every tile that shows. */
+  fill(context: CanvasRenderingContext2D, view: View, band: number): void;
+}
+
+/** The contours of tiles, made when they first show. */
+function createTiles(ground: Ground, size: { readonly tile: number; readonly cell: number }): Tiles {
+  const columns = ground.width / size.tile;
+  const rows = ground.height / size.tile;
+  const shapes = new Map<number, (Path2D | null)[]>();
+  const range: TileRange = { left: 0, top: 0, right: 0, bottom: 0 };
+  const shapesOf = (column: number, row: number): (Path2D | null)[] => {
+    const key = row * columns + column;
+    let tile = shapes.get(key);
+    if (tile === undefined) {
+      tile = BANDS.map(({ level }) => contour(ground, column, row, size, level));
+      shapes.set(key, tile);
+    }
+    return tile;
+  };
+  return {
+    fill: (context, view, band) => {
+      visibleTiles(view, size.tile, range);
+      for (let row = Math.max(0, range.top); row < Math.min(rows, range.bottom); row++) {
+        for (let column = Math.max(0, range.left); column < Math.min(columns, range.right); column++) {
+          const shape = shapesOf(column, row)[band];
+          if (shape) context.fill(shape);
+        }
+      }
+    },
+  };
+}
+
+/** A hull with its crates, in world units; never smaller than a few pixels. */
+function drawBarge(context: CanvasRenderingContext2D, barge: Afloat, scale: number): void {
+  const size = Math.max(1, 2.2 / scale);
+  context.save();
+  context.translate(barge.x, barge.y);
+  context.transform(barge.alongX * size, barge.alongY * size, -barge.alongY * size, barge.alongX * size, 0, 0);
+  context.fillStyle = '#fbf3e3';
+  context.beginPath();
+  context.moveTo(4, 0);
+  context.lineTo(2.2, 1.3);
+  context.lineTo(-3, 1.3);
+  context.lineTo(-3, -1.3);
+  context.lineTo(2.2, -1.3);
+  context.fill();
+  context.fillStyle = '#f26b3a';
+  const crates = Math.ceil(barge.crates / 14);
+  for (let i = 0; i < crates; i++) context.fillRect(-2.5 + i * 1.5, -0.8, 1.2, 1.6);
+  context.restore();
+}
+
+/** A mark of the same size at every zoom, and its name where there is room. */
+function drawPlace(context: CanvasRenderingContext2D, place: Place, view: View): void {
+  const { x, y } = view.toScreen(place.x, place.y);
+  const margin = 120;
+  if (x < -margin || y < -margin || x > view.width + margin || y > view.height + margin) return;
+  const { colour, radius } = MARKS[place.kind];
+  context.beginPath();
+  context.arc(x, y, radius, 0, 7);
+  context.fillStyle = colour;
+  context.fill();
+  context.lineWidth = 1.5;
+  context.strokeStyle = '#0b2f38';
+  context.stroke();
+  if (view.scale < 3) return;
+  context.font = '13px ui-sans-serif, system-ui, "DejaVu Sans", sans-serif';
+  context.textBaseline = 'middle';
+  context.lineWidth = 3;
+  context.strokeStyle = '#0b2f38cc';
+  context.strokeText(place.name, x + radius + 5, y);
+  context.fillStyle = '#fbf3e3';
+  context.fillText(place.name, x + radius + 5, y);
+}

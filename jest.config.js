@@ -1,0 +1,31 @@
+const base = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript' } },
+        module: { type: 'es6' },
+        sourceMaps: 'inline',
+      },
+    ],
+  },
+};
+
+export default {
+  reporters: ['default', '<rootDir>/scripts/countReporter.mjs'],
+  testTimeout: 60_000,
+  projects: [
+    { ...base, displayName: 'core', testMatch: ['<rootDir>/packages/zesty-kite/test/*.test.ts'] },
+    { ...base, displayName: 'package', testMatch: ['<rootDir>/packages/zesty-kite/test/package/*.test.ts'] },
+    { ...base, displayName: 'cli', testMatch: ['<rootDir>/packages/zesty-kite-cli/test/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'browser',
+      testMatch: ['<rootDir>/examples/test/*.test.ts'],
+      globalSetup: '<rootDir>/examples/test/serve.mjs',
+      globalTeardown: '<rootDir>/examples/test/unserve.mjs',
+    },
+  ],
+};

@@ -1,0 +1,396 @@
+/** The one class that ties settings, signals, motion, limits and view together. */
+import {
+  cleanSignal,
+  Hands,
+  type PlaceSignal,
+  type Signal,
+  type SignalBody,
+  type StampedSignal,
+} from './control/index.ts';
+import { boundsExcess, limitsFor, type Limits } from './limits/index.ts';
+import {
+  createPace,
+  glance,
+  goalPose,
+  GRID_SECONDS,
+  GRID_TICKS,
+  gridSteps,
+  isAtRest,
+  isPanning,
+  isStill,
+  microsOf,
+  Motion,
+  move,
+  placeAt,
+  refit,
+  scaleSpans,
+  setPace,
+  setPaceFor,
+  startPose,
+  takeGrip,
+  TICKS_PER_MICRO,
+  TICKS_PER_SECOND,
+  zoomBy,
+} from './motion/index.ts';
+import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
+import { aim, View, type Pose, type Screen } from './view/index.ts';
+
+/** What is not data and so no setting. */
+export interface CameraOptions {
+  /** The size of what is drawn on, where it is known before the first `screen` signal. */
+  readonly screen?: Screen | null;
+  /** Called when something comes in while the camera is settled: time to draw frames again. */
+  readonly wake?: () => void;
+}
+
+/** A ground point held under a screen point. */
+export interface Grip {
+  /** The ground point, world units. */
+  readonly x: number;
+  readonly y: number;
+  /** The screen point, CSS pixels from the top left. */
+  readonly screenX: number;
+  readonly screenY: number;
+  /** A limit binds, so that the point need not be there. */
+  readonly limited: boolean;
+}
+
+/** What a session begins with. */
+export interface SessionStart {
+  readonly settings: Settings;
+  readonly screen: Screen | null;
+}
+
+interface Waiting {
+  readonly time: number;
+  readonly body: SignalBody;
+}
+
+/** A signal may be this much later than the frame and is waited for; beyond, clocks disagree. */
+const PATIENCE_MICROS = 1_000_000;
+/** Held keys do not run for longer than this between two frames, whatever the clock says. */
+const LONGEST_STRETCH_STEPS = 3600 * 240;
+
+/**
+ * A camera above the ground.
+ *
+ * ```ts
+ * const camera = new Camera({ bounds: { left: 0, top: 0, right: 1024, bottom: 768 } });
+ * const view = camera.advance(performance.now());
+ * ```
+ */
+export class Camera {
+  /** What is shown; aimed anew by each `advance`, always the same object. */
+  readonly view: View = new View();
+
+  readonly #wake: () => void;
+  readonly #polls: ((time: number) => void)[] = [];
+  readonly #waiting: Waiting[] = [];
+  readonly #hands = new Hands();
+  readonly #kept = new Motion();
+  readonly #frame = new Motion();
+  readonly #gridPace = createPace();
+  readonly #partPace = createPace();
+
+  #written: Settings;
+  #settings: FullSettings;
+  #screen: Screen = { width: 1, height: 1 };
+  #sized = false;
+  #limits: Limits;
+  /** Where to stand once the size of the screen is known. */
+  #placed: Pose;
+
+  /** The time that sessions count from, DOM milliseconds; null until the first frame. */
+  #origin: number | null = null;
+  /** The time of the kept state: steps of the grid, and ticks past the last of them. */
+  #steps = 0;
+  #past = 0;
+  /** The time of the last frame. */
+  #micros = 0;
+  #drawn = false;
+  #write: ((signal: StampedSignal) => void) | null = null;
+
+  /** @throws SettingsError that lists everything wrong with `settings` */
+  constructor(settings: Settings = {}, options: CameraOptions = {}) {
+    this.#settings = checkSettings(settings);
+    this.#written = mergeSettings({}, settings);
+    this.#wake = options.wake ?? (() => undefined);
+    this.#limits = limitsFor(this.#settings, this.#screen);
+    this.#placed = startPose(this.#settings);
+    this.#restart(options.screen ?? null);
+  }
+
+  /** The settings in force, defaults included. */
+  get settings(): Readonly<FullSettings> {
+    return this.#settings;
+  }
+
+  /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
+  get settled(): boolean {
+    return this.#drawn && this.#waiting.length === 0 && isAtRest(this.#kept);
+  }
+
+  /** Where the camera is heading to. */
+  get goal(): Pose {
+    return goalPose(this.#frame, this.#limits, { x: 0, y: 0, span: 1 });
+  }
+
+  /** Where the camera is now. */
+  get shown(): Pose {
+    return { x: this.#frame.x, y: this.#frame.y, span: this.#frame.span };
+  }
+
+  /** The ground point held now, or null. */
+  get grip(): Grip | null {
+    const { gripping, heldX, heldY, gripX, gripY, limited } = this.#frame;
+    if (!gripping) return null;
+    const { width, height } = this.#screen;
+    const screenX = gripX * height + width / 2;
+    const screenY = gripY * height + height / 2;
+    return { x: heldX, y: heldY, screenX, screenY, limited };
+  }
+
+  /** How far the view reaches over its bounds now, in world units; 0 when all is well. */
+  get boundsExcess(): number {
+    return boundsExcess(this.view, this.#limits);
+  }
+
+  /** The spans allowed on this screen, world units. */
+  get spanRange(): { least: number; most: number } {
+    return { least: this.#limits.least, most: this.#limits.most };
+  }
+
+  /**
+   * Hears what a device or the program did. It takes effect at its own time: at the next frame that
+   * is not earlier, or at once when that time has passed.
+   *
+   * @returns whether the camera has a use for it; if not, it is the page's
+   * @throws TypeError for a signal of no known form; SettingsError for a bad `change`
+   */
+  signal(signal: Signal): boolean {
+    const body = cleanSignal(signal);
+    if (body.kind === 'key' && !Hands.bound(body.code, this.#settings)) return false;
+    const asleep = this.settled;
+    const given = signal.time ?? -Infinity;
+    let time = Number.isFinite(given) ? given : -Infinity;
+    if (body.kind === 'change') time = this.#checkChange(body.settings, time);
+    let place = this.#waiting.length;
+    while (place > 0 && (this.#waiting[place - 1]?.time ?? -Infinity) > time) place--;
+    this.#waiting.splice(place, 0, { time, body });
+    if (asleep) this.#wake();
+    return true;
+  }
+
+  /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */
+  place(pose: Omit<PlaceSignal, 'kind'>): void {
+    this.signal({ ...pose, kind: 'place' });
+  }
+
+  /**
+   * Changes some settings while the camera lives: `camera.change({ pan: { speed: 1.5 } })`.
+   *
+   * @throws SettingsError; then nothing has changed
+   */
+  change(settings: Settings): void {
+    this.signal({ kind: 'change', settings });
+  }
+
+  /**
+   * Calls `poll` at the start of every `advance`, for devices that have to be asked.
+   *
+   * @returns a function that ends this
+   */
+  poll(poll: (time: number) => void): () => void {
+    this.#polls.push(poll);
+    return () => {
+      const index = this.#polls.indexOf(poll);
+      if (index >= 0) this.#polls.splice(index, 1);
+    };
+  }
+
+  /**
+   * Begins a new session from what is shown: everything held is let go, everything moving stops.
+   * `write` is then handed every signal as it takes effect, until it is replaced or null.
+   */
+  begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
+    this.#written = { ...this.#written, start: this.shown };
+    this.#settings = checkSettings(this.#written);
+    this.#write = write;
+    const screen = this.#sized ? this.#screen : null;
+    this.#restart(screen);
+    this.#wake();
+    return { settings: this.#written, screen };
+  }
+
+  /**
+   * Moves on to a frame.
+   *
+   * @param time real time, milliseconds: what `requestAnimationFrame` hands over. A time that is no
+   *   number, or lies before the last frame, counts as the last frame's.
+   */
+  advance(time: number): View {
+    for (let i = 0; i < this.#polls.length; i++) this.#polls[i]?.(time);
+    if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
+    const micros = microsOf(time - (this.#origin ?? time));
+    if (micros > this.#micros) this.#micros = micros;
+    if (this.#waiting.length > 0) this.#takeWaiting();
+
+    const ticks = this.#micros * TICKS_PER_MICRO;
+    const steps = gridSteps(ticks);
+    if (steps > this.#steps) this.#runTo(steps, 0);
+    this.#frame.copyFrom(this.#kept);
+    if (!isAtRest(this.#kept)) {
+      const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
+      setPaceFor(this.#partPace, this.#kept, this.#settings, ahead / TICKS_PER_SECOND);
+      glance(this.#frame, this.#partPace, this.#limits);
+    }
+    this.#drawn = true;
+    return aim(this.view, this.#frame, this.#screen, this.#settings.ground);
+  }
+
+  /** Refuses a change that would not do after those that wait; it never overtakes them. */
+  #checkChange(change: Settings, time: number): number {
+    let settings = this.#written;
+    let earliest = time;
+    for (const waiting of this.#waiting) {
+      if (waiting.body.kind !== 'change') continue;
+      settings = mergeSettings(settings, waiting.body.settings);
+      earliest = Math.max(earliest, waiting.time);
+    }
+    checkSettings(mergeSettings(settings, change));
+    return earliest;
+  }
+
+  /** Lets everything that has waited long enough take effect, each at its own time. */
+  #takeWaiting(): void {
+    for (;;) {
+      const first = this.#waiting[0];
+      if (first === undefined) return;
+      const due = microsOf(first.time - (this.#origin ?? first.time));
+      if (due > this.#micros && due <= this.#micros + PATIENCE_MICROS) return;
+      this.#waiting.shift();
+      this.#apply(first.body, Math.min(due, this.#micros));
+    }
+  }
+
+  /** Moves the kept state on: by whole steps of the grid, the first and the last cut short. */
+  #runTo(steps: number, past: number): void {
+    if (steps - this.#steps > LONGEST_STRETCH_STEPS && isPanning(this.#kept)) {
+      this.#apply({ kind: 'gap', phase: 'begin' }, 0);
+      this.#runTo(steps, past);
+      this.#apply({ kind: 'gap', phase: 'end' }, 0);
+      return;
+    }
+    if (!isStill(this.#kept)) {
+      if (steps > this.#steps && this.#past > 0) {
+        this.#part(GRID_TICKS - this.#past);
+        this.#steps += 1;
+        this.#past = 0;
+      }
+      if (steps > this.#steps) move(this.#kept, this.#gridPace, this.#limits, steps - this.#steps);
+      const from = steps > this.#steps ? 0 : this.#past;
+      if (past > from) this.#part(past - from);
+    }
+    this.#steps = steps;
+    this.#past = past;
+  }
+
+  /** One step of less than the grid's. */
+  #part(ticks: number): void {
+    setPaceFor(this.#partPace, this.#kept, this.#settings, ticks / TICKS_PER_SECOND);
+    move(this.#kept, this.#partPace, this.#limits, 1);
+  }
+
+  /** Lets a signal take effect at a time, or now where that has passed; writes down which. */
+  #apply(body: SignalBody, due: number): void {
+    const now = this.#steps * GRID_TICKS + this.#past;
+    const at = Math.max(due, Math.ceil(now / TICKS_PER_MICRO));
+    const steps = gridSteps(at * TICKS_PER_MICRO);
+    this.#runTo(steps, at * TICKS_PER_MICRO - steps * GRID_TICKS);
+    this.#write?.({ at, ...body });
+    switch (body.kind) {
+      case 'screen':
+        if (body.width >= 1 && body.height >= 1) this.#resize(body);
+        break;
+      case 'key':
+        this.#pan(this.#hands.key(body, this.#settings));
+        break;
+      case 'wheel': {
+        const { octaves, gripX, gripY } = this.#hands.wheel(body, this.#settings, this.#screen);
+        takeGrip(this.#kept, gripX, gripY);
+        zoomBy(this.#kept, this.#limits, octaves);
+        break;
+      }
+      case 'release':
+        this.#pan(this.#hands.release());
+        break;
+      case 'gap':
+        this.#kept.stalled = body.phase === 'begin';
+        break;
+      case 'place':
+        this.#placed = {
+          x: body.x ?? this.#kept.x,
+          y: body.y ?? this.#kept.y,
+          span: body.span ?? this.#kept.span,
+        };
+        placeAt(this.#kept, this.#limits, this.#placed);
+        break;
+      case 'change':
+        this.#adopt(mergeSettings(this.#written, body.settings));
+        break;
+    }
+  }
+
+  #pan({ right, down }: { readonly right: number; readonly down: number }): void {
+    this.#kept.targetX = right;
+    this.#kept.targetY = down;
+  }
+
+  #resize(screen: Screen): void {
+    const kept = this.#kept;
+    const old = this.#screen;
+    const held = kept.gripping;
+    const heldX = kept.gripX * old.height + old.width / 2;
+    const heldY = kept.gripY * old.height + old.height / 2;
+    const keep = this.#settings.resize.keep;
+    this.#screen = { width: screen.width, height: screen.height };
+    this.#limits = limitsFor(this.#settings, this.#screen);
+    if (!this.#sized) {
+      this.#sized = true;
+      placeAt(kept, this.#limits, this.#placed);
+      return;
+    }
+    if (keep === 'scale') scaleSpans(kept, screen.height / old.height);
+    if (keep === 'width') scaleSpans(kept, (old.width * screen.height) / (old.height * screen.width));
+    refit(kept, this.#limits);
+    if (held && kept.left !== 0)
+      takeGrip(kept, (heldX - screen.width / 2) / screen.height, (heldY - screen.height / 2) / screen.height);
+  }
+
+  #adopt(written: Settings): void {
+    this.#settings = checkSettings(written);
+    this.#written = written;
+    setPace(this.#gridPace, this.#settings, GRID_SECONDS);
+    this.#limits = limitsFor(this.#settings, this.#screen);
+    refit(this.#kept, this.#limits);
+    this.#pan(this.#hands.pan(this.#settings));
+  }
+
+  /** Time zero: as a player of the session would find it. */
+  #restart(screen: Screen | null): void {
+    this.#hands.release();
+    this.#kept.copyFrom(new Motion());
+    this.#origin = null;
+    this.#steps = 0;
+    this.#past = 0;
+    this.#micros = 0;
+    this.#drawn = false;
+    this.#sized = false;
+    this.#placed = startPose(this.#settings);
+    setPace(this.#gridPace, this.#settings, GRID_SECONDS);
+    placeAt(this.#kept, this.#limits, this.#placed);
+    if (screen !== null && screen.width >= 1 && screen.height >= 1) this.#resize(screen);
+    this.#frame.copyFrom(this.#kept);
+    aim(this.view, this.#frame, this.#screen, this.#settings.ground);
+  }
+}

@@ -1,0 +1,14 @@
+export { Hands, type Intent, type PanIntent, type ZoomIntent } from './hands.ts';
+export {
+  cleanSignal,
+  type ChangeSignal,
+  type GapSignal,
+  type KeySignal,
+  type PlaceSignal,
+  type ReleaseSignal,
+  type ScreenSignal,
+  type Signal,
+  type SignalBody,
+  type StampedSignal,
+  type WheelSignal,
+} from './signal.ts';

@@ -1,0 +1,1 @@
+export { listen } from './listen.ts';

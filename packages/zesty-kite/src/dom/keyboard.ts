@@ -1,0 +1,98 @@
+/** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
+import type { Send } from './listen.ts';
+
+const MODIFIERS = [
+  { flag: 'shiftKey', codes: ['ShiftLeft', 'ShiftRight'] },
+  { flag: 'ctrlKey', codes: ['ControlLeft', 'ControlRight'] },
+  { flag: 'altKey', codes: ['AltLeft', 'AltRight'] },
+  { flag: 'metaKey', codes: ['MetaLeft', 'MetaRight'] },
+] as const;
+
+export function hearKeyboard(window: Window & typeof globalThis, send: Send): () => void {
+  const { document } = window;
+  const held = new Set<string>();
+
+  const releaseAll = (event: Event): void => {
+    if (held.size === 0) return;
+    held.clear();
+    send({ kind: 'release', time: event.timeStamp });
+  };
+
+  const up = (code: string, time: number): boolean => {
+    held.delete(code);
+    return send({ kind: 'key', code, down: false, time });
+  };
+
+  const onDown = (event: KeyboardEvent): void => {
+    if (event.defaultPrevented || event.isComposing || inTextField(event)) return;
+    if (belongsToBrowser(event, held)) return;
+    if (event.repeat) {
+      if (held.has(event.code)) event.preventDefault();
+      return;
+    }
+    if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
+    held.add(event.code);
+    event.preventDefault();
+  };
+
+  const onUp = (event: KeyboardEvent): void => {
+    // While Meta is down, some systems keep every keyup of other keys to themselves.
+    if (event.code.startsWith('Meta')) releaseAll(event);
+    else if (held.has(event.code)) up(event.code, event.timeStamp);
+  };
+
+  /** A modifier may have gone up while another window had the keyboard: every event tells. */
+  const resynchronise = (event: MouseEvent): void => {
+    for (const { flag, codes } of MODIFIERS) {
+      if (event[flag]) continue;
+      for (const code of codes) if (held.has(code)) up(code, event.timeStamp);
+    }
+  };
+
+  const onVisibility = (event: Event): void => {
+    if (document.visibilityState === 'hidden') releaseAll(event);
+  };
+
+  window.addEventListener('keydown', onDown);
+  window.addEventListener('keyup', onUp);
+  window.addEventListener('blur', releaseAll);
+  window.addEventListener('pagehide', releaseAll);
+  document.addEventListener('visibilitychange', onVisibility);
+  window.addEventListener('pointermove', resynchronise, { passive: true });
+  window.addEventListener('pointerdown', resynchronise, { passive: true });
+  window.addEventListener('wheel', resynchronise, { passive: true });
+  return () => {
+    window.removeEventListener('keydown', onDown);
+    window.removeEventListener('keyup', onUp);
+    window.removeEventListener('blur', releaseAll);
+    window.removeEventListener('pagehide', releaseAll);
+    document.removeEventListener('visibilitychange', onVisibility);
+    window.removeEventListener('pointermove', resynchronise);
+    window.removeEventListener('pointerdown', resynchronise);
+    window.removeEventListener('wheel', resynchronise);
+    if (held.size > 0) send({ kind: 'release' });
+    held.clear();
+  };
+}
+
+/** Ctrl, Alt and Meta combinations are shortcuts of the browser, unless that modifier steers. */
+function belongsToBrowser(event: KeyboardEvent, held: ReadonlySet<string>): boolean {
+  return MODIFIERS.some(({ flag, codes }) => {
+    if (flag === 'shiftKey' || !event[flag]) return false;
+    const own: readonly string[] = codes;
+    return !own.includes(event.code) && !codes.some((code) => held.has(code));
+  });
+}
+
+/** Input types in which letters and arrows mean nothing. */
+const BUTTON_LIKE = new Set(['button', 'checkbox', 'color', 'file', 'image', 'reset', 'submit']);
+
+/** Whether the key goes into something that takes text or arrows, shadow trees included. */
+function inTextField(event: KeyboardEvent): boolean {
+  const target = event.composedPath()[0];
+  if (target === undefined || !('tagName' in target)) return false;
+  const element = target as HTMLElement;
+  if (element.isContentEditable) return true;
+  if (element.tagName === 'TEXTAREA' || element.tagName === 'SELECT') return true;
+  return element.tagName === 'INPUT' && !BUTTON_LIKE.has((element as HTMLInputElement).type);
+}

@@ -1,0 +1,40 @@
+/** Turns what happens to an element into signals for a camera. */
+import type { Camera } from '../camera.ts';
+import type { Signal } from '../control/index.ts';
+import { hearKeyboard } from './keyboard.ts';
+import { hearSize } from './size.ts';
+import { watchGaps } from './gap.ts';
+import { hearWheel } from './wheel.ts';
+
+/** Hands a signal on; says whether the camera has a use for it. */
+export type Send = (signal: Signal) => boolean;
+
+/**
+ * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text
+ * fields, the wheel over the element, and the element's size.
+ *
+ * ```ts
+ * const detach = listen(canvas, camera);
+ * ```
+ *
+ * @returns a function that takes every listener and observer away again and lets go of all keys
+ */
+export function listen(element: HTMLElement, camera: Camera): () => void {
+  const window = element.ownerDocument.defaultView;
+  if (window === null)
+    throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
+  const gaps = watchGaps(camera);
+  const send: Send = (signal) => {
+    if (camera.settled && signal.time !== undefined) gaps.wokenAt(signal.time);
+    return camera.signal(signal);
+  };
+  const detachers = [
+    hearSize(element, window, send),
+    hearKeyboard(window, send),
+    hearWheel(element, send),
+    gaps.detach,
+  ];
+  return () => {
+    for (const detach of detachers.splice(0)) detach();
+  };
+}

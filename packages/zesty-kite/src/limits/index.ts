@@ -1,0 +1,2 @@
+export { boundsExcess } from './excess.ts';
+export { keptBetween, limitsFor, type Limits } from './limits.ts';

@@ -1,0 +1,23 @@
+/** The session file: newline-delimited JSON, a header line and then a line for each signal. */
+import type { SessionStart } from '../camera.ts';
+import type { StampedSignal } from '../control/index.ts';
+
+export const FORMAT = 'zesty-kite session';
+export const VERSION = 1;
+
+/** The first line. */
+export interface SessionHeader extends SessionStart {
+  readonly format: typeof FORMAT;
+  readonly version: typeof VERSION;
+}
+
+/** The first line of a session file, without its line break. */
+export function headerLine(start: SessionStart): string {
+  const header: SessionHeader = { format: FORMAT, version: VERSION, ...start };
+  return JSON.stringify(header);
+}
+
+/** One further line, without its line break. */
+export function signalLine(signal: StampedSignal): string {
+  return JSON.stringify(signal);
+}

@@ -1,0 +1,151 @@
+/** Reading a session file as it streams in. */
+import type { Screen } from '../view/index.ts';
+import { cleanSignal, type SignalBody, type StampedSignal } from '../control/index.ts';
+import { checkSettings, mergeSettings, shown, type Settings } from '../settings/index.ts';
+import { FORMAT, VERSION, type SessionHeader } from './format.ts';
+
+/** A session file that cannot be played. The message names the line. */
+export class SessionError extends Error {
+  override readonly name = 'SessionError';
+  /** Counted from 1. */
+  readonly line: number;
+
+  constructor(line: number, message: string) {
+    super(`line ${String(line)}: ${message}`);
+    this.line = line;
+  }
+}
+
+/** What reading has found at the end of the file. */
+export interface SessionEnd {
+  readonly header: SessionHeader;
+  /** The signal of a last line that has no line break, where there is one. */
+  readonly signals: readonly StampedSignal[];
+  /** The last line is cut off: its number. Every line before it is whole. Null when all is whole. */
+  readonly unfinishedLine: number | null;
+}
+
+/**
+ * Takes a file in pieces of any size.
+ *
+ * ```ts
+ * const reader = new SessionReader();
+ * for await (const piece of stream) for (const signal of reader.push(piece)) play(signal);
+ * reader.end();
+ * ```
+ */
+export class SessionReader {
+  #header: SessionHeader | null = null;
+  #settings: Settings = {};
+  #rest = '';
+  #line = 0;
+  #at = 0;
+
+  /** The first line, once it has been read. */
+  get header(): SessionHeader | null {
+    return this.#header;
+  }
+
+  /**
+   * @returns the signals that `text` completes, in order
+   * @throws SessionError with the number of the broken line and what was expected there
+   */
+  push(text: string): StampedSignal[] {
+    const lines = (this.#rest + text).split('\n');
+    this.#rest = lines.pop() ?? '';
+    const signals: StampedSignal[] = [];
+    for (const line of lines) this.#take(line, signals);
+    return signals;
+  }
+
+  /**
+   * The file is over.
+   *
+   * @throws SessionError when the last line is whole JSON but wrong, or there is no header
+   */
+  end(): SessionEnd {
+    const rest = this.#rest;
+    const signals: StampedSignal[] = [];
+    this.#rest = '';
+    const unfinished = this.#header !== null && rest.trim() !== '' && !isJson(rest);
+    if (!unfinished) this.#take(rest, signals);
+    const header = this.#header;
+    if (header === null)
+      throw new SessionError(1, `found nothing; wanted the header of a session, {"format":"${FORMAT}",…}`);
+    return { header, signals, unfinishedLine: unfinished ? this.#line + 1 : null };
+  }
+
+  #take(text: string, signals: StampedSignal[]): void {
+    this.#line += 1;
+    if (text.trim() === '') return;
+    let value: unknown;
+    try {
+      value = JSON.parse(text);
+    } catch {
+      throw new SessionError(this.#line, `found ${shown(text)}; wanted one JSON object`);
+    }
+    if (this.#header === null) {
+      this.#header = readHeader(value, this.#line);
+      this.#settings = this.#header.settings;
+    } else signals.push(this.#signal(value));
+  }
+
+  #signal(value: unknown): StampedSignal {
+    const { at } = asObject(value, this.#line);
+    if (typeof at !== 'number' || !Number.isInteger(at) || at < this.#at || at > 1e15)
+      throw new SessionError(
+        this.#line,
+        `at: found ${shown(at)}; wanted whole microseconds, not before the ${String(this.#at)} of the line above`,
+      );
+    try {
+      const signal: StampedSignal = { at, ...cleanSignal(value as SignalBody) };
+      if (signal.kind === 'change') {
+        this.#settings = mergeSettings(this.#settings, signal.settings);
+        checkSettings(this.#settings);
+      }
+      this.#at = at;
+      return signal;
+    } catch (error) {
+      throw new SessionError(this.#line, messageOf(error).replace(/^signal\./, ''));
+    }
+  }
+}
+
+function readHeader(value: unknown, line: number): SessionHeader {
+  const { format, version, settings, screen } = asObject(value, line);
+  if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
+  if (version !== VERSION)
+    throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}`);
+  try {
+    checkSettings(settings);
+  } catch (error) {
+    throw new SessionError(line, messageOf(error));
+  }
+  if (screen !== null && !isScreen(screen))
+    throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
+  return { format: FORMAT, version: VERSION, settings: settings as Settings, screen };
+}
+
+function isScreen(value: unknown): value is Screen {
+  if (typeof value !== 'object' || value === null) return false;
+  const { width, height } = value as Partial<Record<string, unknown>>;
+  return typeof width === 'number' && typeof height === 'number';
+}
+
+function asObject(value: unknown, line: number): Partial<Record<string, unknown>> {
+  if (typeof value === 'object' && value !== null && !Array.isArray(value)) return value;
+  throw new SessionError(line, `found ${shown(value)}; wanted one JSON object`);
+}
+
+function isJson(text: string): boolean {
+  try {
+    JSON.parse(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}

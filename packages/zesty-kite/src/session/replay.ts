@@ -1,0 +1,173 @@
+/** Playing a session again, and measuring what was promised while it plays. */
+import { Camera, type Grip, type SessionStart } from '../camera.ts';
+import type { StampedSignal } from '../control/index.ts';
+import { Digest } from './digest.ts';
+
+export interface ReplayOptions {
+  /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
+  readonly rate?: number;
+  /** Called at every frame with its time in microseconds. */
+  readonly frame?: (camera: Camera, micros: number) => void;
+}
+
+/** What a session came to. Distances are world units, times seconds. */
+export interface ReplaySummary {
+  /** Until the camera was at rest after the last signal, or was given up on. */
+  readonly duration: number;
+  readonly signals: number;
+  readonly frames: number;
+  /** How far keys moved the ground along the screen. */
+  readonly panned: number;
+  readonly leastSpan: number;
+  readonly mostSpan: number;
+  /** The farthest that a held point was from its screen point while no limit bound, CSS pixels. */
+  readonly worstGripError: number;
+  /** The farthest that the view reached over its bounds, as a share of the span. */
+  readonly worstBoundsExcess: number;
+  /** The farthest that the span was outside its range, as a share of the span. */
+  readonly worstRangeExcess: number;
+  /** Whether every number was finite. */
+  readonly finite: boolean;
+  /** From the last signal until nothing moved; null when something was still held. */
+  readonly timeToRest: number | null;
+  /** The motion's fingerprint: equal at every frame rate and in every engine. */
+  readonly digest: string;
+}
+
+/** The motion is sampled for its digest every 10 ms, whatever the frame rate. */
+const SAMPLE_MICROS = 10_000;
+/** A session in which something is still held at the end plays on for this long. */
+const LONGEST_TAIL_MICROS = 10_000_000;
+
+/**
+ * Plays signals as they are handed over.
+ *
+ * ```ts
+ * const replay = new Replay(reader.header, { rate: 60 });
+ * for (const signal of signals) replay.push(signal);
+ * console.log(replay.end().digest);
+ * ```
+ */
+export class Replay {
+  readonly camera: Camera;
+  readonly #rate: number;
+  readonly #frame: (camera: Camera, micros: number) => void;
+  readonly #digest = new Digest();
+  #frames = 0;
+  #samples = 0;
+  #signals = 0;
+  #last = 0;
+  #panned = 0;
+  #leastSpan = Infinity;
+  #mostSpan = 0;
+  #worstGripError = 0;
+  #worstBoundsExcess = 0;
+  #worstRangeExcess = 0;
+  #finite = true;
+  #x = 0;
+  #y = 0;
+  #grip: Grip | null = null;
+
+  /** @throws RangeError when the rate is not above 0; SettingsError as `Camera` does */
+  constructor(start: SessionStart, { rate = 60, frame = () => undefined }: ReplayOptions = {}) {
+    if (!(rate > 0 && rate <= 1e6))
+      throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
+    this.camera = new Camera(start.settings, { screen: start.screen });
+    this.#rate = rate;
+    this.#frame = frame;
+    this.camera.advance(0);
+    this.#x = this.camera.view.x;
+    this.#y = this.camera.view.y;
+  }
+
+  /** Plays up to a signal and lets it take effect. */
+  push(signal: StampedSignal): void {
+    this.#playUntil(signal.at);
+    this.camera.signal({ ...signal, time: signal.at / 1000 });
+    this.#signals += 1;
+    this.#last = signal.at;
+  }
+
+  /** Plays on to rest. */
+  end(): ReplaySummary {
+    const end = this.#last + LONGEST_TAIL_MICROS;
+    let sampled: number;
+    do {
+      sampled = Math.max(this.#samples * SAMPLE_MICROS, this.#last);
+      this.#playUntil(sampled + 1);
+    } while (!this.camera.settled && sampled < end);
+    return {
+      duration: sampled / 1e6,
+      signals: this.#signals,
+      frames: this.#frames,
+      panned: this.#panned,
+      leastSpan: this.#leastSpan,
+      mostSpan: this.#mostSpan,
+      worstGripError: this.#worstGripError,
+      worstBoundsExcess: this.#worstBoundsExcess,
+      worstRangeExcess: this.#worstRangeExcess,
+      finite: this.#finite,
+      timeToRest: this.camera.settled ? (sampled - this.#last) / 1e6 : null,
+      digest: this.#digest.toString(),
+    };
+  }
+
+  /** Frames and samples before `micros`, in order. */
+  #playUntil(micros: number): void {
+    for (;;) {
+      const frame = Math.round((this.#frames * 1e6) / this.#rate);
+      const sample = this.#samples * SAMPLE_MICROS;
+      const next = Math.min(frame, sample);
+      if (next >= micros) return;
+      this.camera.advance(next / 1000);
+      this.#measure();
+      if (sample === next) this.#sample();
+      if (frame === next) {
+        this.#frames += 1;
+        this.#frame(this.camera, next);
+      }
+    }
+  }
+
+  #sample(): void {
+    const { x, y, span } = this.camera.view;
+    this.#samples += 1;
+    this.#digest.add(x);
+    this.#digest.add(y);
+    this.#digest.add(span);
+    this.#panned += this.#pannedSince(x, y);
+    this.#x = x;
+    this.#y = y;
+    this.#grip = this.camera.grip;
+  }
+
+  /** With the same grip as before, what the held point moved; with none, what the focus moved. */
+  #pannedSince(x: number, y: number): number {
+    const before = this.#grip;
+    const now = this.camera.grip;
+    if (before === null && now === null) return distance(x - this.#x, y - this.#y);
+    if (before === null || now === null) return 0;
+    const same = before.screenX === now.screenX && before.screenY === now.screenY;
+    return same ? distance(now.x - before.x, now.y - before.y) : 0;
+  }
+
+  #measure(): void {
+    const { camera } = this;
+    const { view, grip } = camera;
+    const { least, most } = camera.spanRange;
+    this.#leastSpan = Math.min(this.#leastSpan, view.span);
+    this.#mostSpan = Math.max(this.#mostSpan, view.span);
+    const outside = Math.max(0, least - view.span, view.span - most) / view.span;
+    this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
+    this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span);
+    this.#finite &&= Number.isFinite(view.x + view.y + view.span + view.scale);
+    if (grip === null || grip.limited) return;
+    const { x, y } = view.toScreen(grip.x, grip.y);
+    const error = distance(x - grip.screenX, y - grip.screenY);
+    this.#worstGripError = Math.max(this.#worstGripError, error);
+  }
+}
+
+function distance(x: number, y: number): number {
+  return Math.sqrt(x * x + y * y);
+}

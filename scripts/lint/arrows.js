@@ -1,0 +1,50 @@
+/**
+ * The direction of the arrows between the folders of the library: who may import from whom, and
+ * only through the other folder's index.ts. Drawn in docs/architecture.md.
+ */
+const MAY_IMPORT = {
+  math: [],
+  view: [],
+  settings: [],
+  limits: ['math', 'settings', 'view'],
+  motion: ['limits', 'math', 'settings', 'view'],
+  control: ['math', 'settings', 'view'],
+  'camera.ts': ['control', 'limits', 'motion', 'settings', 'view'],
+  session: ['camera.ts', 'control', 'settings', 'view'],
+  dom: ['camera.ts', 'control'],
+  'index.ts': ['camera.ts', 'control', 'settings', 'view'],
+};
+
+/** The one package that the library may import. */
+const PACKAGES = { settings: ['valibot'] };
+
+export const arrows = {
+  meta: { type: 'problem', schema: [] },
+  create(context) {
+    const inside = context.filename.replaceAll('\\', '/').split('/packages/zesty-kite/src/')[1];
+    if (inside === undefined) return {};
+    const [room, ...rest] = inside.split('/');
+    const depth = rest.length;
+
+    const check = (node) => {
+      if (!node.source) return;
+      const from = node.source.value;
+      const report = (message) => context.report({ node: node.source, message });
+      if (!from.startsWith('.')) {
+        if (!(PACKAGES[room] ?? []).includes(from))
+          report(`${room} may import no package${PACKAGES[room] ? ` but ${PACKAGES[room]}` : ''}.`);
+        return;
+      }
+      const path = new URL(from, `file:///${inside}`).pathname.slice(1);
+      const [target, ...file] = path.split('/');
+      if (depth > 0 && target === room) {
+        if (file.join('/') === 'index.ts') report('Import from the file itself inside its own folder.');
+        return;
+      }
+      if (!(room in MAY_IMPORT)) report(`${room} has no place in scripts/lint/arrows.js.`);
+      else if (!MAY_IMPORT[room].includes(target)) report(`The arrow from ${room} to ${target} is not in the plan.`);
+      if (file.length > 0 && file.join('/') !== 'index.ts') report(`Import through ${target}/index.ts.`);
+    };
+    return { ImportDeclaration: check, ExportNamedDeclaration: check, ExportAllDeclaration: check };
+  },
+};
