@@ -66,8 +66,8 @@ interface Waiting {
   readonly body: SignalBody;
 }
 
-/** A signal may be this much later than the frame and is waited for; beyond, clocks disagree. */
-const PATIENCE_MICROS = 1_000_000;
+/** A signal later than the frame is waited for; if by more than an hour, it is from another clock. */
+const PATIENCE_MICROS = 3600 * 1_000_000;
 /** Held keys do not run for longer than this between two frames, whatever the clock says. */
 const LONGEST_STRETCH_STEPS = 3600 * 240;
 
@@ -112,8 +112,9 @@ export class Camera {
 
   /** @throws SettingsError that lists everything wrong with `settings` */
   constructor(settings: Settings = {}, options: CameraOptions = {}) {
-    this.#settings = checkSettings(settings);
+    checkSettings(settings);
     this.#written = mergeSettings({}, settings);
+    this.#settings = checkSettings(this.#written);
     this.#wake = options.wake ?? (() => undefined);
     this.#limits = limitsFor(this.#settings, this.#screen);
     this.#placed = startPose(this.#settings);
@@ -213,7 +214,7 @@ export class Camera {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
-    this.#written = { ...this.#written, start: this.shown };
+    this.#written = mergeSettings(this.#written, { start: this.shown });
     this.#settings = checkSettings(this.#written);
     this.#write = write;
     const screen = this.#sized ? this.#screen : null;

@@ -1,7 +1,7 @@
 /** Settings as written → settings with every default, or every problem at once. */
 import * as v from 'valibot';
 import { nearest } from './nearest.ts';
-import { settingsSchema, type FullSettings } from './schema.ts';
+import { OBJECT, settingsSchema, type FullSettings } from './schema.ts';
 import { SettingsError, shown, type Problem } from './settingsError.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
@@ -14,6 +14,7 @@ export const FARTHEST_IN_LEAST_SPANS = 1e9;
  * @throws SettingsError that lists every problem with its path, the value found and what would do
  */
 export function checkSettings(input: unknown): FullSettings {
+  if (Array.isArray(input)) throw new SettingsError([{ path: '', found: shown(input), wanted: OBJECT }]);
   const result = v.safeParse(settingsSchema, input);
   const problems: Problem[] = (result.issues ?? []).map((issue) => ({
     path: (issue.path ?? [])
@@ -33,10 +34,14 @@ function step(key: unknown): string {
   return typeof key === 'number' ? `[${String(key)}]` : `.${String(key)}`;
 }
 
-/** Names every key that the schema does not know, at any depth, with the nearest known one. */
+/** Names every key that the schema does not know, at any depth, with the nearest known one; and lists. */
 function unknownKeys(schema: unknown, input: unknown, path: string, problems: Problem[]): void {
   const entries = entriesOf(schema);
-  if (entries === null || typeof input !== 'object' || input === null || Array.isArray(input)) return;
+  if (entries === null || typeof input !== 'object' || input === null) return;
+  if (Array.isArray(input)) {
+    problems.push({ path, found: shown(input), wanted: OBJECT });
+    return;
+  }
   const known = Object.keys(entries);
   for (const [key, value] of Object.entries(input)) {
     const where = path === '' ? key : `${path}.${key}`;

@@ -3,16 +3,19 @@ import type { Settings } from './schema.ts';
 
 /**
  * `change` laid over `settings`: objects key by key, everything else (lists and null too) whole.
- * Neither argument is altered.
+ * Neither argument is altered. -0 becomes 0, as it would in a file.
  */
 export function mergeSettings(settings: Settings, change: Settings): Settings {
   return merge(settings, change) as Settings;
 }
 
 function merge(below: unknown, above: unknown): unknown {
-  if (!isObject(below) || !isObject(above)) return above === undefined ? below : above;
-  const merged: Record<string, unknown> = { ...below };
-  for (const [key, value] of Object.entries(above)) merged[key] = merge(below[key], value);
+  if (above === undefined) return below;
+  if (typeof above === 'number') return above + 0;
+  if (!isObject(above)) return above;
+  const kept = isObject(below) ? below : {};
+  const merged: Record<string, unknown> = { ...kept };
+  for (const [key, value] of Object.entries(above)) merged[key] = merge(kept[key], value);
   return merged;
 }
 

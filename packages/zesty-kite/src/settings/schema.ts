@@ -10,6 +10,9 @@ const number = (least: number, most: number, suchAs: number) => {
 const oneOf = <const T extends readonly string[]>(names: T) =>
   v.picklist(names, `one of ${names.map((name) => `"${name}"`).join(', ')}`);
 
+/** What a message asks for where an object should stand. */
+export const OBJECT = 'an object in braces';
+
 const codesMessage = 'a list of UI Events key codes, such as ["KeyW", "ArrowUp"]';
 const codes = v.array(
   v.pipe(
@@ -19,7 +22,9 @@ const codes = v.array(
   codesMessage,
 );
 
-const objectMessage = 'an object in braces';
+/** Objects are also asked for the keys that they must have; all of these are numbers. */
+const objectMessage = (issue: { readonly expected: string | null }): string =>
+  issue.expected === 'Object' ? OBJECT : 'a number';
 const WORLD = 1e12;
 const coordinate = number(-WORLD, WORLD, 512);
 const span = number(1e-6, WORLD, 100);
@@ -58,7 +63,7 @@ const bounds = v.object(
     bottom: coordinate,
     whenSmaller: v.optional(oneOf(['centre', 'limit-zoom']), 'centre'),
   },
-  `${objectMessage}, or null for a world without an edge`,
+  objectMessage,
 );
 
 const resize = v.object({ keep: v.optional(oneOf(['span', 'width', 'scale']), 'span') }, objectMessage);

@@ -1,0 +1,3 @@
+export default async function unserve() {
+  await globalThis.examplesServer.close();
+}

@@ -1,0 +1,144 @@
+/** Time: late and early signals, clocks that disagree, stalls, waking and settling. */
+import { expect, test } from '@jest/globals';
+import { Camera, type StampedSignal } from '../src/index.ts';
+import { bitsOf, steady } from './steering.ts';
+
+const screen = { width: 1280, height: 800 };
+const KEY = { kind: 'key', code: 'KeyD', down: true } as const;
+
+function recorded(settings = {}): { camera: Camera; heard: StampedSignal[] } {
+  const camera = new Camera(settings, { screen });
+  const heard: StampedSignal[] = [];
+  camera.begin((signal) => heard.push(signal));
+  return { camera, heard };
+}
+
+test('a session counts from its first frame, in whole microseconds; what came before takes effect then', () => {
+  const { camera, heard } = recorded();
+  camera.signal({ ...KEY, time: 4000 });
+  camera.advance(5000.25);
+  camera.signal({ ...KEY, down: false, time: 5100.6254 });
+  camera.advance(5200);
+  expect(heard).toEqual([
+    { at: 0, ...KEY },
+    { at: 100_375, ...KEY, down: false },
+  ]);
+});
+
+test('a signal between the kept state and the last frame takes effect at its own time, an older one at once', () => {
+  const { camera, heard } = recorded();
+  camera.advance(0);
+  camera.signal({ ...KEY, time: 1 });
+  camera.advance(101); // kept: 24 steps of the grid, 100 ms
+  camera.signal({ ...KEY, down: false, time: 100.5 });
+  camera.signal({ kind: 'release', time: 20 });
+  camera.advance(120);
+  expect(heard.map(({ at }) => at)).toEqual([1000, 100_000, 100_500]);
+});
+
+test('a signal later than the frame waits for its time; equal times keep their order', () => {
+  const { camera, heard } = recorded();
+  camera.advance(0);
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1, time: 30 });
+  camera.signal({ ...KEY, time: 20 });
+  camera.signal({ kind: 'wheel', x: 1, y: 0, notches: 1, time: 30 });
+  camera.advance(16);
+  expect(heard).toEqual([]);
+  expect(camera.settled).toBe(false);
+  camera.advance(30);
+  expect(heard.map(({ at, kind }) => [at, kind])).toEqual([
+    [20_000, 'key'],
+    [30_000, 'wheel'],
+    [30_000, 'wheel'],
+  ]);
+  expect(heard[2]).toMatchObject({ x: 1 });
+});
+
+test('a signal from a clock that is over an hour ahead is not waited for', () => {
+  const { camera, heard } = recorded();
+  camera.advance(0);
+  camera.signal({ ...KEY, time: 1.7e12 });
+  camera.advance(16);
+  expect(heard).toEqual([{ at: 16_000, ...KEY }]);
+});
+
+test('a frame time that is no number, or goes back, shows the last frame again', () => {
+  const camera = new Camera({}, { screen });
+  camera.signal({ ...KEY, time: 0 });
+  camera.advance(0);
+  camera.advance(500);
+  const still = bitsOf(camera);
+  for (const time of [NaN, 400, -Infinity, 500]) {
+    camera.advance(time);
+    expect(bitsOf(camera)).toBe(still);
+  }
+});
+
+test('a held key does not run through a gap, and goes on after it', () => {
+  const camera = new Camera({}, { screen });
+  camera.signal({ ...KEY, time: 0 });
+  camera.signal({ kind: 'gap', phase: 'begin', time: 1000 });
+  camera.signal({ kind: 'gap', phase: 'end', time: 9000 });
+  camera.advance(0);
+  const before = camera.advance(1000).x;
+  expect(camera.advance(9000).x).toBe(before);
+  expect(camera.advance(9100).x).toBeGreaterThan(before);
+});
+
+test('a key held for over an hour between two frames counts as a gap, and the record says so', () => {
+  const { camera, heard } = recorded();
+  camera.signal({ ...KEY, time: 0 });
+  camera.advance(0);
+  camera.advance(2000);
+  const before = camera.view.x;
+  camera.advance(1e15);
+  expect(camera.view.x).toBe(before);
+  expect(heard.map(({ kind }) => kind)).toEqual(['key', 'gap', 'gap']);
+});
+
+test('wake is called once for what comes in while settled; settled waits for a frame to be drawn', () => {
+  let woken = 0;
+  const camera = new Camera({}, { screen, wake: () => void (woken += 1) });
+  expect(camera.settled).toBe(false);
+  camera.advance(0);
+  expect(camera.settled).toBe(true);
+  expect(camera.signal({ ...KEY, code: 'KeyQ' })).toBe(false);
+  expect(woken).toBe(0);
+  camera.signal({ ...KEY, time: 10 });
+  camera.signal({ ...KEY, down: false, time: 12 });
+  expect(woken).toBe(1);
+  for (const time of steady(60, 3)) camera.advance(time);
+  expect(camera.settled).toBe(true);
+  camera.place({ x: 5 });
+  expect([woken, camera.settled]).toEqual([2, false]);
+  expect(camera.advance(4000).x).toBe(5);
+  expect(camera.settled).toBe(true);
+});
+
+test('polls are asked at every frame, before its signals, until they are ended', () => {
+  const camera = new Camera({}, { screen });
+  const end = camera.poll((time) => void camera.signal({ kind: 'place', x: time, time }));
+  expect(camera.advance(7).x).toBe(7);
+  expect(camera.advance(9).x).toBe(9);
+  end();
+  expect(camera.advance(11).x).toBe(9);
+});
+
+test('a signal of no known form is refused with its path, what was found and what would do', () => {
+  const camera = new Camera();
+  const refused = (signal: unknown): string => {
+    try {
+      camera.signal(signal as StampedSignal);
+    } catch (error) {
+      return (error as Error).message;
+    }
+    return 'taken';
+  };
+  expect(refused({ kind: 'whel' })).toContain('signal.kind: found "whel"; wanted one of "screen"');
+  expect(refused({ kind: 'key', code: 5, down: true })).toContain('signal.code: found 5; wanted a UI Events code');
+  expect(refused({ kind: 'key', code: 'KeyA' })).toContain('signal.down: found nothing; wanted true or false');
+  expect(refused({ kind: 'wheel', x: 1, y: '2', notches: 1 })).toContain('signal.y: found "2"; wanted a number');
+  expect(refused({ kind: 'gap', phase: 'middle' })).toContain('signal.phase: found "middle"');
+  expect(refused({ kind: 'place', span: 'big' })).toContain('signal.span: found "big"');
+  expect(refused({ kind: 'change', settings: 3 })).toContain('signal.settings: found 3');
+});

@@ -1,0 +1,152 @@
+/** Sessions: what was recorded plays again bit for bit; broken files are refused with their line. */
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type StampedSignal } from '../src/index.ts';
+import { headerLine, record, Replay, SessionReader, signalLine, type SessionHeader } from '../src/session/index.ts';
+import { bitsOf, hands, settingsWith, steeringBy } from './steering.ts';
+
+const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
+const LEMON = new URL('../../../data/lemon-strait/sessions/', import.meta.url);
+
+function read(
+  text: string,
+  piece = 7,
+): { header: SessionHeader; signals: StampedSignal[]; unfinishedLine: number | null } {
+  const reader = new SessionReader();
+  const signals: StampedSignal[] = [];
+  for (let i = 0; i < text.length; i += piece) signals.push(...reader.push(text.slice(i, i + piece)));
+  const end = reader.end();
+  return { header: end.header, signals: [...signals, ...end.signals], unfinishedLine: end.unfinishedLine };
+}
+
+function refusal(text: string): string {
+  try {
+    read(text);
+  } catch (error) {
+    return (error as Error).message;
+  }
+  return 'taken';
+}
+
+test('G6: a session recorded with late, early and jittered frames plays again with equal bits at any rate', () => {
+  const jitter = fc.array(fc.double({ min: 1, max: 90, noNaN: true }), { minLength: 20, maxLength: 60 });
+  fc.assert(
+    fc.property(anySteering, jitter, fc.integer({ min: 5, max: 300 }), ({ settings, screen, signals }, gaps, rate) => {
+      const camera = new Camera(settings, { screen });
+      camera.advance(123);
+      const recording = record(camera);
+      let time = 4000;
+      signals.forEach((signal, i) => {
+        // A signal may be heard long after its time, or before the frame that it belongs to.
+        camera.signal({ ...signal, time: time + ((i % 5) - 2) * 9 });
+        time += gaps[i % gaps.length] ?? 0;
+        camera.advance(time);
+      });
+      camera.advance((time += 100));
+      camera.signal({ kind: 'release', time });
+      camera.signal({ kind: 'gap', phase: 'end', time });
+      camera.advance(time + 60_000);
+      recording.stop();
+      const { header, signals: heard } = read(recording.text());
+      const replay = new Replay(header, { rate });
+      heard.forEach((signal) => {
+        replay.push(signal);
+      });
+      replay.end();
+      replay.camera.advance(1e6);
+      expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+    }),
+  );
+});
+
+test.each(['crossing.ndjson', 'flung.ndjson'])(
+  'G5: %s has one digest at 30, 60, 144, 240 and 37.7 Hz, and keeps its promises',
+  (name) => {
+    const { header, signals } = read(readFileSync(new URL(name, LEMON), 'utf8'), 5000);
+    const summaries = [30, 60, 144, 240, 37.7].map((rate) => {
+      const replay = new Replay(header, { rate });
+      signals.forEach((signal) => {
+        replay.push(signal);
+      });
+      return replay.end();
+    });
+    expect(new Set(summaries.map(({ digest }) => digest)).size).toBe(1);
+    for (const summary of summaries) {
+      expect(summary.worstGripError).toBeLessThan(1e-3);
+      expect(summary.worstBoundsExcess).toBeLessThan(1e-6);
+      expect(summary.worstRangeExcess).toBe(0);
+      expect(summary.timeToRest).toBeLessThan(2);
+      expect(summary.panned).toBeGreaterThan(500);
+    }
+  },
+);
+
+test('the digest tells a session from one that differs by one microsecond or a billionth of a notch', () => {
+  const { header, signals } = read(readFileSync(new URL('crossing.ndjson', LEMON), 'utf8'), 5000);
+  const digestOf = (list: readonly StampedSignal[]): string => {
+    const replay = new Replay(header);
+    list.forEach((signal) => {
+      replay.push(signal);
+    });
+    return replay.end().digest;
+  };
+  const first = digestOf(signals);
+  expect(first).toMatch(/^[0-9a-f]{16}$/);
+  expect(digestOf(signals.map((signal, i) => (i === 0 ? { ...signal, at: signal.at + 1 } : signal)))).not.toBe(first);
+  expect(
+    digestOf(
+      signals.map((signal) => (signal.kind === 'wheel' ? { ...signal, notches: signal.notches * (1 + 1e-9) } : signal)),
+    ),
+  ).not.toBe(first);
+});
+
+test('what is written is read back as it was, in pieces of any size', () => {
+  fc.assert(
+    fc.property(anySteering, fc.integer({ min: 1, max: 400 }), ({ settings, screen, signals }, piece) => {
+      const text = [headerLine({ settings, screen }), ...signals.map(signalLine), ''].join('\n');
+      const { header, signals: back, unfinishedLine } = read(text, piece);
+      expect(header.settings).toEqual(JSON.parse(JSON.stringify(settings)));
+      expect(back).toEqual(JSON.parse(JSON.stringify(signals)));
+      expect(unfinishedLine).toBeNull();
+    }),
+  );
+});
+
+const HEADER = headerLine({ settings: {}, screen: null });
+const KEY = '{"at":5,"kind":"key","code":"KeyA","down":true}';
+
+test('a file cut off in the middle of a line says so, and keeps every line before', () => {
+  for (let cut = 1; cut < KEY.length; cut++)
+    expect(read(`${HEADER}\n${KEY}\n${KEY.slice(0, cut)}`)).toMatchObject({ signals: [{ at: 5 }], unfinishedLine: 3 });
+  expect(read(`${HEADER}\n${KEY}\n${KEY}`)).toMatchObject({ signals: [{}, {}], unfinishedLine: null });
+  expect(read(`${HEADER}\r\n${KEY}\r\n\r\n`)).toMatchObject({ signals: [{}], unfinishedLine: null });
+});
+
+test('a broken line is refused with its number, what was found and what was expected', () => {
+  expect(refusal('')).toMatch(/^line 1: found nothing; wanted the header/);
+  expect(refusal('hello\n')).toBe('line 1: found "hello"; wanted one JSON object');
+  expect(refusal('{"format":"other"}\n')).toBe('line 1: format: found "other"; wanted "zesty-kite session"');
+  expect(refusal(HEADER.replace('"version":1', '"version":2'))).toBe('line 1: version: found 2; this reads version 1');
+  expect(refusal(HEADER.replace('"settings":{}', '"settings":{"pan":{"sped":1}}'))).toContain(
+    'pan.sped: found an unknown key; wanted perhaps "speed"',
+  );
+  expect(refusal(HEADER.replace('null', '[1,2]'))).toContain('line 1: screen: found [1,2]');
+  expect(refusal(`${HEADER}\n${KEY}\n[]\n`)).toBe('line 3: found []; wanted one JSON object');
+  expect(refusal(`${HEADER}\n${KEY}\n${KEY.replace('5', '4')}\n`)).toBe(
+    'line 3: at: found 4; wanted whole microseconds, not before the 5 of the line above',
+  );
+  expect(refusal(`${HEADER}\n${KEY.replace('5', '5.5')}\n`)).toContain('line 2: at: found 5.5');
+  expect(refusal(`${HEADER}\n\n${KEY.replace('key', 'kee')}\n`)).toContain('line 3: kind: found "kee"');
+  expect(refusal(`${HEADER}\n{"at":0,"kind":"change","settings":{"zoom":{"notch":0}}}\n`)).toContain(
+    'zoom.notch: found 0',
+  );
+  expect(refusal(`${HEADER}\n{"at":0,"kind":"wheel","x":1,"y":2,"notches":null}\n`)).toBe(
+    'line 2: notches: found null; wanted a number',
+  );
+});
+
+test('Replay refuses a frame rate that is none', () => {
+  for (const rate of [0, -5, NaN, Infinity])
+    expect(() => new Replay({ settings: {}, screen: null }, { rate })).toThrow(RangeError);
+});

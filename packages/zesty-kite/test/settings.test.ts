@@ -1,0 +1,105 @@
+/** Settings: defaults, refusals, unknown keys, live changes, and the JSON Schema that says the same. */
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@jest/globals';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { Camera, checkSettings, SettingsError, type Settings } from '../src/index.ts';
+import { settingsWith } from './steering.ts';
+
+const schema = JSON.parse(readFileSync(new URL('../dist/settings.schema.json', import.meta.url), 'utf8')) as object;
+const conforms = new Ajv2020({ strict: true }).compile(schema);
+
+function problemsOf(input: unknown): string[] {
+  try {
+    checkSettings(input);
+  } catch (error) {
+    if (error instanceof SettingsError)
+      return error.problems.map(({ path, found, wanted }) => `${path}: ${found}; ${wanted}`);
+    throw error;
+  }
+  return [];
+}
+
+test('nothing at all is enough, and every default conforms to the JSON Schema', () => {
+  const full = checkSettings({});
+  expect(full.pan).toEqual({ speed: 1, fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 });
+  expect(conforms(full)).toBe(true);
+});
+
+test('all problems are listed at once, each with its path, the value found and what would do', () => {
+  const found = problemsOf({
+    zooom: { notch: 2 },
+    zoom: { notch: -3, anchor: 'middle', halflife: 1 },
+    pan: { speed: 'fast', startHalfLife: Infinity },
+    keys: { up: ['KeyW', 'w'] },
+    bounds: { left: 0, top: 0, right: 10 },
+  });
+  expect(found).toEqual([
+    'pan.speed: "fast"; a number from 0 to 100, such as 1',
+    'pan.startHalfLife: Infinity; a number from 0 to 60, such as 0.08',
+    'zoom.notch: -3; a number from 1.001 to 16, such as 1.1',
+    'zoom.anchor: "middle"; one of "cursor", "centre"',
+    'bounds.bottom: nothing; a number',
+    'keys.up[1]: "w"; a UI Events key code, such as "KeyW"',
+    'zooom: an unknown key; perhaps "zoom"',
+    'zoom.halflife: an unknown key; perhaps "halfLife"',
+  ]);
+});
+
+test('settings that contradict each other are refused, and coordinates too far for float64', () => {
+  const bounds = { left: 5, top: 0, right: 5, bottom: 9 };
+  expect(problemsOf({ zoom: { leastSpan: 20, mostSpan: 10 }, ground: { lowest: 3, highest: 1 }, bounds })).toEqual([
+    'zoom.mostSpan: 10; at least zoom.leastSpan, 20',
+    'ground.highest: 1; at least ground.lowest, 3',
+    'bounds.right: 5; more than bounds.left, 5',
+  ]);
+  expect(problemsOf({ zoom: { leastSpan: 1e-3 }, start: { x: 2e6 } })).toEqual([
+    'start.x: 2000000; at most 1000000 from 0, for a least span of 0.001',
+  ]);
+});
+
+test.each([[null], [7], ['settings'], [[]], [undefined]])('%p is refused as a whole', (input) => {
+  expect(problemsOf(input)).toHaveLength(1);
+});
+
+test('what the JSON Schema lets through has at most contradictions, and what we take conforms', () => {
+  const value = fc.oneof(
+    fc.constantFrom(null, 'span', 'cursor', [], {}, ['KeyW'], true),
+    fc.double({ noNaN: true }),
+    fc.integer({ min: -5, max: 70 }),
+  );
+  const part = fc.dictionary(
+    fc.constantFrom('speed', 'notch', 'halfLife', 'x', 'span', 'anchor', 'keep', 'up', 'left', 'typo'),
+    value,
+    { maxKeys: 2 },
+  );
+  const whole = fc.dictionary(
+    fc.constantFrom('start', 'pan', 'zoom', 'resize', 'keys', 'ground', 'typo'),
+    fc.oneof(part, value),
+    { maxKeys: 3 },
+  );
+  fc.assert(
+    fc.property(whole, (input) => {
+      const json = JSON.parse(JSON.stringify(input)) as unknown;
+      const contradictions = problemsOf(json).every((problem) => /; at (least|most) /.test(problem));
+      expect(conforms(json)).toBe(contradictions);
+    }),
+    { numRuns: 2000 },
+  );
+});
+
+test('a live change keeps what it does not name, and a bad one changes nothing', () => {
+  fc.assert(
+    fc.property(fc.boolean().chain(settingsWith), (settings: Settings) => {
+      const camera = new Camera(settings);
+      camera.change({ pan: { speed: 3 } });
+      expect(() => {
+        camera.change({ zoom: { leastSpan: 1e9 } });
+      }).toThrow(SettingsError);
+      camera.advance(0);
+      const { pan, ...rest } = checkSettings(JSON.parse(JSON.stringify(settings)));
+      expect(camera.settings).toEqual({ ...rest, pan: { ...pan, speed: 3 } });
+    }),
+    { numRuns: 30 },
+  );
+});
