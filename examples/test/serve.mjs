@@ -1,5 +1,6 @@
-/** Serves the built examples to the browser tests, on a port of its own. */
-import { preview } from 'vite';
+/** For the browser tests: serves the built examples, and makes the library one script. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { build, preview } from 'vite';
 
 export default async function serve() {
   const server = await preview({
@@ -9,4 +10,22 @@ export default async function serve() {
   });
   globalThis.examplesServer = server;
   process.env.EXAMPLES_URL = server.resolvedUrls.local[0];
+  process.env.EXAMPLES_SCRIPT = await writeScript();
+}
+
+/** Every entry of the library as a script that defines `zesty`; the path of its file. */
+async function writeScript() {
+  const [built] = await build({
+    configFile: false,
+    logLevel: 'error',
+    build: {
+      write: false,
+      lib: { entry: new URL('everything.ts', import.meta.url).pathname, formats: ['iife'], name: 'zesty' },
+    },
+  });
+  const folder = new URL('../../.cache/', import.meta.url);
+  mkdirSync(folder, { recursive: true });
+  const file = new URL('zesty.js', folder);
+  writeFileSync(file, built.output[0].code);
+  return file.pathname;
 }

@@ -1,0 +1,4 @@
+/** Every entry of the library, for a page that has only a script. */
+export * from 'zesty-kite';
+export * from 'zesty-kite/dom';
+export * from 'zesty-kite/session';

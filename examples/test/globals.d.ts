@@ -1,0 +1,15 @@
+import type { Camera } from 'zesty-kite';
+import type * as everything from './everything.ts';
+
+declare global {
+  /** What the examples offer to the console. */
+  const lemonStrait: { readonly camera: Camera };
+  /** What `libraryScript` defines. */
+  const zesty: typeof everything;
+  /** What the tests' own page keeps. */
+  interface Window {
+    camera: Camera;
+    detach: () => void;
+    heard: string[];
+  }
+}

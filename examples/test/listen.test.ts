@@ -1,0 +1,228 @@
+/** What `listen` hears, and what it leaves alone, on a page of the test's own. */
+import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { launch, libraryScript } from './browser.ts';
+
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+/** A map, a text field, one in a shadow tree, a button; every signal is written down in `heard`. */
+beforeEach(async () => {
+  page = await browser.newPage({ viewport: { width: 800, height: 600 } });
+  await page.setContent(`<!doctype html><style>body { margin: 0; height: 3000px } #map { width: 400px; height: 300px; border: 5px solid; background: #0e4a57 }</style>
+    <div id="map" style="position: relative"></div><input id="field"><input id="box" type="checkbox"><div id="shadow"></div><div id="note" contenteditable>x</div>`);
+  await page.addScriptTag(libraryScript());
+  await page.evaluate(() => {
+    document.querySelector('#shadow')?.attachShadow({ mode: 'open' }).append(document.createElement('textarea'));
+    const added = new Map<string, number>();
+    Object.assign(window, { added });
+    for (const target of [EventTarget.prototype]) {
+      const { addEventListener, removeEventListener } = target;
+      const count = (type: string, by: number): unknown => added.set(type, (added.get(type) ?? 0) + by);
+      target.addEventListener = function (...rest: Parameters<typeof addEventListener>) {
+        count(rest[0], 1);
+        addEventListener.apply(this, rest);
+      };
+      target.removeEventListener = function (...rest: Parameters<typeof removeEventListener>) {
+        count(rest[0], -1);
+        removeEventListener.apply(this, rest);
+      };
+    }
+    window.camera = new zesty.Camera({});
+    const signal = window.camera.signal.bind(window.camera);
+    window.heard = [];
+    window.camera.signal = (one) => {
+      const used = signal(one);
+      if (used)
+        window.heard.push(
+          one.kind === 'key'
+            ? `${one.code} ${one.down ? 'down' : 'up'}`
+            : one.kind === 'wheel'
+              ? `wheel ${one.x.toFixed(1)} ${one.y.toFixed(1)} ${one.notches.toFixed(2)}`
+              : one.kind,
+        );
+      return used;
+    };
+    window.detach = zesty.listen(document.querySelector<HTMLElement>('#map') ?? document.body, window.camera);
+    const frame = (time: number): void => {
+      window.camera.advance(time);
+      requestAnimationFrame(frame);
+    };
+    requestAnimationFrame(frame);
+  });
+  await page.waitForFunction(() => window.heard.length === 2); // the size, asked and then observed
+});
+
+const heard = (): Promise<string[]> => page.evaluate(() => window.heard.splice(0));
+const scrolled = (): Promise<number> => page.evaluate(() => window.scrollY);
+
+test('the size of the element is heard at once and when it changes; a hidden one keeps the last view', async () => {
+  expect(await heard()).toEqual(['screen', 'screen']);
+  expect(await page.evaluate(() => [window.camera.view.width, window.camera.view.height])).toEqual([400, 300]);
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('#map')?.style.setProperty('width', '250px');
+  });
+  await page.waitForFunction(() => window.camera.view.width === 250);
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('#map')?.style.setProperty('display', 'none');
+  });
+  await page.waitForFunction(() => window.heard.length > 1);
+  expect(await page.evaluate(() => window.camera.view.width)).toBe(250);
+});
+
+test('keys are heard by code, once however long they repeat, and do not scroll the page', async () => {
+  await heard();
+  await page.keyboard.down('ArrowDown');
+  await page.keyboard.down('ArrowDown'); // the driver marks it as a repeat
+  await page.keyboard.up('ArrowDown');
+  expect(await heard()).toEqual(['ArrowDown down', 'ArrowDown up']);
+  expect(await scrolled()).toBe(0);
+  await page.keyboard.press('End'); // no setting names it: it is the page's
+  await page.waitForFunction(() => window.scrollY > 0);
+  expect(await heard()).toEqual([]);
+});
+
+test('text fields keep their keys, in shadow trees and editable elements too; a checkbox does not', async () => {
+  await heard();
+  await page.click('#field');
+  await page.keyboard.type('wasd');
+  expect(await page.inputValue('#field')).toBe('wasd');
+  await page.click('#shadow textarea');
+  await page.keyboard.type('wad');
+  await page.click('#note');
+  await page.keyboard.type('was');
+  expect(await heard()).toEqual([]);
+  await page.focus('#box');
+  await page.keyboard.press('KeyD');
+  expect(await heard()).toEqual(['KeyD down', 'KeyD up']);
+});
+
+test('a key that was down before a text field took the keyboard is still let go', async () => {
+  await heard();
+  await page.keyboard.down('KeyA');
+  await page.focus('#field');
+  await page.keyboard.up('KeyA');
+  expect(await heard()).toEqual(['KeyA down', 'KeyA up']);
+});
+
+test('composing and the browser’s own Ctrl, Alt and Meta combinations are left alone; Shift is not one', async () => {
+  await heard();
+  for (const modifier of ['Control', 'Alt', 'Meta']) {
+    await page.keyboard.down(modifier);
+    await page.keyboard.press('KeyD');
+    await page.keyboard.up(modifier);
+  }
+  await page.evaluate(() =>
+    window.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyD', isComposing: true, bubbles: true })),
+  );
+  expect(await heard()).toEqual([]);
+  await page.keyboard.down('Shift');
+  await page.keyboard.press('KeyD');
+  await page.keyboard.up('Shift');
+  expect(await heard()).toEqual(['ShiftLeft down', 'KeyD down', 'KeyD up', 'ShiftLeft up']);
+});
+
+test('G9: Meta going up, a hidden page and a page that goes away let go of everything', async () => {
+  await heard();
+  await page.keyboard.down('KeyD');
+  await page.keyboard.down('Meta');
+  await page.keyboard.up('Meta');
+  expect(await heard()).toEqual(['KeyD down', 'release']);
+  await page.keyboard.up('KeyD');
+  for (const way of ['visibilitychange', 'pagehide', 'blur']) {
+    await page.keyboard.down('KeyW');
+    await page.evaluate((type) => {
+      Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
+      (type === 'visibilitychange' ? document : window).dispatchEvent(new Event(type));
+    }, way);
+    expect(await heard()).toEqual(['KeyW down', 'release']);
+    await page.keyboard.up('KeyW');
+  }
+});
+
+test('a modifier that went up unheard is let go at the next pointer event', async () => {
+  await heard();
+  await page.evaluate(() => window.dispatchEvent(new KeyboardEvent('keydown', { code: 'ShiftLeft', shiftKey: true })));
+  await page.mouse.move(50, 60);
+  expect(await heard()).toEqual(['ShiftLeft down', 'ShiftLeft up']);
+});
+
+test('the wheel counts notches at the cursor inside the border, and scrolls the page everywhere else', async () => {
+  await heard();
+  await page.mouse.move(105, 55);
+  await page.mouse.wheel(0, 100);
+  await page.mouse.wheel(0, -50);
+  await page.mouse.wheel(0, 5000);
+  expect(await heard()).toEqual(['wheel 100.0 50.0 1.00', 'wheel 100.0 50.0 -0.50', 'wheel 100.0 50.0 4.00']);
+  expect(await scrolled()).toBe(0);
+  await page.mouse.move(600, 400);
+  await page.mouse.wheel(0, 100);
+  await page.waitForFunction(() => window.scrollY > 0);
+  expect(await heard()).toEqual([]);
+});
+
+test('lines, pages, Shift turning the wheel sideways, and a trackpad’s pinch are notches too', async () => {
+  await heard();
+  const turn = (init: WheelEventInit): Promise<boolean | undefined> =>
+    page.evaluate(
+      (one) =>
+        document
+          .querySelector('#map')
+          ?.dispatchEvent(
+            new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 25, clientY: 15, ...one }),
+          ),
+      init,
+    );
+  await turn({ deltaY: 3, deltaMode: 1 });
+  await turn({ deltaY: -1, deltaMode: 2 });
+  await turn({ deltaX: 100, shiftKey: true });
+  await turn({ deltaY: -5, ctrlKey: true });
+  expect(await turn({ deltaY: 100 })).toBe(false); // taken: the page does not scroll
+  expect((await heard()).map((text) => text.replace(/^wheel \S+ \S+ /, ''))).toEqual([
+    '1.00',
+    '-1.00',
+    '1.00',
+    '-0.50',
+    '1.00',
+  ]);
+});
+
+test('on an element that CSS has turned and scaled, the cursor is where it is in the element’s own pixels', async () => {
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('#map')?.style.setProperty('transform', 'rotate(20deg) scale(0.8)');
+  });
+  await heard();
+  const box = await page.locator('#map').boundingBox();
+  await page.mouse.move((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
+  await page.mouse.wheel(0, 100);
+  const [, x, y] = ((await heard())[0] ?? '').split(' ').map(Number);
+  expect(Math.abs((x ?? NaN) - 200)).toBeLessThan(1);
+  expect(Math.abs((y ?? NaN) - 150)).toBeLessThan(1);
+});
+
+test('detach takes everything away again and lets go of what is held', async () => {
+  await heard();
+  await page.keyboard.down('KeyD');
+  await page.evaluate(() => {
+    window.detach();
+  });
+  expect(await heard()).toEqual(['KeyD down', 'release']);
+  await page.keyboard.up('KeyD');
+  await page.keyboard.press('KeyW');
+  await page.mouse.move(105, 55);
+  await page.mouse.wheel(0, 100);
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('#map')?.style.setProperty('width', '90px');
+  });
+  await page.waitForFunction(() => window.scrollY > 0);
+  expect(await heard()).toEqual([]);
+  const left = await page.evaluate(() =>
+    [...(window as unknown as { added: Map<string, number> }).added].filter(([, count]) => count !== 0),
+  );
+  expect(left).toEqual([]);
+});

@@ -1,0 +1,198 @@
+/** "Straight down" in a real browser, with real keys, a real wheel and real frames. */
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { launch, openStraightDown, settled, shown } from './browser.ts';
+
+const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+  page = await openStraightDown(browser);
+});
+afterAll(() => browser.close());
+
+/** Holds keys for a while, then waits for rest. */
+async function hold(codes: string[], milliseconds: number): Promise<void> {
+  for (const code of codes) await page.keyboard.down(code);
+  await page.waitForTimeout(milliseconds);
+  for (const code of codes) await page.keyboard.up(code);
+  await settled(page);
+}
+
+test('each key pans its own way, opposite keys stand still, and the camera comes to rest', async () => {
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 120 });
+  });
+  await settled(page);
+  for (const [code, x, y] of [
+    ['KeyD', 1, 0],
+    ['KeyA', -1, 0],
+    ['ArrowDown', 0, 1],
+    ['ArrowUp', 0, -1],
+  ] as const) {
+    const before = await shown(page);
+    await hold([code], 120);
+    const after = await shown(page);
+    expect([Math.sign(after.x - before.x), Math.sign(after.y - before.y)]).toEqual([x, y]);
+  }
+  const before = await shown(page);
+  await page.evaluate(() => {
+    lemonStrait.camera.change({ pan: { startHalfLife: 0, stopHalfLife: 0 } });
+  });
+  await page.keyboard.down('KeyW');
+  await page.keyboard.down('KeyS');
+  await page.waitForTimeout(150);
+  const middle = (await shown(page)).y;
+  await page.waitForTimeout(150);
+  expect((await shown(page)).y).toBe(middle);
+  await page.keyboard.up('KeyW');
+  await page.keyboard.up('KeyS');
+  await settled(page);
+  expect((await shown(page)).x).toBe(before.x);
+});
+
+test('G2: zooming by the real wheel, with a key held, holds the ground within 1e-3 px in every frame', async () => {
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 400 });
+  });
+  await settled(page);
+  await page.mouse.move(311, 222);
+  await page.evaluate(() => {
+    const errors: number[] = [];
+    Object.assign(window, { errors });
+    const look = (): void => {
+      const { grip, view } = lemonStrait.camera;
+      if (grip && !grip.limited) {
+        const at = view.toScreen(grip.x, grip.y);
+        errors.push(
+          Math.hypot(at.x - grip.screenX, at.y - grip.screenY),
+          Math.hypot(grip.screenX - 311, grip.screenY - 222),
+        );
+      }
+      requestAnimationFrame(look);
+    };
+    look();
+  });
+  await page.keyboard.down('KeyD');
+  for (let notch = 0; notch < 6; notch++) {
+    await page.mouse.wheel(0, -100);
+    await page.waitForTimeout(50);
+  }
+  await page.keyboard.up('KeyD');
+  await settled(page);
+  const errors = await page.evaluate(() => (window as unknown as { errors: number[] }).errors);
+  expect(errors.length).toBeGreaterThan(40);
+  expect(Math.max(...errors)).toBeLessThan(1e-3);
+  expect((await shown(page)).span).toBeCloseTo(400 / 1.12 ** 6, 6);
+});
+
+test('the readout follows the ground under a pointer that lies still while the camera moves', async () => {
+  await page.mouse.move(400, 300);
+  const first = await page.textContent('#readout');
+  await hold(['KeyA'], 200);
+  const second = await page.textContent('#readout');
+  const { x, y, scale } = await shown(page);
+  expect(second).toContain(`ground ${(x - 100 / scale).toFixed(2)}, ${y.toFixed(2)}`);
+  expect(second).not.toBe(first);
+});
+
+test('frames are drawn only while something moves', async () => {
+  const before = await shown(page);
+  await page.mouse.move(500, 310);
+  await page.waitForTimeout(300);
+  expect((await shown(page)).frames).toBe(before.frames);
+  await hold(['KeyD'], 100);
+  expect((await shown(page)).frames).toBeGreaterThan(before.frames + 3);
+  await page.click('#barges');
+  const sailing = await shown(page);
+  await page.waitForTimeout(200);
+  expect((await shown(page)).frames).toBeGreaterThan(sailing.frames + 3);
+  await page.click('#barges');
+  await settled(page);
+});
+
+test('a window of another size keeps the scale, as the settings say, and fills the page', async () => {
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
+  });
+  await settled(page);
+  const before = await shown(page);
+  await page.setViewportSize({ width: 800, height: 500 });
+  await page.waitForFunction(() => lemonStrait.camera.view.height === 500);
+  const after = await shown(page);
+  expect([after.width, after.height]).toEqual([800, 500]);
+  expect(after.scale).toBeCloseTo(before.scale, 9);
+  await page.setViewportSize({ width: 1000, height: 600 });
+  await page.waitForFunction(() => lemonStrait.camera.view.height === 600);
+  expect((await shown(page)).span).toBeCloseTo(before.span, 9);
+});
+
+test('a held key does not run while the page stalls', async () => {
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 60 });
+  });
+  await settled(page);
+  await page.keyboard.down('KeyD');
+  await page.waitForTimeout(200);
+  const travelled = await page.evaluate(() => {
+    const { camera } = lemonStrait;
+    const before = camera.view.x;
+    const until = performance.now() + 900;
+    while (performance.now() < until);
+    return new Promise<number>((done) =>
+      requestAnimationFrame(() =>
+        requestAnimationFrame(() => {
+          done((camera.view.x - before) / camera.view.span);
+        }),
+      ),
+    );
+  });
+  await page.keyboard.up('KeyD');
+  await settled(page);
+  expect(travelled).toBeGreaterThan(0);
+  expect(travelled).toBeLessThan(0.3); // 0.9 heights a second through the stall would be 0.81
+});
+
+test('G9: a key held while the window loses focus is let go', async () => {
+  await page.keyboard.down('KeyW');
+  await page.waitForFunction(() => !lemonStrait.camera.settled);
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setFocusEmulationEnabled', { enabled: false });
+  const other = await page.context().newPage();
+  await other.bringToFront();
+  await page.waitForTimeout(200);
+  await other.close();
+  await page.bringToFront();
+  await settled(page); // with the key never reported up
+  await session.send('Emulation.setFocusEmulationEnabled', { enabled: true });
+  await page.keyboard.up('KeyW');
+});
+
+test('G6: what is recorded in the page plays again on the command line, to the same bits', async () => {
+  await page.click('#record');
+  await page.mouse.move(620, 200);
+  await page.keyboard.down('ArrowRight');
+  for (let notch = 0; notch < 3; notch++) await page.mouse.wheel(0, 100);
+  await page.waitForTimeout(250);
+  await page.keyboard.up('ArrowRight');
+  await page.keyboard.down('ShiftLeft');
+  await hold(['KeyS', 'KeyA'], 180);
+  await page.keyboard.up('ShiftLeft');
+  await settled(page);
+  const [download, last] = await Promise.all([page.waitForEvent('download'), shown(page), page.click('#record')]);
+  expect(download.suggestedFilename()).toBe('lemon-strait.ndjson');
+  const file = await download.path();
+  expect(readFileSync(file, 'utf8').trim().split('\n').length).toBeGreaterThan(10);
+  const trace = `${file}.csv`;
+  const played = spawnSync(process.execPath, [CLI, 'replay', file, '--json', '--rate', '90', '--trace', trace], {
+    encoding: 'utf8',
+  });
+  expect([played.status, played.stderr]).toEqual([0, '']);
+  const rows = readFileSync(trace, 'utf8').trim().split('\r\n');
+  const [, x, y, span] = (rows.at(-1) ?? '').split(',').map(Number);
+  expect({ x, y, span }).toEqual({ x: last.x, y: last.y, span: last.span });
+});

@@ -1,0 +1,148 @@
+/** The command line as a process: what it prints, where, and its exit codes. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+
+const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
+const SESSIONS = new URL('../../../data/lemon-strait/sessions/', import.meta.url).pathname;
+const CROSSING = join(SESSIONS, 'crossing.ndjson');
+let folder: string;
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'zesty-kite-cli-'));
+});
+afterAll(() => {
+  rmSync(folder, { recursive: true });
+});
+
+interface Ended {
+  readonly code: number | null;
+  readonly out: string;
+  readonly errors: string;
+}
+
+function zestyKite(args: readonly string[], input = ''): Ended {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', input });
+  return { code: status, out: stdout, errors: stderr };
+}
+
+test.each(['crossing.ndjson', 'flung.ndjson'])('replay %s prints the table, nothing else, and ends with 0', (name) => {
+  const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name)]);
+  expect([code, errors]).toEqual([0, '']);
+  const names = out
+    .trim()
+    .split('\n')
+    .map((line) => line.slice(0, 21).trim());
+  expect(names).toEqual([
+    'duration',
+    'signals',
+    'frames',
+    'distance panned',
+    'span',
+    'worst grip error',
+    'worst bounds excess',
+    'time to rest',
+    'digest',
+  ]);
+  expect(zestyKite(['replay', join(SESSIONS, name)]).out).toBe(out);
+});
+
+test('--json gives the same figures for machines, and the digest at any rate, from a file or standard input', () => {
+  const digests = ['30', '60', '144', '240'].map((rate) => {
+    const { code, out } = zestyKite(['replay', '-', '--json', '--rate', rate], readFileSync(CROSSING, 'utf8'));
+    const summary = JSON.parse(out) as { digest: string; rate: number; broken: string[]; unfinishedLine: null };
+    expect(summary).toMatchObject({ rate: Number(rate), broken: [], unfinishedLine: null });
+    expect(code).toBe(0);
+    return summary.digest;
+  });
+  expect(new Set(digests).size).toBe(1);
+  expect(zestyKite(['replay', CROSSING]).out).toContain(digests[0]);
+});
+
+test('--trace writes a CSV row for every frame, its cells numbers, its lines ended as RFC 4180 says', () => {
+  const file = join(folder, 'trace.csv');
+  const { out } = zestyKite(['replay', CROSSING, '--json', '--rate', '48', '--trace', file]);
+  const { frames } = JSON.parse(out) as { frames: number };
+  const [header = '', ...rows] = readFileSync(file, 'utf8').split('\r\n');
+  expect(rows.pop()).toBe('');
+  expect(rows).toHaveLength(frames);
+  const columns = header.split(',');
+  for (const [i, row] of rows.entries()) {
+    const cells = row.split(',');
+    expect(cells).toHaveLength(columns.length);
+    expect(Number(cells[0])).toBeCloseTo(i / 48, 5);
+    expect(cells.slice(0, -1).every((cell) => Number.isFinite(Number(cell)))).toBe(true);
+  }
+  const errors = rows.map((row) => row.split(',')[columns.indexOf('grip_error_px')]).filter((cell) => cell !== '');
+  expect(errors.length).toBeGreaterThan(30);
+  expect(Math.max(...errors.map(Number))).toBeLessThan(1e-3);
+});
+
+test('a session that was cut off is played as far as it goes, and a note says where it ends', () => {
+  const cut = readFileSync(CROSSING, 'utf8').slice(0, 1500);
+  const { code, out, errors } = zestyKite(['replay', '-'], cut);
+  expect(code).toBe(0);
+  expect(out).toContain('digest');
+  expect(errors).toMatch(/^zesty-kite: standard input: line \d+ is unfinished/);
+});
+
+const HEADER = '{"format":"zesty-kite session","version":1,"settings":{},"screen":null}\n';
+
+test.each([
+  [['replay', 'nowhere.ndjson'], '', 'nowhere.ndjson: there is no such file'],
+  [['replay', SESSIONS], '', 'found a folder; wanted a session file'],
+  [['replay', '-'], '', 'standard input: line 1: found nothing'],
+  [['replay', '-'], 'a,b\n', 'standard input: line 1: found "a,b"; wanted one JSON object'],
+  [
+    ['replay', '-'],
+    `${HEADER}{"at":1,"kind":"key","code":"KeyA"}\n`,
+    'line 2: down: found nothing; wanted true or false',
+  ],
+  [['replay', '-'], HEADER.replace('1', '9'), 'version: found 9; this reads version 1'],
+  [
+    ['replay', '-'],
+    HEADER.replace('"settings":{}', '"settings":{"zoom":{"notch":1}}'),
+    'zoom.notch: found 1; wanted a number from 1.001',
+  ],
+  [['replay', CROSSING, '--rate', 'fast'], '', 'found "fast"; wanted 1 to 10000 frames a second'],
+  [['replay', CROSSING, '--trace', '/nowhere/at/all.csv'], '', '/nowhere/at/all.csv'],
+  [['replay'], '', 'missing required argument'],
+  [['play'], '', 'unknown command'],
+  [[], '', 'Usage: zesty-kite'],
+])('%j with input %j ends with 2 and says what is wrong on standard error alone', (args, input, message) => {
+  const { code, out, errors } = zestyKite(args, input);
+  expect([code, out]).toEqual([2, '']);
+  expect(errors).toContain(message);
+  expect(errors).not.toContain('    at ');
+});
+
+test('help goes to standard output and is no failure', () => {
+  for (const args of [['--help'], ['replay', '--help'], ['help', 'replay']]) {
+    const { code, out, errors } = zestyKite(args);
+    expect([code, errors]).toEqual([0, '']);
+    expect(out).toContain('Usage: zesty-kite');
+  }
+});
+
+test('a reader that has had enough is no failure', () => {
+  const piped = spawnSync('sh', ['-c', `"${process.execPath}" "${CLI}" replay "${CROSSING}" --json | head -n 1`], {
+    encoding: 'utf8',
+  });
+  expect([piped.stdout, piped.stderr]).toEqual(['{\n', '']);
+});
+
+test('1 is for a broken promise: the grip error of a session that asks for too much precision', () => {
+  // 1e9 least spans from the origin, float64 cannot place a pixel any more.
+  const settings = { start: { x: 9e11, y: 0, span: 1000 }, zoom: { leastSpan: 1000, mostSpan: 1e6, halfLife: 0.5 } };
+  const lines = [
+    { format: 'zesty-kite session', version: 1, settings, screen: { width: 1e6, height: 1e6 } },
+    { at: 0, kind: 'wheel', x: 9e5, y: 9e5, notches: 30 },
+  ];
+  const file = join(folder, 'far.ndjson');
+  writeFileSync(file, lines.map((line) => `${JSON.stringify(line)}\n`).join(''));
+  const { code, errors } = zestyKite(['replay', file]);
+  expect(code).toBe(1);
+  expect(errors).toMatch(/^zesty-kite: broken: G2: a held point was .* px away; at most 1.0e-3 is promised\n$/);
+});

@@ -1,0 +1,88 @@
+/** The package as a user gets it: packed, installed into an empty project, imported there. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+
+const workspace = new URL('../../../../', import.meta.url).pathname;
+let project: string;
+
+beforeAll(() => {
+  project = mkdtempSync(join(tmpdir(), 'zesty-kite-'));
+  const npm = (args: string[], cwd: string): string =>
+    execFileSync('npm', [...args, '--loglevel=error'], { cwd, encoding: 'utf8', shell: process.platform === 'win32' });
+  npm(['pack', '--workspace', 'zesty-kite', '--workspace', 'zesty-kite-cli', '--pack-destination', project], workspace);
+  const packs = readdirSync(project).filter((name) => name.endsWith('.tgz'));
+  writeFileSync(join(project, 'package.json'), '{"private":true,"type":"module"}');
+  npm(['install', '--no-audit', '--no-fund', '--prefer-offline', ...packs.map((name) => `./${name}`)], project);
+}, 120_000);
+afterAll(() => {
+  rmSync(project, { recursive: true });
+});
+
+/** Runs a module in the project; what it prints. */
+function run(source: string, flags: string[] = []): string {
+  writeFileSync(join(project, 'main.js'), source);
+  return execFileSync(process.execPath, [...flags, 'main.js'], { cwd: project, encoding: 'utf8' }).trim();
+}
+
+test('every entry imports in Node without touching a global of the browser, and a camera flies', () => {
+  const printed = run(
+    `
+    import { Camera } from 'zesty-kite';
+    import { listen } from 'zesty-kite/dom';
+    import { Replay } from 'zesty-kite/session';
+    import schema from 'zesty-kite/settings.schema.json' with { type: 'json' };
+    const camera = new Camera({ start: { span: 50 } }, { screen: { width: 400, height: 200 } });
+    camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+    camera.advance(0);
+    console.log(camera.advance(1000).x > 10, typeof listen, typeof Replay, schema.$schema);
+  `,
+    ['--disable-warning=ExperimentalWarning'],
+  );
+  expect(printed).toBe('true function function https://json-schema.org/draft/2020-12/schema');
+});
+
+test('it runs in a worker from posted signals, and require() takes it too', () => {
+  const printed = run(
+    `
+    import { createRequire } from 'node:module';
+    import { Worker } from 'node:worker_threads';
+    const source = \`
+      const { parentPort } = require('node:worker_threads');
+      const { Camera } = require('zesty-kite');
+      const camera = new Camera({}, { screen: { width: 400, height: 200 } });
+      parentPort.on('message', (signal) => { camera.signal(signal); parentPort.postMessage(camera.advance(0).x); });
+    \`;
+    const worker = new Worker(source, { eval: true });
+    worker.on('message', (x) => { console.log(x, typeof createRequire(import.meta.url)('zesty-kite').Camera); worker.terminate(); });
+    worker.postMessage({ kind: 'place', x: 42 });
+  `,
+    ['--disable-warning=ExperimentalWarning'],
+  );
+  expect(printed).toBe('42 function');
+});
+
+test('the command line is linked, plays a session and needs no more than the two packages bring', () => {
+  const session = join(workspace, 'data/lemon-strait/sessions/crossing.ndjson');
+  const printed = execFileSync(join(project, 'node_modules/.bin/zesty-kite'), ['replay', session], {
+    encoding: 'utf8',
+  });
+  expect(printed).toMatch(/digest +[0-9a-f]{16}\n$/);
+});
+
+test('the pack holds the built files, their types, source maps and sources, and no test', () => {
+  const files = readdirSync(join(project, 'node_modules/zesty-kite'), { recursive: true }).map(String);
+  for (const name of [
+    'dist/index.js',
+    'dist/index.d.ts',
+    'dist/index.js.map',
+    'src/index.ts',
+    'dist/dom/index.js',
+    'LICENSE',
+    'README.md',
+  ])
+    expect(files).toContain(name);
+  expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
+});
