@@ -44,13 +44,12 @@ function movingFrames({ panning, zooming }) {
   };
 }
 
-/** What a game does with a general matrix package: look-at, projection, product, inverse. */
+/** What a game does with a general matrix package, as it comes: look-at, projection, product, inverse. */
 function matrixPackageFrames() {
-  mat4.identity(mat4.create());
-  const view = new Float64Array(16);
-  const projection = new Float64Array(16);
-  const product = new Float64Array(16);
-  const inverse = new Float64Array(16);
+  const view = mat4.create();
+  const projection = mat4.create();
+  const product = mat4.create();
+  const inverse = mat4.create();
   const eye = [0, 0, 0];
   const target = [0, 0, 0];
   const up = [0, 0, -1];

@@ -11,8 +11,8 @@ const WATER = '#0e4a57';
 const OUTSIDE = '#0a353f';
 /** From this height upward, this colour; in world units. */
 const BANDS = [
-  { level: -2.6, colour: '#176270' },
-  { level: -1, colour: '#23808a' },
+  { level: -3.4, colour: '#125765' },
+  { level: -1.9, colour: '#1b6d79' },
   { level: 0, colour: '#ecd9a6' },
   { level: 2.4, colour: '#a9c765' },
   { level: 10.9, colour: '#8fb656' },

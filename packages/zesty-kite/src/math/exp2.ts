@@ -12,6 +12,9 @@ const LOWEST = -1074;
 for (let n = 0, power = 1; n <= 1023; n++, power *= 2) POWERS[n - LOWEST] = power;
 for (let n = -1, power = 0.5; n >= LOWEST; n--, power /= 2) POWERS[n - LOWEST] = power;
 
+/** Adding 1.5 · 2^52 leaves no room for a fraction: taking it away again has rounded to a whole number. */
+const ROUNDER = 6755399441055744;
+
 const LN2 = 0.6931471805599453;
 /** 1 / k! */
 const T2 = 1 / 2;
@@ -37,7 +40,7 @@ const T13 = 1 / 6227020800;
 export function exp2(x: number): number {
   if (!(x > -1075)) return x === x ? 0 : NaN;
   if (x >= 1024) return Infinity;
-  const n = Math.round(x);
+  const n = x + ROUNDER - ROUNDER;
   const r = (x - n) * LN2;
   const r2 = r * r;
   const r4 = r2 * r2;
@@ -45,12 +48,11 @@ export function exp2(x: number): number {
   const middle = T6 + T7 * r + r2 * (T8 + T9 * r);
   const high = T10 + T11 * r + r2 * (T12 + T13 * r);
   const fraction = 1 + (r + r2 * (low + r4 * (middle + r4 * high)));
-  return n === 0 ? fraction : scaled(fraction, n);
+  return n > -1023 && n < 1024 ? fraction * (POWERS[n - LOWEST] ?? NaN) : scaled(fraction, n);
 }
 
-/** value · 2^n, for n in -1075 … 1024, where value · 2^n can be reached in two exact steps. */
+/** value · 2^n for n that is too low or too high for a normal power of two: in two steps. */
 function scaled(value: number, n: number): number {
-  const first = n < -1022 ? -1000 : n > 1023 ? 1023 : n;
-  const power = POWERS[first - LOWEST] ?? NaN;
-  return first === n ? value * power : value * power * (POWERS[n - first - LOWEST] ?? NaN);
+  const first = n < 0 ? -1000 : 1023;
+  return value * (POWERS[first - LOWEST] ?? NaN) * (POWERS[n - first - LOWEST] ?? NaN);
 }

@@ -12,23 +12,36 @@ import { VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
  * are made in one call.
  */
 export function move(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
-  if (isPanning(motion)) pan(motion, pace, limits, steps, 1);
-  else if (motion.left !== 0) zoom(motion, pace, limits, steps, 1);
+  if (isPanning(motion)) pan(motion, pace, limits, steps);
+  else if (motion.left !== 0) zoom(motion, pace, limits, steps);
 }
 
-/** Moves a frame's copy on by less than a step. Nothing arrives: that is for kept state to say. */
+/**
+ * Shows a frame's copy a part of a step on: its pose and its grip. Velocity stays as it is and
+ * nothing arrives; those are for kept state to say.
+ */
 export function glance(motion: Motion, pace: Pace, limits: Limits): void {
-  if (isPanning(motion)) pan(motion, pace, limits, 1, 0);
-  else if (motion.left !== 0) zoom(motion, pace, limits, 1, 0);
+  const before = motion.span;
+  if (motion.left !== 0) {
+    motion.left *= pace.zoom * pace.zoom;
+    motion.span = spanAt(motion.left, motion.goalSpan, limits.least, limits.most);
+  }
+  if (isPanning(motion)) {
+    const reach = ((before + motion.span) / 2) * pace.seconds;
+    const midway = isDriven(motion) ? pace.start : pace.stop;
+    motion.heldX += (motion.targetX + (motion.velocityX - motion.targetX) * midway) * reach;
+    motion.heldY += (motion.targetY + (motion.velocityY - motion.targetY) * midway) * reach;
+  }
+  solveFocus(motion, limits);
 }
 
 /** Zoom with no pan: the focus follows from the last span, so no other is worked out. */
-function zoom(motion: Motion, pace: Pace, limits: Limits, steps: number, tolerances: number): void {
+function zoom(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
   const kept = pace.zoom * pace.zoom;
   let { left } = motion;
   for (let i = 0; i < steps && left !== 0; i++) {
     left *= kept;
-    if (Math.abs(left) < ZOOM_TOLERANCE * tolerances) left = 0;
+    if (Math.abs(left) < ZOOM_TOLERANCE) left = 0;
   }
   motion.left = left;
   motion.span = spanAt(left, motion.goalSpan, limits.least, limits.most);
@@ -40,7 +53,7 @@ function zoom(motion: Motion, pace: Pace, limits: Limits, steps: number, toleran
  * Pan, with or without zoom. Zoom and velocity are exact; the way is the velocity midway times the
  * mean of the spans at both ends of a step, which is exact once the zoom has arrived.
  */
-function pan(motion: Motion, pace: Pace, limits: Limits, steps: number, tolerances: number): void {
+function pan(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
   const { goalSpan, targetX, targetY } = motion;
   const { least, most, left: leftEdge, right: rightEdge, top, bottom } = limits;
   const halfHigh = limits.bounded ? 0.5 : 0;
@@ -54,7 +67,7 @@ function pan(motion: Motion, pace: Pace, limits: Limits, steps: number, toleranc
     let reach = span;
     if (left !== 0) {
       left *= kept;
-      if (Math.abs(left) < ZOOM_TOLERANCE * tolerances) left = 0;
+      if (Math.abs(left) < ZOOM_TOLERANCE) left = 0;
       span = spanAt(left, goalSpan, least, most);
       reach = (reach + span) / 2;
     }
@@ -64,8 +77,8 @@ function pan(motion: Motion, pace: Pace, limits: Limits, steps: number, toleranc
     const awayY = (velocityY - targetY) * midway;
     const panX = (targetX + awayX) * reach;
     const panY = (targetY + awayY) * reach;
-    velocityX = targetX + arrived(awayX * midway, tolerances);
-    velocityY = targetY + arrived(awayY * midway, tolerances);
+    velocityX = targetX + arrived(awayX * midway);
+    velocityY = targetY + arrived(awayY * midway);
 
     heldX += panX;
     heldY += panY;
@@ -116,8 +129,8 @@ function spanAt(left: number, goal: number, least: number, most: number): number
   return left === 0 ? goal : clamp(goal * exp2(left), least, most);
 }
 
-function arrived(away: number, tolerances: number): number {
-  return Math.abs(away) < VELOCITY_TOLERANCE * tolerances ? 0 : away;
+function arrived(away: number): number {
+  return Math.abs(away) < VELOCITY_TOLERANCE ? 0 : away;
 }
 
 /** A pan adds nothing to a grip that an edge already keeps from its point by `over`. */

@@ -48,6 +48,7 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const depth = span + tall; // far - near
   const nearClip = out.depth === '-1..1' ? -1 : out.depth === '0..1' ? 0 : 1;
   const clips = (out.depth === '1..0' ? 0 : 1) - nearClip;
+  const unclip = 1 / clips; // exact: ±1 or ½
 
   // Eye z runs from -near to -far; clip z = deepen · z + shift.
   const deepen = -clips / depth;
@@ -90,10 +91,10 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const i = out.inverse;
   i[0] = halfWide;
   i[4 + ground] = side * halfHigh;
-  i[8 + height] = -depth / clips;
+  i[8 + height] = -depth * unclip;
   i[12] = x;
   i[12 + ground] = -side * y;
-  i[12 + height] = eye + (shift * depth) / clips;
+  i[12 + height] = eye + shift * depth * unclip;
   i[15] = 1;
   return out;
 }
