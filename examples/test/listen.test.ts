@@ -21,18 +21,16 @@ beforeEach(async () => {
     document.querySelector('#shadow')?.attachShadow({ mode: 'open' }).append(document.createElement('textarea'));
     const added = new Map<string, number>();
     Object.assign(window, { added });
-    for (const target of [EventTarget.prototype]) {
-      const { addEventListener, removeEventListener } = target;
-      const count = (type: string, by: number): unknown => added.set(type, (added.get(type) ?? 0) + by);
-      target.addEventListener = function (...rest: Parameters<typeof addEventListener>) {
-        count(rest[0], 1);
-        addEventListener.apply(this, rest);
+    const count = (type: string, by: number): unknown => added.set(type, (added.get(type) ?? 0) + by);
+    const counted = (name: 'addEventListener' | 'removeEventListener', by: number): void => {
+      const original = Reflect.get(EventTarget.prototype, name) as (...rest: unknown[]) => void;
+      EventTarget.prototype[name] = function (this: EventTarget, ...rest: [string, ...unknown[]]) {
+        count(rest[0], by);
+        original.apply(this, rest);
       };
-      target.removeEventListener = function (...rest: Parameters<typeof removeEventListener>) {
-        count(rest[0], -1);
-        removeEventListener.apply(this, rest);
-      };
-    }
+    };
+    counted('addEventListener', 1);
+    counted('removeEventListener', -1);
     window.camera = new zesty.Camera({});
     const signal = window.camera.signal.bind(window.camera);
     window.heard = [];
@@ -166,9 +164,17 @@ test('the wheel counts notches at the cursor inside the border, and scrolls the 
   expect(await heard()).toEqual([]);
 });
 
+interface Turn {
+  readonly deltaX?: number;
+  readonly deltaY?: number;
+  readonly deltaMode?: number;
+  readonly shiftKey?: boolean;
+  readonly ctrlKey?: boolean;
+}
+
 test('lines, pages, Shift turning the wheel sideways, and a trackpad’s pinch are notches too', async () => {
   await heard();
-  const turn = (init: WheelEventInit): Promise<boolean | undefined> =>
+  const turn = (init: Turn): Promise<boolean | undefined> =>
     page.evaluate(
       (one) =>
         document

@@ -214,7 +214,7 @@ test('G9: after a release nothing that was held moves the camera', () => {
 });
 
 test('G10: settled, a pan covers the same share of the screen a second at every zoom; diagonals are not faster: 1e-6', () => {
-  const directions = fc.constantFrom(
+  const directions = fc.constantFrom<string[]>(
     ['KeyD'],
     ['KeyW'],
     ['KeyD', 'KeyS'],
