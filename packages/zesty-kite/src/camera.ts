@@ -18,6 +18,7 @@ import {
   isAtRest,
   isPanning,
   isStill,
+  letGo,
   microsOf,
   Motion,
   move,
@@ -363,6 +364,7 @@ export class Camera {
     }
     if (keep === 'scale') scaleSpans(kept, screen.height / old.height);
     if (keep === 'width') scaleSpans(kept, (old.width * screen.height) / (old.height * screen.width));
+    letGo(kept);
     refit(kept, this.#limits);
     if (held && kept.left !== 0)
       takeGrip(kept, (heldX - screen.width / 2) / screen.height, (heldY - screen.height / 2) / screen.height);

@@ -13,7 +13,7 @@ import {
 } from '../src/index.ts';
 import { timeToRest } from '../src/math/index.ts';
 import { VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from '../src/motion/index.ts';
-import { bitsOf, drive, hands, screens, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
+import { between, bitsOf, drive, hands, screens, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
 
 const anySettings = fc.boolean().chain(settingsWith);
 const anySteering = steeringBy(hands.everything, anySettings);
@@ -54,10 +54,10 @@ test('G1: the horizon is level: screen right is level and screen up has no sidew
 
 test('G2: the ground under the cursor at a notch stays within 1e-3 px of it in every frame of the zoom', () => {
   const cursor = fc.record({
-    u: fc.double({ min: 0, max: 1, noNaN: true }),
-    v: fc.double({ min: 0, max: 1, noNaN: true }),
+    u: between(0, 1),
+    v: between(0, 1),
   });
-  const notches = fc.array(fc.double({ min: -8, max: 8, noNaN: true }), { minLength: 1, maxLength: 6 });
+  const notches = fc.array(between(-8, 8), { minLength: 1, maxLength: 6 });
   fc.assert(
     fc.property(settingsWith(false), screens, cursor, notches, (settings, screen, { u, v }, turns) => {
       const camera = new Camera({ ...settings, zoom: { ...settings.zoom, anchor: 'cursor' } }, { screen });
@@ -89,6 +89,7 @@ test('G2: with keys held and notches anywhere, every grip holds within 1e-3 px',
       });
     }),
   );
+
   expect(gripped).toBeGreaterThan(1000);
 });
 
@@ -146,7 +147,7 @@ test('G4: at a wall nothing trembles: with the key held, every further frame is 
 });
 
 test('G5: frames at 30, 60, 144, 240 Hz and jittered see equal bits at every common time', () => {
-  const jitter = fc.array(fc.double({ min: 0, max: 3000, noNaN: true }), { maxLength: 200 });
+  const jitter = fc.array(between(0, 3000), { maxLength: 200 });
   fc.assert(
     fc.property(anySteering, jitter, (steering, extra) => {
       const common = steady(6, 3);
@@ -159,7 +160,7 @@ test('G5: frames at 30, 60, 144, 240 Hz and jittered see equal bits at every com
       };
       const reference = seen(common);
       for (const rate of [30, 60, 144, 240]) expect(seen(steady(rate, 3))).toEqual(reference);
-      expect(seen([...common, ...extra].sort((a, b) => a - b))).toEqual(reference);
+      expect(seen([...common, ...extra].toSorted((a, b) => a - b))).toEqual(reference);
     }),
   );
 });

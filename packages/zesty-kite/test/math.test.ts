@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { atan2, clamp, cos, exp2, finite, log2, remaining, sin, timeToRest } from '../src/math/index.ts';
+import { between } from './steering.ts';
 
 /** The distance from |x| to the next double. */
 function ulp(x: number): number {
@@ -11,14 +12,12 @@ function ulp(x: number): number {
   return bits.getFloat64(0) - Math.abs(x);
 }
 
-const within = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
-
 const cases: [string, fc.Arbitrary<number>, (x: number) => number, (x: number) => number][] = [
-  ['exp2', within(-1070, 1023.9), exp2, (x) => 2 ** x],
-  ['log2', within(Number.MIN_VALUE, Number.MAX_VALUE), log2, Math.log2],
-  ['log2 near 1', within(0.7, 1.4), log2, Math.log2],
-  ['sin', within(-1e5, 1e5), sin, Math.sin],
-  ['cos', within(-1e5, 1e5), cos, Math.cos],
+  ['exp2', between(-1070, 1023.9), exp2, (x) => 2 ** x],
+  ['log2', fc.double({ min: Number.MIN_VALUE, noNaN: true, noDefaultInfinity: true }), log2, Math.log2],
+  ['log2 near 1', between(0.7, 1.4), log2, Math.log2],
+  ['sin', between(-1e5, 1e5), sin, Math.sin],
+  ['cos', between(-1e5, 1e5), cos, Math.cos],
 ];
 
 test.each(cases)('%s is within 2 units in the last place of the engine', (_name, inputs, ours, engine) => {
@@ -31,7 +30,7 @@ test.each(cases)('%s is within 2 units in the last place of the engine', (_name,
 });
 
 test('atan2 is within 2 units in the last place of the engine, signs of zero and infinities included', () => {
-  const side = fc.oneof(fc.double({ noNaN: true }), within(-4, 4), fc.constantFrom(0, -0, Infinity, -Infinity));
+  const side = fc.oneof(fc.double({ noNaN: true }), between(-4, 4), fc.constantFrom(0, -0, Infinity, -Infinity));
   fc.assert(
     fc.property(side, side, (y, x) => {
       const engine = Math.atan2(y, x);
@@ -59,8 +58,8 @@ test('powers of two are exact both ways, subnormal ones too', () => {
 });
 
 test('G5: two half steps leave what one whole step leaves, and timeToRest says when that is the tolerance', () => {
-  const seconds = within(0, 5);
-  const halfLives = within(0.001, 5);
+  const seconds = between(0, 5);
+  const halfLives = between(0.001, 5);
   fc.assert(
     fc.property(seconds, seconds, halfLives, (a, b, halfLife) => {
       expect(remaining(a, halfLife) * remaining(b, halfLife)).toBeCloseTo(remaining(a + b, halfLife), 12);

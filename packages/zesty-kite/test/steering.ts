@@ -10,7 +10,14 @@ export interface Steering {
 
 const KEYS = ['KeyW', 'KeyA', 'KeyS', 'KeyD', 'ArrowUp', 'ArrowLeft', 'ArrowDown', 'ArrowRight', 'ShiftLeft'];
 
-const between = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
+/**
+ * Numbers spread evenly over a range, now and then as odd as doubles can be. (Doubles alone are
+ * spread over their bits: most would be next to nothing.)
+ */
+export function between(min: number, max: number): fc.Arbitrary<number> {
+  const even = fc.integer({ min: 0, max: 0x7fffffff }).map((part) => min + ((max - min) * part) / 0x7fffffff);
+  return fc.oneof({ weight: 7, arbitrary: even }, { weight: 1, arbitrary: fc.double({ min, max, noNaN: true }) });
+}
 const halfLife = fc.oneof(fc.constant(0), between(0.005, 0.4));
 const side = fc.integer({ min: 120, max: 2400 });
 
@@ -79,7 +86,7 @@ export function steeringBy(
 ): fc.Arbitrary<Steering> {
   const stamped = fc
     .array(fc.tuple(fc.integer({ min: 0, max: 1_500_000 }), signals), { maxLength: most, size: 'max' })
-    .map((list) => list.sort(([a], [b]) => a - b).map(([at, signal]) => ({ ...signal, at }) as StampedSignal));
+    .map((list) => list.toSorted(([a], [b]) => a - b).map(([at, signal]) => ({ ...signal, at }) as StampedSignal));
   return fc.record({ settings, screen: screens, signals: stamped });
 }
 

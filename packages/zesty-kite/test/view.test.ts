@@ -3,9 +3,8 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mat4, vec4 } from 'gl-matrix';
 import { aim, Camera, createMatrices, fillMatrices, View, visibleTiles, type Matrices } from '../src/index.ts';
-import { rectangles, screens } from './steering.ts';
+import { between, rectangles, screens } from './steering.ts';
 
-const between = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 const poses = fc.record({ x: between(-1e4, 1e4), y: between(-1e4, 1e4), span: between(1, 5000) });
 const heights = fc
   .tuple(between(-50, 50), between(0, 200))

@@ -22,12 +22,12 @@ export function placeAt(motion: Motion, limits: Limits, pose: Readonly<Pose>): v
   motion.y = pose.y;
   motion.wantedSpan = clamp(pose.span, limits.least, limits.farthest);
   motion.span = motion.wantedSpan;
+  letGo(motion);
   refit(motion, limits);
 }
 
-/** Brings everything inside limits that have changed. Grips are let go of. */
+/** Brings everything inside limits that have changed; a grip goes on holding. */
 export function refit(motion: Motion, limits: Limits): void {
-  letGo(motion);
   zoomToWanted(motion, limits);
   solveFocus(motion, limits);
 }

@@ -1,0 +1,105 @@
+/** Motion has no jumps: not at the steps of the grid, not at signals, not at a wall. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Point } from '../src/index.ts';
+import { between, drive, hands, settingsWith, steeringBy, type Steering } from './steering.ts';
+
+const wheel = fc.record({
+  kind: fc.constant('wheel' as const),
+  x: between(0, 2400),
+  y: between(0, 2400),
+  notches: between(-2, 2),
+});
+
+/** Keys and notches that move at a pace at which two microseconds are next to nothing. */
+function gentle(halfLife: number): fc.Arbitrary<Steering> {
+  return fc.boolean().chain((bounded) =>
+    steeringBy(fc.oneof(hands.keys, wheel), settingsWith(bounded), 12).map((steering) => ({
+      ...steering,
+      settings: {
+        ...steering.settings,
+        pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
+        zoom: { ...steering.settings.zoom, notch: 1.2, halfLife },
+      },
+    })),
+  );
+}
+
+/** Where two ground points of the first frame show at each of the times, in screen heights. */
+function tracks(steering: Steering, times: readonly number[]): number[][] {
+  let marks: Point[] = [];
+  const seen: number[][] = [];
+  drive(steering, times, ({ view }) => {
+    if (marks.length === 0) marks = [view.toGround(0, 0), view.toGround(view.width * 0.7, view.height)];
+    const places = marks.map(({ x, y }) => view.toScreen(x, y));
+    seen.push(places.flatMap(({ x, y }) => [x / view.height, y / view.height]));
+  });
+  return seen;
+}
+
+test('at every step of the grid the motion goes on as it came, to 1e-6 screen heights, and so it arrives', () => {
+  const steps = Array.from({ length: 760 }, (_, i) => Math.ceil(((i + 1) * 1e6) / 240));
+  fc.assert(
+    fc.property(gentle(0.06), (steering) => {
+      const calm = steps.filter((micros) => steering.signals.every(({ at }) => Math.abs(at - micros) > 10));
+      const times = calm.flatMap((micros) => [-4, -2, 0, 2].map((offset) => (micros + offset) / 1000));
+      const seen = tracks(steering, [0, ...times]).slice(1);
+      let worst = 0;
+      for (let i = 3; i < seen.length; i += 4) {
+        const [a = [], b = [], c = [], d = []] = seen.slice(i - 3, i + 1);
+        a.forEach((_, k) => {
+          const before = (b[k] ?? NaN) - (a[k] ?? NaN);
+          worst = Math.max(worst, Math.abs((c[k] ?? NaN) - (b[k] ?? NaN) - before));
+          worst = Math.max(worst, Math.abs((d[k] ?? NaN) - (c[k] ?? NaN) - before));
+        });
+      }
+      expect(worst).toBeLessThan(1e-6);
+    }),
+  );
+});
+
+test('a key or a notch changes where the camera goes and not where it is: within 2e-4 screen heights in 2 µs', () => {
+  fc.assert(
+    fc.property(gentle(0.3), (steering) => {
+      for (const { at } of steering.signals) {
+        if (at < 10) continue;
+        const camera = drive(steering, [0, (at - 1) / 1000]);
+        const before = camera.shown;
+        const after = drive(steering, [0, (at + 1) / 1000]).shown;
+        const moved = Math.hypot(after.x - before.x, after.y - before.y) / before.span;
+        expect(moved).toBeLessThan(2e-4);
+        expect(Math.abs(Math.log2(after.span / before.span))).toBeLessThan(2e-4);
+      }
+    }),
+  );
+});
+
+test('what pushed against a wall turns back at once, as if from rest', () => {
+  fc.assert(
+    fc.property(settingsWith(true), fc.boolean(), (settings, zooming) => {
+      const screen = { width: 600, height: 400 };
+      const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
+      const zoom = { leastSpan: 10, mostSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
+      const make = (): Camera =>
+        new Camera({ ...settings, start: { x: 0, y: 0, span: 100 }, bounds, zoom }, { screen });
+      const pushing = make();
+      pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+      pushing.advance(0);
+      pushing.advance(200_000);
+      const resting = make();
+      resting.place(pushing.shown);
+      resting.advance(0);
+      resting.advance(200_000);
+      for (const camera of [pushing, resting]) {
+        // The view grows against the wall, with the key still pushing or not.
+        if (zooming) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
+        camera.advance(201_000);
+        camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 201_000 });
+        camera.signal({ kind: 'key', code: 'KeyA', down: true, time: 201_000 });
+        camera.advance(201_150);
+      }
+      expect(pushing.shown.x).toBeLessThan(425);
+      expect(pushing.shown.x).toBeCloseTo(resting.shown.x, 6);
+    }),
+  );
+});
