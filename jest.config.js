@@ -17,7 +17,12 @@ export default {
   reporters: ['default', '<rootDir>/scripts/countReporter.mjs'],
   testTimeout: 60_000,
   projects: [
-    { ...base, displayName: 'core', testMatch: ['<rootDir>/packages/zesty-kite/test/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'core',
+      testMatch: ['<rootDir>/packages/zesty-kite/test/*.test.ts'],
+      setupFiles: ['<rootDir>/packages/zesty-kite/test/patience.ts'],
+    },
     { ...base, displayName: 'package', testMatch: ['<rootDir>/packages/zesty-kite/test/package/*.test.ts'] },
     { ...base, displayName: 'cli', testMatch: ['<rootDir>/packages/zesty-kite-cli/test/*.test.ts'] },
     {

@@ -12,35 +12,34 @@ const wheel = fc.record({
 });
 
 /** Keys and notches that move at a pace at which two microseconds are next to nothing. */
-function gentle(halfLife: number): fc.Arbitrary<Steering> {
-  return fc.boolean().chain((bounded) =>
-    steeringBy(fc.oneof(hands.keys, wheel), settingsWith(bounded), 12).map((steering) => ({
-      ...steering,
-      settings: {
-        ...steering.settings,
-        pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
-        zoom: { ...steering.settings.zoom, notch: 1.2, halfLife },
-      },
-    })),
-  );
+function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
+  return steeringBy(fc.oneof(hands.keys, wheel), settingsWith(bounded), 12).map((steering) => ({
+    ...steering,
+    settings: {
+      ...steering.settings,
+      pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
+      zoom: { ...steering.settings.zoom, notch: 1.2, halfLife },
+    },
+  }));
 }
 
-/** Where two ground points of the first frame show at each of the times, in screen heights. */
+/** Where two ground points of the first frame show at each of the times, in pixels. */
 function tracks(steering: Steering, times: readonly number[]): number[][] {
   let marks: Point[] = [];
   const seen: number[][] = [];
   drive(steering, times, ({ view }) => {
     if (marks.length === 0) marks = [view.toGround(0, 0), view.toGround(view.width * 0.7, view.height)];
     const places = marks.map(({ x, y }) => view.toScreen(x, y));
-    seen.push(places.flatMap(({ x, y }) => [x / view.height, y / view.height]));
+    seen.push(places.flatMap(({ x, y }) => [x, y]));
   });
   return seen;
 }
 
-test('at every step of the grid the motion goes on as it came, to 1e-6 screen heights, and so it arrives', () => {
+test('at every step of the grid the motion goes on as it came, to 1e-3 px, and so it arrives', () => {
+  // Without bounds: a wall may stop a pan within a microsecond.
   const steps = Array.from({ length: 760 }, (_, i) => Math.ceil(((i + 1) * 1e6) / 240));
   fc.assert(
-    fc.property(gentle(0.06), (steering) => {
+    fc.property(gentle(0.06, false), (steering) => {
       const calm = steps.filter((micros) => steering.signals.every(({ at }) => Math.abs(at - micros) > 10));
       const times = calm.flatMap((micros) => [-4, -2, 0, 2].map((offset) => (micros + offset) / 1000));
       const seen = tracks(steering, [0, ...times]).slice(1);
@@ -53,24 +52,27 @@ test('at every step of the grid the motion goes on as it came, to 1e-6 screen he
           worst = Math.max(worst, Math.abs((d[k] ?? NaN) - (c[k] ?? NaN) - before));
         });
       }
-      expect(worst).toBeLessThan(1e-6);
+      expect(worst).toBeLessThan(1e-3);
     }),
   );
 });
 
 test('a key or a notch changes where the camera goes and not where it is: within 2e-4 screen heights in 2 µs', () => {
   fc.assert(
-    fc.property(gentle(0.3), (steering) => {
-      for (const { at } of steering.signals) {
-        if (at < 10) continue;
-        const camera = drive(steering, [0, (at - 1) / 1000]);
-        const before = camera.shown;
-        const after = drive(steering, [0, (at + 1) / 1000]).shown;
-        const moved = Math.hypot(after.x - before.x, after.y - before.y) / before.span;
-        expect(moved).toBeLessThan(2e-4);
-        expect(Math.abs(Math.log2(after.span / before.span))).toBeLessThan(2e-4);
-      }
-    }),
+    fc.property(
+      fc.boolean().chain((bounded) => gentle(0.3, bounded)),
+      (steering) => {
+        for (const { at } of steering.signals) {
+          if (at < 10) continue;
+          const camera = drive(steering, [0, (at - 1) / 1000]);
+          const before = camera.shown;
+          const after = drive(steering, [0, (at + 1) / 1000]).shown;
+          const moved = Math.hypot(after.x - before.x, after.y - before.y) / before.span;
+          expect(moved).toBeLessThan(2e-4);
+          expect(Math.abs(Math.log2(after.span / before.span))).toBeLessThan(2e-4);
+        }
+      },
+    ),
   );
 });
 

@@ -1,0 +1,8 @@
+/**
+ * How long properties are searched: 100 cases each, or as many as ZESTY_KITE_RUNS says, and no
+ * search for a smallest counterexample beyond a minute for every hundred.
+ */
+import fc from 'fast-check';
+
+const numRuns = Number(process.env['ZESTY_KITE_RUNS'] ?? 100);
+fc.configureGlobal({ numRuns, interruptAfterTimeLimit: 600 * numRuns, markInterruptAsFailure: true });
