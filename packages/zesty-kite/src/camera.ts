@@ -2,35 +2,26 @@
 import {
   cleanSignal,
   Hands,
+  SignalQueue,
   type PlaceSignal,
   type Signal,
   type SignalBody,
   type StampedSignal,
 } from './control/index.ts';
-import { boundsExcess, limitsFor, type Limits } from './limits/index.ts';
+import { boundsExcess } from './limits/index.ts';
 import {
-  createPace,
-  glance,
+  Course,
   goalPose,
-  GRID_SECONDS,
-  GRID_TICKS,
-  gridSteps,
   isAtRest,
   isPanning,
-  isStill,
   letGo,
   microsOf,
   Motion,
-  move,
   placeAt,
   refit,
   scaleSpans,
-  setPace,
-  setPaceFor,
   startPose,
   takeGrip,
-  TICKS_PER_MICRO,
-  TICKS_PER_SECOND,
   zoomBy,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
@@ -62,15 +53,10 @@ export interface SessionStart {
   readonly screen: Screen | null;
 }
 
-interface Waiting {
-  readonly time: number;
-  readonly body: SignalBody;
-}
-
 /** A signal later than the frame is waited for; if by more than an hour, it is from another clock. */
 const PATIENCE_MICROS = 3600 * 1_000_000;
 /** Held keys do not run for longer than this between two frames, whatever the clock says. */
-const LONGEST_STRETCH_STEPS = 3600 * 240;
+const LONGEST_STRETCH_MICROS = 3600 * 1_000_000;
 
 /**
  * A camera above the ground.
@@ -86,26 +72,20 @@ export class Camera {
 
   readonly #wake: () => void;
   readonly #polls: ((time: number) => void)[] = [];
-  readonly #waiting: Waiting[] = [];
+  readonly #waiting = new SignalQueue();
   readonly #hands = new Hands();
-  readonly #kept = new Motion();
+  readonly #course: Course;
   readonly #frame = new Motion();
-  readonly #gridPace = createPace();
-  readonly #partPace = createPace();
 
   #written: Settings;
   #settings: FullSettings;
   #screen: Screen = { width: 1, height: 1 };
   #sized = false;
-  #limits: Limits;
   /** Where to stand once the size of the screen is known. */
   #placed: Pose;
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
-  /** The time of the kept state: steps of the grid, and ticks past the last of them. */
-  #steps = 0;
-  #past = 0;
   /** The time of the last frame. */
   #micros = 0;
   #drawn = false;
@@ -117,7 +97,7 @@ export class Camera {
     this.#written = mergeSettings({}, settings);
     this.#settings = checkSettings(this.#written);
     this.#wake = options.wake ?? (() => undefined);
-    this.#limits = limitsFor(this.#settings, this.#screen);
+    this.#course = new Course(this.#settings, this.#screen);
     this.#placed = startPose(this.#settings);
     this.#restart(options.screen ?? null);
   }
@@ -129,12 +109,12 @@ export class Camera {
 
   /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
   get settled(): boolean {
-    return this.#drawn && this.#waiting.length === 0 && isAtRest(this.#kept);
+    return this.#drawn && this.#waiting.isEmpty && isAtRest(this.#course.kept);
   }
 
   /** Where the camera is heading to. */
   get goal(): Pose {
-    return goalPose(this.#frame, this.#limits, { x: 0, y: 0, span: 1 });
+    return goalPose(this.#frame, this.#course.limits, { x: 0, y: 0, span: 1 });
   }
 
   /** Where the camera is now. */
@@ -154,12 +134,12 @@ export class Camera {
 
   /** How far the view reaches over its bounds now, in world units; 0 when all is well. */
   get boundsExcess(): number {
-    return boundsExcess(this.view, this.#limits);
+    return boundsExcess(this.view, this.#course.limits);
   }
 
   /** The spans allowed on this screen, world units. */
   get spanRange(): { least: number; most: number } {
-    return { least: this.#limits.least, most: this.#limits.most };
+    return { least: this.#course.limits.least, most: this.#course.limits.most };
   }
 
   /**
@@ -176,9 +156,7 @@ export class Camera {
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
     if (body.kind === 'change') time = this.#checkChange(body.settings, time);
-    let place = this.#waiting.length;
-    while (place > 0 && (this.#waiting[place - 1]?.time ?? -Infinity) > time) place--;
-    this.#waiting.splice(place, 0, { time, body });
+    this.#waiting.add(body, time);
     if (asleep) this.#wake();
     return true;
   }
@@ -235,17 +213,9 @@ export class Camera {
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     const micros = microsOf(time - (this.#origin ?? time));
     if (micros > this.#micros) this.#micros = micros;
-    if (this.#waiting.length > 0) this.#takeWaiting();
-
-    const ticks = this.#micros * TICKS_PER_MICRO;
-    const steps = gridSteps(ticks);
-    if (steps > this.#steps) this.#runTo(steps, 0);
-    this.#frame.copyFrom(this.#kept);
-    if (!isAtRest(this.#kept)) {
-      const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
-      setPaceFor(this.#partPace, this.#kept, this.#settings, ahead / TICKS_PER_SECOND);
-      glance(this.#frame, this.#partPace, this.#limits);
-    }
+    if (!this.#waiting.isEmpty) this.#takeWaiting();
+    this.#guard(this.#micros);
+    this.#course.show(this.#micros, this.#frame);
     this.#drawn = true;
     return aim(this.view, this.#frame, this.#screen, this.#settings.ground);
   }
@@ -254,10 +224,10 @@ export class Camera {
   #checkChange(change: Settings, time: number): number {
     let settings = this.#written;
     let earliest = time;
-    for (const waiting of this.#waiting) {
-      if (waiting.body.kind !== 'change') continue;
-      settings = mergeSettings(settings, waiting.body.settings);
-      earliest = Math.max(earliest, waiting.time);
+    for (const { body, time: waited } of this.#waiting) {
+      if (body.kind !== 'change') continue;
+      settings = mergeSettings(settings, body.settings);
+      earliest = Math.max(earliest, waited);
     }
     checkSettings(mergeSettings(settings, change));
     return earliest;
@@ -266,49 +236,28 @@ export class Camera {
   /** Lets everything that has waited long enough take effect, each at its own time. */
   #takeWaiting(): void {
     for (;;) {
-      const first = this.#waiting[0];
-      if (first === undefined) return;
-      const due = microsOf(first.time - (this.#origin ?? first.time));
+      const time = this.#waiting.nextTime;
+      const due = microsOf(time - (this.#origin ?? time));
       if (due > this.#micros && due <= this.#micros + PATIENCE_MICROS) return;
-      this.#waiting.shift();
-      this.#apply(first.body, Math.min(due, this.#micros));
+      const body = this.#waiting.take();
+      if (body === null) return;
+      this.#apply(body, Math.min(due, this.#micros));
     }
   }
 
-  /** Moves the kept state on: by whole steps of the grid, the first and the last cut short. */
-  #runTo(steps: number, past: number): void {
-    if (steps - this.#steps > LONGEST_STRETCH_STEPS && isPanning(this.#kept)) {
-      this.#apply({ kind: 'gap', phase: 'begin' }, 0);
-      this.#runTo(steps, past);
-      this.#apply({ kind: 'gap', phase: 'end' }, 0);
-      return;
-    }
-    if (!isStill(this.#kept)) {
-      if (steps > this.#steps && this.#past > 0) {
-        this.#part(GRID_TICKS - this.#past);
-        this.#steps += 1;
-        this.#past = 0;
-      }
-      if (steps > this.#steps) move(this.#kept, this.#gridPace, this.#limits, steps - this.#steps);
-      const from = steps > this.#steps ? 0 : this.#past;
-      if (past > from) this.#part(past - from);
-    }
-    this.#steps = steps;
-    this.#past = past;
-  }
-
-  /** One step of less than the grid's. */
-  #part(ticks: number): void {
-    setPaceFor(this.#partPace, this.#kept, this.#settings, ticks / TICKS_PER_SECOND);
-    move(this.#kept, this.#partPace, this.#limits, 1);
+  /** A clock that leaps further than anybody holds a key is a gap, and is written down as one. */
+  #guard(micros: number): void {
+    if (micros - this.#course.micros <= LONGEST_STRETCH_MICROS || !isPanning(this.#course.kept)) return;
+    this.#apply({ kind: 'gap', phase: 'begin' }, 0);
+    this.#apply({ kind: 'gap', phase: 'end' }, micros);
   }
 
   /** Lets a signal take effect at a time, or now where that has passed; writes down which. */
   #apply(body: SignalBody, due: number): void {
-    const now = this.#steps * GRID_TICKS + this.#past;
-    const at = Math.max(due, Math.ceil(now / TICKS_PER_MICRO));
-    const steps = gridSteps(at * TICKS_PER_MICRO);
-    this.#runTo(steps, at * TICKS_PER_MICRO - steps * GRID_TICKS);
+    this.#guard(due);
+    const kept = this.#course.kept;
+    const at = Math.max(due, this.#course.micros);
+    this.#course.runTo(at);
     this.#write?.({ at, ...body });
     switch (body.kind) {
       case 'screen':
@@ -319,23 +268,23 @@ export class Camera {
         break;
       case 'wheel': {
         const { octaves, gripX, gripY } = this.#hands.wheel(body, this.#settings, this.#screen);
-        takeGrip(this.#kept, gripX, gripY);
-        zoomBy(this.#kept, this.#limits, octaves);
+        takeGrip(kept, gripX, gripY);
+        zoomBy(kept, this.#course.limits, octaves);
         break;
       }
       case 'release':
         this.#pan(this.#hands.release());
         break;
       case 'gap':
-        this.#kept.stalled = body.phase === 'begin';
+        kept.stalled = body.phase === 'begin';
         break;
       case 'place':
         this.#placed = {
-          x: body.x ?? this.#kept.x,
-          y: body.y ?? this.#kept.y,
-          span: body.span ?? this.#kept.span,
+          x: body.x ?? kept.x,
+          y: body.y ?? kept.y,
+          span: body.span ?? kept.span,
         };
-        placeAt(this.#kept, this.#limits, this.#placed);
+        placeAt(kept, this.#course.limits, this.#placed);
         break;
       case 'change':
         this.#adopt(mergeSettings(this.#written, body.settings));
@@ -344,28 +293,28 @@ export class Camera {
   }
 
   #pan({ right, down }: { readonly right: number; readonly down: number }): void {
-    this.#kept.targetX = right;
-    this.#kept.targetY = down;
+    this.#course.kept.targetX = right;
+    this.#course.kept.targetY = down;
   }
 
   #resize(screen: Screen): void {
-    const kept = this.#kept;
+    const kept = this.#course.kept;
     const old = this.#screen;
     const held = kept.gripping;
     const heldX = kept.gripX * old.height + old.width / 2;
     const heldY = kept.gripY * old.height + old.height / 2;
     const keep = this.#settings.resize.keep;
     this.#screen = { width: screen.width, height: screen.height };
-    this.#limits = limitsFor(this.#settings, this.#screen);
+    this.#course.adopt(this.#settings, this.#screen);
     if (!this.#sized) {
       this.#sized = true;
-      placeAt(kept, this.#limits, this.#placed);
+      placeAt(kept, this.#course.limits, this.#placed);
       return;
     }
     if (keep === 'scale') scaleSpans(kept, screen.height / old.height);
     if (keep === 'width') scaleSpans(kept, (old.width * screen.height) / (old.height * screen.width));
     letGo(kept);
-    refit(kept, this.#limits);
+    refit(kept, this.#course.limits);
     if (held && kept.left !== 0)
       takeGrip(kept, (heldX - screen.width / 2) / screen.height, (heldY - screen.height / 2) / screen.height);
   }
@@ -373,27 +322,23 @@ export class Camera {
   #adopt(written: Settings): void {
     this.#settings = checkSettings(written);
     this.#written = written;
-    setPace(this.#gridPace, this.#settings, GRID_SECONDS);
-    this.#limits = limitsFor(this.#settings, this.#screen);
-    refit(this.#kept, this.#limits);
+    this.#course.adopt(this.#settings, this.#screen);
+    refit(this.#course.kept, this.#course.limits);
     this.#pan(this.#hands.pan(this.#settings));
   }
 
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
-    this.#kept.copyFrom(new Motion());
+    this.#course.restart();
     this.#origin = null;
-    this.#steps = 0;
-    this.#past = 0;
     this.#micros = 0;
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPose(this.#settings);
-    setPace(this.#gridPace, this.#settings, GRID_SECONDS);
-    placeAt(this.#kept, this.#limits, this.#placed);
+    placeAt(this.#course.kept, this.#course.limits, this.#placed);
     if (screen !== null && screen.width >= 1 && screen.height >= 1) this.#resize(screen);
-    this.#frame.copyFrom(this.#kept);
+    this.#frame.copyFrom(this.#course.kept);
     aim(this.view, this.#frame, this.#screen, this.#settings.ground);
   }
 }

@@ -5,4 +5,4 @@
 import fc from 'fast-check';
 
 const numRuns = Number(process.env['ZESTY_KITE_RUNS'] ?? 100);
-fc.configureGlobal({ numRuns, interruptAfterTimeLimit: 600 * numRuns, markInterruptAsFailure: true });
+fc.configureGlobal({ numRuns, plugins: [fc.interruptAfterTimeLimit(600 * numRuns, { failOnInterrupt: true })] });

@@ -1,4 +1,5 @@
 export { Hands, type Intent, type PanIntent, type ZoomIntent } from './hands.ts';
+export { SignalQueue } from './queue.ts';
 export {
   cleanSignal,
   type ChangeSignal,

@@ -1,5 +1,5 @@
 /** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
-import type { Send } from './listen.ts';
+import type { Send } from './send.ts';
 
 const MODIFIERS = [
   { flag: 'shiftKey', codes: ['ShiftLeft', 'ShiftRight'] },

@@ -1,13 +1,10 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
-import type { Signal } from '../control/index.ts';
 import { hearKeyboard } from './keyboard.ts';
+import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { watchGaps } from './gap.ts';
 import { hearWheel } from './wheel.ts';
-
-/** Hands a signal on; says whether the camera has a use for it. */
-export type Send = (signal: Signal) => boolean;
 
 /**
  * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text

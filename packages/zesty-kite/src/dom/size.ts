@@ -1,5 +1,5 @@
 /** The size of the element, in CSS pixels. */
-import type { Send } from './listen.ts';
+import type { Send } from './send.ts';
 
 export function hearSize(element: HTMLElement, window: Window & typeof globalThis, send: Send): () => void {
   const report = (): void => {

@@ -1,6 +1,6 @@
 /** The wheel over the element, in notches. */
 import { positionIn } from './position.ts';
-import type { Send } from './listen.ts';
+import type { Send } from './send.ts';
 
 /** What browsers report for one notch, by `deltaMode`: pixels, lines, pages. */
 const PER_NOTCH = [100, 3, 1];
