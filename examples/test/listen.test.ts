@@ -53,10 +53,15 @@ beforeEach(async () => {
     };
     requestAnimationFrame(frame);
   });
-  await page.waitForFunction(() => window.heard.length === 2); // the size, asked and then observed
+  await page.waitForFunction(() => window.heard.filter((kind) => kind === 'screen').length >= 2); // the size, asked and then observed
 });
 
-const heard = (): Promise<string[]> => page.evaluate(() => window.heard.splice(0));
+/** What has been heard since it was last asked; but for gaps, which a busy machine makes by itself. */
+async function heard(): Promise<string[]> {
+  const all = await page.evaluate(() => window.heard.splice(0));
+  return all.filter((kind) => kind !== 'gap');
+}
+
 const scrolled = (): Promise<number> => page.evaluate(() => window.scrollY);
 
 test('the size of the element is heard at once and when it changes; a hidden one keeps the last view', async () => {

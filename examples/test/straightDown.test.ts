@@ -110,6 +110,10 @@ test('frames are drawn only while something moves', async () => {
   expect((await shown(page)).frames).toBe(before.frames);
   await hold(['KeyD'], 500);
   expect((await shown(page)).frames).toBeGreaterThan(before.frames + 3);
+  // With the whole strait in view some barge shows.
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 700 });
+  });
   await page.click('#barges');
   const sailing = await shown(page);
   await page.waitForTimeout(500);
