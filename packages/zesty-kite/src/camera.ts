@@ -324,6 +324,7 @@ export class Camera {
     this.#written = written;
     this.#course.adopt(this.#settings, this.#screen);
     refit(this.#course.kept, this.#course.limits);
+    this.#hands.keepBound(this.#settings);
     this.#pan(this.#hands.pan(this.#settings));
   }
 

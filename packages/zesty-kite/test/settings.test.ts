@@ -103,3 +103,17 @@ test('a live change keeps what it does not name, and a bad one changes nothing',
     { numRuns: 30 },
   );
 });
+
+test('G9: a key that a live change takes away from the camera is let go, and is the page’s from then on', () => {
+  const camera = new Camera({}, { screen: { width: 400, height: 300 } });
+  camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+  camera.advance(0);
+  camera.advance(500);
+  camera.change({ keys: { right: ['KeyL'] } });
+  camera.advance(5000);
+  expect(camera.settled).toBe(true);
+  expect(camera.signal({ kind: 'key', code: 'KeyD', down: false })).toBe(false);
+  camera.change({ keys: { right: ['KeyD'] } });
+  camera.advance(6000);
+  expect(camera.settled).toBe(true);
+});

@@ -45,6 +45,11 @@ export class Hands {
     return this.pan(settings);
   }
 
+  /** Lets go of keys that these settings have no use for: nobody would hear them go up. */
+  keepBound(settings: FullSettings): void {
+    for (const code of [...this.#held]) if (!Hands.bound(code, settings)) this.#held.delete(code);
+  }
+
   /** Lets go of everything. */
   release(): PanIntent {
     this.#held.clear();

@@ -27,10 +27,10 @@ export function glance(motion: Motion, pace: Pace, limits: Limits): void {
     motion.span = spanAt(motion.left, motion.goalSpan, limits.least, limits.most);
   }
   if (isPanning(motion)) {
-    const reach = ((before + motion.span) / 2) * pace.seconds;
+    const way = ((before + motion.span) / 2) * pace.seconds;
     const midway = isDriven(motion) ? pace.start : pace.stop;
-    motion.heldX += (motion.targetX + (motion.velocityX - motion.targetX) * midway) * reach;
-    motion.heldY += (motion.targetY + (motion.velocityY - motion.targetY) * midway) * reach;
+    motion.heldX += (motion.targetX + (motion.velocityX - motion.targetX) * midway) * way;
+    motion.heldY += (motion.targetY + (motion.velocityY - motion.targetY) * midway) * way;
   }
   solveFocus(motion, limits);
 }
@@ -64,19 +64,19 @@ function pan(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
   let { gripping, heldX, heldY, gripX, gripY, limited } = motion;
 
   for (let i = 0; i < steps; i++) {
-    let reach = span;
+    let way = span;
     if (left !== 0) {
       left *= kept;
       if (Math.abs(left) < ZOOM_TOLERANCE) left = 0;
       span = spanAt(left, goalSpan, least, most);
-      reach = (reach + span) / 2;
+      way = (way + span) / 2;
     }
-    reach *= pace.seconds;
+    way *= pace.seconds;
 
     const awayX = (velocityX - targetX) * midway;
     const awayY = (velocityY - targetY) * midway;
-    const panX = (targetX + awayX) * reach;
-    const panY = (targetY + awayY) * reach;
+    const panX = (targetX + awayX) * way;
+    const panY = (targetY + awayY) * way;
     velocityX = targetX + arrived(awayX * midway);
     velocityY = targetY + arrived(awayY * midway);
 
