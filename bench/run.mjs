@@ -73,7 +73,7 @@ function matrixPackageFrames() {
  * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
  * slows all of them alike.
  */
-function costs(frames, calls = 20_000, rounds = 60) {
+function costs(frames, calls = 5_000, rounds = 400) {
   let sink = 0;
   const least = frames.map(() => Infinity);
   for (let round = 0; round < rounds; round++) {
@@ -96,16 +96,18 @@ function bytes(frame, warm, calls) {
   return (process.memoryUsage().heapUsed - before) / calls;
 }
 
-function framesReplayed(file) {
+function framesReplayed(file, rounds = 100) {
   const reader = new SessionReader();
   const signals = reader.push(readFileSync(file, 'utf8'));
-  const start = process.hrtime.bigint();
-  let frames = 0;
-  for (let round = 0; round < 20; round++) {
+  const play = () => {
     const replay = new Replay(reader.header);
     for (const signal of signals) replay.push(signal);
-    frames += replay.end().frames;
-  }
+    return replay.end().frames;
+  };
+  for (let round = 0; round < rounds; round++) play();
+  const start = process.hrtime.bigint();
+  let frames = 0;
+  for (let round = 0; round < rounds; round++) frames += play();
   return frames / (Number(process.hrtime.bigint() - start) / 1e9);
 }
 

@@ -212,9 +212,10 @@ export class Camera {
     for (let i = 0; i < this.#polls.length; i++) this.#polls[i]?.(time);
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     const micros = microsOf(time - (this.#origin ?? time));
-    if (micros > this.#micros) this.#micros = micros;
+    const leap = micros - this.#micros;
+    if (leap > 0) this.#micros = micros;
     if (!this.#waiting.isEmpty) this.#takeWaiting();
-    this.#guard(this.#micros);
+    if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
     this.#course.show(this.#micros, this.#frame);
     this.#drawn = true;
     return aim(this.view, this.#frame, this.#screen, this.#settings.ground);
