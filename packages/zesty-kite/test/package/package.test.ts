@@ -1,6 +1,6 @@
 /** The package as a user gets it: packed, installed into an empty project, imported there. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -85,4 +85,28 @@ test('the pack holds the built files, their types, source maps and sources, and 
   ])
     expect(files).toContain(name);
   expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
+});
+
+test('the code in the README compiles against the types in the pack', () => {
+  const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(readFileSync(join(workspace, 'README.md'), 'utf8')) ?? [];
+  expect(code).toContain('camera.advance(time)');
+  const around = `import type { View } from 'zesty-kite';
+    declare const canvas: HTMLCanvasElement;
+    declare const context: CanvasRenderingContext2D;
+    declare function drawMap(context: CanvasRenderingContext2D, view: View): void;`;
+  writeFileSync(join(project, 'readme.ts'), `${around}\n${code}`);
+  const options = [
+    '--noEmit',
+    '--strict',
+    '--module',
+    'nodenext',
+    '--target',
+    'es2022',
+    '--lib',
+    'es2022,dom',
+    '--types',
+    '',
+  ];
+  const tsc = join(workspace, 'node_modules/typescript/bin/tsc');
+  expect(execFileSync(process.execPath, [tsc, ...options, 'readme.ts'], { cwd: project, encoding: 'utf8' })).toBe('');
 });
