@@ -1,37 +1,42 @@
-/** The kept values of a camera that moves: numbers only, so that a frame can copy them. */
+/**
+ * The kept values of a camera that moves: numbers only, so that a frame can copy them.
+ *
+ * They begin as -0 and NaN because engines keep a field that was a small whole number at first in
+ * another form, and rebuild the object when the first fraction comes.
+ */
 import type { Pose } from '../view/index.ts';
 
 export class Motion implements Pose {
   /** Focus shown, world units. */
-  x = 0;
-  y = 0;
+  x = -0;
+  y = -0;
   /** Span shown, world units. */
-  span = 1;
+  span = NaN;
 
   /** The span that the player asked for, whatever the present screen allows. */
-  wantedSpan = 1;
+  wantedSpan = NaN;
   /** The span being eased to: `wantedSpan` inside the limits. */
-  goalSpan = 1;
+  goalSpan = NaN;
   /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
-  left = 0;
+  left = -0;
 
   /** Pan velocity shown, screen heights per second: right and down. */
-  velocityX = 0;
-  velocityY = 0;
+  velocityX = -0;
+  velocityY = -0;
   /** The velocity being eased to. */
-  targetX = 0;
-  targetY = 0;
+  targetX = -0;
+  targetY = -0;
   /** Held-rate motion stands still: no frames are being drawn. */
   stalled = false;
 
   /** A ground point is held under a screen point; else the focus is, in the middle. */
   gripping = false;
   /** The held ground point, world units. */
-  heldX = 0;
-  heldY = 0;
+  heldX = -0;
+  heldY = -0;
   /** Where it is held, in screen heights from the middle: right and down. */
-  gripX = 0;
-  gripY = 0;
+  gripX = -0;
+  gripY = -0;
   /** A limit keeps the held point from its screen point. */
   limited = false;
 
