@@ -3,6 +3,7 @@ import {
   cleanSignal,
   Hands,
   SignalQueue,
+  type PanIntent,
   type PlaceSignal,
   type Signal,
   type SignalBody,
@@ -14,12 +15,11 @@ import {
   goalPose,
   isAtRest,
   isPanning,
-  letGo,
   microsOf,
   Motion,
   placeAt,
   refit,
-  scaleSpans,
+  resize,
   startPose,
   takeGrip,
   zoomBy,
@@ -293,31 +293,19 @@ export class Camera {
     }
   }
 
-  #pan({ right, down }: { readonly right: number; readonly down: number }): void {
+  #pan({ right, down }: PanIntent): void {
     this.#course.kept.targetX = right;
     this.#course.kept.targetY = down;
   }
 
   #resize(screen: Screen): void {
-    const kept = this.#course.kept;
-    const old = this.#screen;
-    const held = kept.gripping;
-    const heldX = kept.gripX * old.height + old.width / 2;
-    const heldY = kept.gripY * old.height + old.height / 2;
-    const keep = this.#settings.resize.keep;
+    const { kept } = this.#course;
+    const from = this.#screen;
     this.#screen = { width: screen.width, height: screen.height };
     this.#course.adopt(this.#settings, this.#screen);
-    if (!this.#sized) {
-      this.#sized = true;
-      placeAt(kept, this.#course.limits, this.#placed);
-      return;
-    }
-    if (keep === 'scale') scaleSpans(kept, screen.height / old.height);
-    if (keep === 'width') scaleSpans(kept, (old.width * screen.height) / (old.height * screen.width));
-    letGo(kept);
-    refit(kept, this.#course.limits);
-    if (held && kept.left !== 0)
-      takeGrip(kept, (heldX - screen.width / 2) / screen.height, (heldY - screen.height / 2) / screen.height);
+    if (this.#sized) resize(kept, this.#course.limits, from, this.#screen, this.#settings.resize.keep);
+    else placeAt(kept, this.#course.limits, this.#placed);
+    this.#sized = true;
   }
 
   #adopt(written: Settings): void {

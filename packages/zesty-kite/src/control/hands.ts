@@ -20,8 +20,6 @@ export interface ZoomIntent {
   readonly gripY: number;
 }
 
-export type Intent = PanIntent | ZoomIntent;
-
 const STRAIGHT = 1;
 const DIAGONAL = 0.7071067811865476;
 

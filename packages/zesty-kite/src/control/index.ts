@@ -1,4 +1,4 @@
-export { Hands, type Intent, type PanIntent, type ZoomIntent } from './hands.ts';
+export { Hands, type PanIntent, type ZoomIntent } from './hands.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanSignal,

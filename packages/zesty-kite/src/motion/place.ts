@@ -1,4 +1,4 @@
-/** Being put somewhere: at the start, by the program, by a screen that changes. */
+/** Being put somewhere: at the start, by the program, by limits that change. */
 import type { Limits } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
@@ -30,11 +30,4 @@ export function placeAt(motion: Motion, limits: Limits, pose: Readonly<Pose>): v
 export function refit(motion: Motion, limits: Limits): void {
   zoomToWanted(motion, limits);
   solveFocus(motion, limits);
-}
-
-/** Multiplies every span by `factor`, as a screen that keeps its scale or its width wants. */
-export function scaleSpans(motion: Motion, factor: number): void {
-  motion.span *= factor;
-  motion.goalSpan *= factor;
-  motion.wantedSpan *= factor;
 }
