@@ -31,7 +31,7 @@ const T12 = 1 / 479001600;
 const T13 = 1 / 6227020800;
 
 /**
- * 2^x; exact for whole x. Largest error measured against 50-digit arithmetic: 0.97 units in the last
+ * 2^x; exact for whole x. Largest error measured against 50-digit arithmetic: 0.98 units in the last
  * place (20,000 arguments in ±100).
  *
  * @param x any number

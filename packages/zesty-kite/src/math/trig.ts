@@ -28,7 +28,7 @@ const C5 = 2.0875723212981748279e-9;
 const C6 = -1.13596475577881948265e-11;
 
 /**
- * The sine. Largest error measured against 50-digit arithmetic: 0.73 units in the last place for
+ * The sine. Largest error measured against 50-digit arithmetic: 0.75 units in the last place for
  * |angle| ≤ 10⁵ (8,000 arguments); beyond about 10⁶
  * the reduction loses digits.
  *
@@ -40,7 +40,7 @@ export function sin(angleRad: number): number {
 }
 
 /**
- * The cosine. Largest error measured against 50-digit arithmetic: 0.73 units in the last place for
+ * The cosine. Largest error measured against 50-digit arithmetic: 0.75 units in the last place for
  * |angle| ≤ 10⁵ (8,000 arguments); beyond about
  * 10⁶ the reduction loses digits.
  *
