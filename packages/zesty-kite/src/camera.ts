@@ -1,5 +1,6 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
 import {
+  cleanScreen,
   cleanSignal,
   Hands,
   SignalQueue,
@@ -262,7 +263,7 @@ export class Camera {
     this.#write?.({ at, ...body });
     switch (body.kind) {
       case 'screen':
-        if (body.width >= 1 && body.height >= 1) this.#resize(body);
+        this.#resize(body);
         break;
       case 'key':
         this.#pan(this.#hands.key(body, this.#settings));
@@ -299,6 +300,7 @@ export class Camera {
   }
 
   #resize(screen: Screen): void {
+    if (screen.width < 1 || screen.height < 1) return;
     const { kept } = this.#course;
     const from = this.#screen;
     this.#screen = { width: screen.width, height: screen.height };
@@ -327,7 +329,7 @@ export class Camera {
     this.#sized = false;
     this.#placed = startPose(this.#settings);
     placeAt(this.#course.kept, this.#course.limits, this.#placed);
-    if (screen !== null && screen.width >= 1 && screen.height >= 1) this.#resize(screen);
+    if (screen !== null) this.#resize(cleanScreen(screen));
     this.#frame.copyFrom(this.#course.kept);
     aim(this.view, this.#frame, this.#screen, this.#settings.ground);
   }

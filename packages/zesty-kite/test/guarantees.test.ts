@@ -257,18 +257,25 @@ test('G11: no number is ever NaN or infinite, whatever comes in', () => {
   );
   const matrices = createMatrices();
   fc.assert(
-    fc.property(anySettings, fc.array(fc.tuple(signal, wild), { maxLength: 30 }), (settings, list) => {
-      const camera = new Camera(settings);
-      for (const [one, time] of list) {
-        camera.signal(one);
-        const view = camera.advance(time);
-        const { x, y, span } = camera.goal;
-        const corner = view.toGround(view.width, view.height);
-        fillMatrices(view, matrices);
-        const numbers = [view.x, view.y, view.span, view.scale, x, y, span, corner.x, corner.y, ...matrices.inverse];
-        expect(numbers.filter((value) => !Number.isFinite(value))).toEqual([]);
-        expect(view.scale).toBeGreaterThan(0);
-      }
-    }),
+    fc.property(
+      anySettings,
+      wild,
+      wild,
+      fc.array(fc.tuple(signal, wild), { maxLength: 30 }),
+      (settings, width, height, list) => {
+        const camera = new Camera(settings, { screen: { width, height } });
+        camera.advance(0);
+        for (const [one, time] of [[{ kind: 'release' as const }, 0] as const, ...list]) {
+          camera.signal(one);
+          const view = camera.advance(time);
+          const { x, y, span } = camera.goal;
+          const corner = view.toGround(view.width, view.height);
+          fillMatrices(view, matrices);
+          const numbers = [view.x, view.y, view.span, view.scale, x, y, span, corner.x, corner.y, ...matrices.inverse];
+          expect(numbers.filter((value) => !Number.isFinite(value))).toEqual([]);
+          expect(view.scale).toBeGreaterThan(0);
+        }
+      },
+    ),
   );
 });

@@ -1,6 +1,7 @@
 export { Hands, type PanIntent, type ZoomIntent } from './hands.ts';
 export { SignalQueue } from './queue.ts';
 export {
+  cleanScreen,
   cleanSignal,
   type ChangeSignal,
   type GapSignal,

@@ -1,6 +1,7 @@
 /** What a device or the program did: plain, serialisable, with its time. */
 import { clamp, finite } from '../math/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
 
 /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
 export interface ScreenSignal {
@@ -84,11 +85,7 @@ const MOST_NOTCHES = 1e6;
 export function cleanSignal(signal: SignalBody): SignalBody {
   switch (signal.kind) {
     case 'screen':
-      return {
-        kind: 'screen',
-        width: clamp(number('width', signal.width), 0, MOST_PIXELS),
-        height: clamp(number('height', signal.height), 0, MOST_PIXELS),
-      };
+      return { kind: 'screen', ...cleanScreen(signal) };
     case 'key':
       if (typeof signal.code !== 'string') refuse('code', signal.code, 'a UI Events code, such as "KeyW"');
       if (typeof signal.down !== 'boolean') refuse('down', signal.down, 'true or false');
@@ -124,6 +121,14 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         'one of "screen", "key", "wheel", "release", "gap", "place", "change"',
       );
   }
+}
+
+/** A size with both sides finite and in range; what is NaN or infinite is no size. */
+export function cleanScreen({ width, height }: Screen): Screen {
+  return {
+    width: clamp(number('width', width), 0, MOST_PIXELS),
+    height: clamp(number('height', height), 0, MOST_PIXELS),
+  };
 }
 
 function number(name: string, value: unknown): number {

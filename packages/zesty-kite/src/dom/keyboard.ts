@@ -18,9 +18,9 @@ export function hearKeyboard(window: Window & typeof globalThis, send: Send): ()
     send({ kind: 'release', time: event.timeStamp });
   };
 
-  const up = (code: string, time: number): boolean => {
+  const up = (code: string, time: number): void => {
     held.delete(code);
-    return send({ kind: 'key', code, down: false, time });
+    send({ kind: 'key', code, down: false, time });
   };
 
   const onDown = (event: KeyboardEvent): void => {

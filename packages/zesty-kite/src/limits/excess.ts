@@ -7,7 +7,7 @@ import type { Limits } from './limits.ts';
  * than the view, how far it is from being centred on them. 0 without bounds.
  */
 export function boundsExcess(view: View, limits: Limits): number {
-  if (!limits.bounded) return 0;
+  if (limits.halfHigh === 0) return 0;
   const halfWidth = view.width / 2 / view.scale;
   return Math.max(
     stretchExcess(view.x, limits.left, limits.right, halfWidth),

@@ -15,27 +15,29 @@ export interface Limits {
   top: number;
   right: number;
   bottom: number;
-  /** Width of the screen over its height. */
-  aspect: number;
-  /** False where only the focus is kept, inside what float64 holds finely. */
-  bounded: boolean;
+  /**
+   * How far from the focus the view has to stay inside, in spans: half a screen to either side. Both
+   * are 0 without bounds, where only the focus is kept, inside what float64 holds finely.
+   */
+  halfWide: number;
+  halfHigh: number;
 }
 
 /** The limits that `settings` ask for on `screen`. */
 export function limitsFor(settings: FullSettings, screen: Screen): Limits {
   const { bounds, zoom } = settings;
   const aspect = screen.width / screen.height;
-  const range = { least: zoom.leastSpan, most: zoom.mostSpan, farthest: zoom.mostSpan, aspect };
+  const range = { least: zoom.leastSpan, most: zoom.mostSpan, farthest: zoom.mostSpan };
   if (bounds === null) {
     const edge = zoom.leastSpan * FARTHEST_IN_LEAST_SPANS;
-    return { ...range, left: -edge, top: -edge, right: edge, bottom: edge, bounded: false };
+    return { ...range, left: -edge, top: -edge, right: edge, bottom: edge, halfWide: 0, halfHigh: 0 };
   }
   const { left, top, right, bottom } = bounds;
   if (bounds.whenSmaller === 'limit-zoom') {
     const whole = Math.min(bottom - top, (right - left) / aspect);
     range.most = clamp(whole, zoom.leastSpan, zoom.mostSpan);
   }
-  return { ...range, left, top, right, bottom, bounded: true };
+  return { ...range, left, top, right, bottom, halfWide: 0.5 * aspect, halfHigh: 0.5 };
 }
 
 /**

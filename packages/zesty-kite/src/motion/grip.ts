@@ -27,11 +27,10 @@ export function letGo(motion: Motion): void {
 
 /** Puts the focus where the grip holds, or as near to it as the limits let it. */
 export function solveFocus(motion: Motion, limits: Limits): void {
-  const halfHigh = limits.bounded ? 0.5 : 0;
   const wishX = motion.heldX - motion.span * motion.gripX;
   const wishY = motion.heldY - motion.span * motion.gripY;
-  motion.x = keptBetween(wishX, limits.left, limits.right, motion.span * (halfHigh * limits.aspect));
-  motion.y = keptBetween(wishY, limits.top, limits.bottom, motion.span * halfHigh);
+  motion.x = keptBetween(wishX, limits.left, limits.right, motion.span * limits.halfWide);
+  motion.y = keptBetween(wishY, limits.top, limits.bottom, motion.span * limits.halfHigh);
   motion.limited = motion.x !== wishX || motion.y !== wishY;
   if (!motion.gripping) letGo(motion);
 }

@@ -55,9 +55,7 @@ function zoom(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
  */
 function pan(motion: Motion, pace: Pace, limits: Limits, steps: number): void {
   const { goalSpan, targetX, targetY } = motion;
-  const { least, most, left: leftEdge, right: rightEdge, top, bottom } = limits;
-  const halfHigh = limits.bounded ? 0.5 : 0;
-  const halfWide = halfHigh * limits.aspect;
+  const { least, most, left: leftEdge, right: rightEdge, top, bottom, halfWide, halfHigh } = limits;
   const midway = isDriven(motion) ? pace.start : pace.stop;
   const kept = pace.zoom * pace.zoom;
   let { x, y, span, left, velocityX, velocityY } = motion;

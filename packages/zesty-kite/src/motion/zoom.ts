@@ -33,11 +33,10 @@ function easeTo(motion: Motion, goal: number): void {
 /** Where the camera is heading to: the goal span, with the grip holding there, inside the limits. */
 export function goalPose(motion: Motion, limits: Limits, out: Pose): Pose {
   const span = motion.goalSpan;
-  const halfHigh = limits.bounded ? 0.5 : 0;
   const x = motion.heldX - span * motion.gripX;
   const y = motion.heldY - span * motion.gripY;
-  out.x = keptBetween(x, limits.left, limits.right, span * (halfHigh * limits.aspect));
-  out.y = keptBetween(y, limits.top, limits.bottom, span * halfHigh);
+  out.x = keptBetween(x, limits.left, limits.right, span * limits.halfWide);
+  out.y = keptBetween(y, limits.top, limits.bottom, span * limits.halfHigh);
   out.span = span;
   return out;
 }
