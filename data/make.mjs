@@ -4,7 +4,8 @@ import { encode } from 'fast-png';
 import { makeGround } from './make/ground.mjs';
 import { makePlaces, makeRoutes } from './make/places.mjs';
 import { createRandom } from './make/random.mjs';
-import { crossing, flung, straightDown } from './make/sessions.mjs';
+import { terrainOfGrid } from 'zesty-kite';
+import { crossing, flung, hilly, isometric, overTheHills, straightDown, turned } from './make/sessions.mjs';
 import { makeShore } from './make/shore.mjs';
 import { makeTiles } from './make/tiles.mjs';
 
@@ -28,9 +29,22 @@ write(
 );
 write('ground.json', json(ground.description));
 write('tiles.json', json(makeTiles(ground)));
-write('shore.geojson', json(makeShore(random)));
+const shore = makeShore(random);
+write('shore.geojson', json(shore));
 write('places.geojson', json(places));
 write('barges.json', json(makeRoutes(random, ground, places)));
+
+const [outline, hull] = shore.features;
+const twoToOne = isometric(outline);
+const tilted = overTheHills(hull);
 write('settings/straight-down.json', json(straightDown));
+write('settings/two-to-one.json', json(twoToOne));
+write('settings/over-the-hills.json', json(tilted));
+
+const { columns, rows: lines, step, lowest, highest } = ground.description.samples;
+const heights = Float64Array.from(ground.samples, (value) => lowest + (value / 65535) * (highest - lowest));
+const terrain = terrainOfGrid({ id: ground.description.name, columns, rows: lines, step, heights });
 write('sessions/crossing.ndjson', rows(crossing()));
 write('sessions/flung.ndjson', rows(flung(createRandom(0xf1e6))));
+write('sessions/turned.ndjson', rows(turned(twoToOne)));
+write('sessions/hilly.ndjson', rows(hilly(tilted, terrain)));

@@ -1,5 +1,6 @@
 /** Builds the packages, the JSON Schema of the settings and the examples. `npm run build` */
 import { writeFileSync } from 'node:fs';
+import { objectOf } from './setup/schema.mjs';
 import { root, run, say } from './setup/run.mjs';
 
 say('Compiling the packages …');
@@ -20,9 +21,9 @@ run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'examples', '--
 function describe(node, path) {
   if (path !== '' && descriptions[path] === undefined) throw new Error(`settings/descriptions.ts lacks "${path}".`);
   if (path !== '') node.description = descriptions[path];
-  const object = node.properties ? node : node.anyOf?.find((choice) => choice.properties);
+  const object = objectOf(node);
   if (!object) return;
-  object.additionalProperties = false;
+  object.additionalProperties ??= false;
   for (const [name, child] of Object.entries(object.properties))
     describe(child, path === '' ? name : `${path}.${name}`);
 }

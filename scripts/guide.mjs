@@ -2,6 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
+import { objectOf } from './setup/schema.mjs';
 
 const GUIDE = `${root}docs/guide.md`;
 const BEGIN = '<!-- settings: written by scripts/guide.mjs -->';
@@ -23,7 +24,7 @@ if (process.argv.includes('--check')) {
 function rows(node, path) {
   return Object.entries(node.properties).flatMap(([name, child]) => {
     const where = path === '' ? name : `${path}.${name}`;
-    const object = child.properties ? child : child.anyOf?.find((choice) => choice.properties);
+    const object = objectOf(child);
     if (where === '$schema') return [];
     const fallback = object && child.default !== null ? '' : valueOf(child.default);
     const row = `| \`${where}\` | ${fallback} | ${child.description} |`;

@@ -1,18 +1,117 @@
 /** Recorded steering, made by script: somebody crossing the strait, and somebody flinging about. */
 
+import { tilted, tiles } from 'zesty-kite';
+
+const $schema = '../../../packages/zesty-kite/dist/settings.schema.json';
+const ground = { lowest: -6, highest: 60 };
+
 export const straightDown = {
-  $schema: '../../../packages/zesty-kite/dist/settings.schema.json',
+  $schema,
   start: { x: 512, y: 384, span: 420 },
-  ground: { lowest: -6, highest: 60 },
+  ground,
   pan: { speed: 0.9, fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 },
   zoom: { leastSpan: 24, mostSpan: 768, notch: 1.12, halfLife: 0.09, anchor: 'cursor' },
   bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenSmaller: 'centre' },
   resize: { keep: 'scale' },
 };
 
-const settings = { ...straightDown };
-delete settings.$schema;
-const header = { format: 'zesty-kite session', version: 1, settings, screen: { width: 1280, height: 800 } };
+/** Tiles of 64 × 32 pixels, 16 units a side; the focus stays inside the shore, bays and all. */
+export function isometric(shore) {
+  const look = tiles({ width: 64, height: 32, side: 16, scales: [0.5, 1, 2, 3, 4] });
+  return {
+    $schema,
+    start: { x: 512, y: 384, span: 420, ...look.start },
+    ground,
+    pitch: look.pitch,
+    zoom: { leastSpan: 24, mostSpan: 1600, ...look.zoom, halfLife: 0.08 },
+    turn: { halfLife: 0.09 },
+    bounds: { area: shore.geometry, keep: 'focus' },
+    resize: { keep: 'scale' },
+  };
+}
+
+/** From above when far, facing the barges when near; what shows stays inside the hull of the shore. */
+export function overTheHills(hull) {
+  return {
+    $schema,
+    start: { x: 540, y: 400, span: 330, heading: 0 },
+    ground: { ...ground, highest: 66, clearance: 3 },
+    pitch: { ...tilted(40, 420).pitch, degrees: [[40, 38], [420, 64]] },
+    lens: { fieldOfView: [[40, 46], [420, 34]] },
+    turn: { halfLife: 0.1 },
+    pan: { speed: 0.9, fast: 2 },
+    zoom: { leastSpan: 24, mostSpan: 520, notch: 1.12, halfLife: 0.1 },
+    bounds: { area: hull.geometry, keep: 'view', elastic: 0.12 },
+    resize: { keep: 'span' },
+  };
+}
+
+const screen = { width: 1280, height: 800 };
+const headerOf = ({ $schema: _, ...settings }, terrain) => ({
+  format: 'zesty-kite session',
+  version: 1,
+  settings,
+  screen,
+  ...(terrain && { terrain: { id: terrain.id, digest: terrain.digest } }),
+});
+const header = headerOf(straightDown);
+
+/** Notches from stop to stop, quarter turns, a drag into a bay, and keys along the shore. About 12 seconds. */
+export function turned(settings) {
+  const signals = [];
+  const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
+  const key = (seconds, code, down) => at(seconds, { kind: 'key', code, down });
+  for (let i = 0; i < 3; i++) at(0.5 + i * 0.21, { kind: 'wheel', x: 820.5, y: 300.25, notches: -1 });
+  at(1.9, { kind: 'turn', degrees: 90 });
+  at(2.05, { kind: 'turn', degrees: 90, about: { screenX: 400, screenY: 500 } });
+  key(2.6, 'KeyW', true);
+  key(3.1, 'KeyD', true);
+  key(5.2, 'KeyW', false);
+  key(5.9, 'KeyD', false);
+  at(6.3, { kind: 'hold', id: 1, x: 900, y: 200 });
+  for (let i = 1; i <= 60; i++) at(6.3 + i * 0.0163, { kind: 'hold', id: 1, x: 900 - i * 11.3, y: 200 + i * 8.7 });
+  at(7.4, { kind: 'let-go', id: 1 });
+  for (let i = 0; i < 4; i++) at(7.8 + i * 0.12, { kind: 'wheel', x: 640, y: 380, notches: 1 });
+  at(9, { kind: 'turn', degrees: -135, about: { x: 540, y: 420 } });
+  key(9.4, 'ArrowLeft', true);
+  key(11.2, 'ArrowLeft', false);
+  return [headerOf(settings), ...signals.sort((a, b) => a.at - b.at)];
+}
+
+/** Keys and notches over the hills, a pinch that twists, a flick at the tilt limit, a panel, a blur in mid-drag. About 16 seconds. */
+export function hilly(settings, terrain) {
+  const signals = [];
+  const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
+  const key = (seconds, code, down) => at(seconds, { kind: 'key', code, down });
+  for (let i = 0; i < 9; i++) at(0.4 + i * 0.081, { kind: 'wheel', x: 870.5, y: 420.75, notches: -1 });
+  key(1.2, 'KeyD', true);
+  key(2.4, 'KeyW', true);
+  key(3.1, 'KeyD', false);
+  key(3.9, 'KeyW', false);
+  at(4.1, { kind: 'turn', degrees: 60, about: { screenX: 700, screenY: 500 } });
+  at(4.4, { kind: 'tilt', degrees: -12, about: { screenX: 700, screenY: 500 } });
+  at(5.2, { kind: 'hold', id: 1, x: 400, y: 560 });
+  at(5.23, { kind: 'hold', id: 2, x: 820, y: 360 });
+  for (let i = 1; i <= 70; i++) {
+    at(5.23 + i * 0.0151, { kind: 'hold', id: 1, x: 400 - i * 2.3, y: 560 - i * 1.7 });
+    at(5.231 + i * 0.0151, { kind: 'hold', id: 2, x: 820 + i * 3.1, y: 360 + i * 2.2 });
+  }
+  at(6.5, { kind: 'let-go', id: 1 });
+  for (let i = 1; i <= 30; i++) at(6.5 + i * 0.0161, { kind: 'hold', id: 2, x: 1037 - i * 14, y: 514 + i * 2 });
+  at(7.3, { kind: 'let-go', id: 2 });
+  at(7.6, { kind: 'tilt', degrees: -4000 });
+  at(8.3, { kind: 'tilt', degrees: 25 });
+  at(8.9, { kind: 'change', settings: { safeFrame: { left: 320, bottom: 90 } } });
+  for (let i = 0; i < 14; i++) at(9.4 + i * 0.053, { kind: 'wheel', x: 900, y: 300, notches: 1 });
+  at(11.2, { kind: 'hold', id: 7, x: 700, y: 300 });
+  for (let i = 1; i <= 40; i++) at(11.2 + i * 0.0157, { kind: 'hold', id: 7, x: 700 + i * 9, y: 300 + i * 6 });
+  at(11.9, { kind: 'release' });
+  at(12.6, { kind: 'change', settings: { safeFrame: { left: 0, bottom: 0 } } });
+  key(13, 'ArrowDown', true);
+  at(13.3, { kind: 'screen', width: 900, height: 700 });
+  key(14.4, 'ArrowDown', false);
+  return [headerOf(settings, terrain), ...signals.sort((a, b) => a.at - b.at)];
+}
 
 /** Keys, the wheel, keys during a zoom, and a blur while a key is held. About 16 seconds. */
 export function crossing() {

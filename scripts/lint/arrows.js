@@ -4,15 +4,18 @@
  */
 const MAY_IMPORT = {
   math: [],
-  view: [],
-  settings: [],
+  ground: ['math'],
+  view: ['ground', 'math'],
+  settings: ['math'],
   limits: ['math', 'settings', 'view'],
-  motion: ['limits', 'math', 'settings', 'view'],
+  motion: ['ground', 'limits', 'math', 'settings', 'view'],
   control: ['math', 'settings', 'view'],
-  'camera.ts': ['control', 'limits', 'motion', 'settings', 'view'],
-  session: ['camera.ts', 'control', 'settings', 'view'],
+  'camera.ts': ['control', 'ground', 'limits', 'motion', 'settings', 'view'],
+  session: ['camera.ts', 'control', 'ground', 'math', 'settings', 'view'],
+  review: ['limits', 'math', 'motion', 'settings', 'view'],
+  three: ['math', 'view'],
   dom: ['camera.ts', 'control'],
-  'index.ts': ['camera.ts', 'control', 'settings', 'view'],
+  'index.ts': ['camera.ts', 'control', 'ground', 'settings', 'view'],
 };
 
 /** The one package that the library may import. */

@@ -1,5 +1,6 @@
 /** The command line: one file a command, and what is common to all of them here. */
 import { Command, CommanderError } from 'commander';
+import { checkCommand } from './check.ts';
 import { replayCommand } from './replay.ts';
 
 /** Every promise was kept. */
@@ -8,7 +9,7 @@ const DONE = 0;
 const BAD_INPUT = 2;
 
 const program = new Command('zesty-kite')
-  .description('Plays recorded camera sessions again and checks what was promised.')
+  .description('Plays recorded camera sessions again, and checks sessions and settings.')
   .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
   .exitOverride()
   .configureOutput({
@@ -21,6 +22,7 @@ program.addCommand(
     process.exitCode = code;
   }),
 );
+program.addCommand(checkCommand());
 for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
 
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {

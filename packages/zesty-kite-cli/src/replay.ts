@@ -2,8 +2,9 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { Command, InvalidArgumentError } from 'commander';
-import type { StampedSignal } from 'zesty-kite';
+import type { StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
+import { readGround } from './ground.ts';
 import { brokenPromises, table } from './report.ts';
 import { createProgress } from './progress.ts';
 import { openTrace, type Trace } from './trace.ts';
@@ -12,6 +13,7 @@ interface ReplayOptions {
   readonly rate: number;
   readonly json: boolean;
   readonly trace?: string;
+  readonly ground?: string;
 }
 
 const BROKEN = 1;
@@ -22,6 +24,7 @@ export function replayCommand(exit: (code: number) => void): Command {
     .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
     .option('--rate <hertz>', 'frames a second; the motion does not depend on it', frameRate, 60)
     .option('--json', 'print one JSON object instead of a table', false)
+    .option('--ground <file>', 'the ground that it was recorded over: a description with a height image beside it')
     .option('--trace <file>', 'write a CSV row for every frame')
     .action(async (session: string, options: ReplayOptions) => {
       const { summary, unfinishedLine } = await play(session, options);
@@ -48,11 +51,12 @@ interface Played {
 async function play(session: string, options: ReplayOptions): Promise<Played> {
   const size = session === '-' ? null : await sizeOf(session);
   const progress = createProgress(size);
+  const terrain = options.ground === undefined ? null : await readGround(options.ground);
   const trace = options.trace === undefined ? null : openTrace(options.trace);
   try {
     const stream: AsyncIterable<Buffer> = session === '-' ? process.stdin : createReadStream(session);
     const decoder = new TextDecoder();
-    const player = new Player(options.rate, trace);
+    const player = new Player(options.rate, terrain, trace);
     let read = 0;
     for await (const piece of stream) {
       read += piece.length;
@@ -73,12 +77,14 @@ async function play(session: string, options: ReplayOptions): Promise<Played> {
 /** Text in, signals played as soon as they are whole. */
 class Player {
   readonly #rate: number;
+  readonly #terrain: Terrain | null;
   readonly #trace: Trace | null;
   readonly #reader = new SessionReader();
   #replay: Replay | null = null;
 
-  constructor(rate: number, trace: Trace | null) {
+  constructor(rate: number, terrain: Terrain | null, trace: Trace | null) {
     this.#rate = rate;
+    this.#terrain = terrain;
     this.#trace = trace;
   }
 
@@ -95,7 +101,7 @@ class Player {
   #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
     const trace = this.#trace;
     const frame = trace === null ? {} : { frame: trace.row };
-    this.#replay ??= new Replay(header, { rate: this.#rate, ...frame });
+    this.#replay ??= new Replay(header, { rate: this.#rate, terrain: this.#terrain, ...frame });
     for (const signal of signals) this.#replay.push(signal);
     return this.#replay;
   }

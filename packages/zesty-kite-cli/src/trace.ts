@@ -10,7 +10,8 @@ export interface Trace {
   close(): Promise<void>;
 }
 
-const COLUMNS = 'seconds,x,y,span,goal_x,goal_y,goal_span,held_x,held_y,grip_x,grip_y,grip_error_px,settled';
+const COLUMNS =
+  'seconds,x,y,focus_height,span,heading,pitch,field_of_view,goal_x,goal_y,goal_span,held_x,held_y,held_height,grip_x,grip_y,grip_error_px,settled';
 
 export function openTrace(file: string): Trace {
   const stream = createWriteStream(file);
@@ -41,12 +42,14 @@ export function openTrace(file: string): Trace {
 
 /** No cell needs quotes: all are numbers, empty, or true and false. */
 function cells(camera: Camera, micros: number): (number | string)[] {
-  const { view, goal, grip } = camera;
-  const pose = [micros / 1e6, view.x, view.y, view.span, goal.x, goal.y, goal.span];
-  if (grip === null) return [...pose, '', '', '', '', '', String(camera.settled)];
-  const shown = view.toScreen(grip.x, grip.y);
+  const { view, goal, grips } = camera;
+  const { x, y, focusHeight, span, heading, pitch, fieldOfView } = view;
+  const pose = [micros / 1e6, x, y, focusHeight, span, heading, pitch, fieldOfView, goal.x, goal.y, goal.span];
+  const [grip] = grips;
+  if (grip === undefined) return [...pose, '', '', '', '', '', '', String(camera.settled)];
+  const shown = view.toScreen(grip.x, grip.y, grip.height);
   const offX = shown.x - grip.screenX;
   const offY = shown.y - grip.screenY;
   const error = grip.limited ? '' : Math.sqrt(offX * offX + offY * offY);
-  return [...pose, grip.x, grip.y, grip.screenX, grip.screenY, error, String(camera.settled)];
+  return [...pose, grip.x, grip.y, grip.height, grip.screenX, grip.screenY, error, String(camera.settled)];
 }

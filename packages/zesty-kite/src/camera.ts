@@ -4,47 +4,68 @@ import {
   cleanSignal,
   Hands,
   SignalQueue,
+  type About,
+  type HoldIntent,
   type PanIntent,
   type PlaceSignal,
   type Signal,
   type SignalBody,
   type StampedSignal,
+  type ZoomIntent,
 } from './control/index.ts';
-import { boundsExcess } from './limits/index.ts';
+import type { Terrain } from './ground/index.ts';
+import { boundaryOf, excessOf, mostSpanInside } from './limits/index.ts';
 import {
   Course,
+  createRules,
   goalPose,
+  holdAnew,
   isAtRest,
   isPanning,
+  leastSpan,
+  letGo,
   microsOf,
   Motion,
+  mostSpan,
   placeAt,
   refit,
   resize,
-  startPose,
+  setFingers,
+  settle,
+  startPlace,
+  stopMoving,
+  takeBelow,
   takeGrip,
+  takeGripOf,
+  tiltBy,
+  turnBy,
   zoomBy,
+  zoomToStop,
+  type Place,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
-import { aim, View, type Pose, type Screen } from './view/index.ts';
+import { aim, canonical, View, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
   /** The size of what is drawn on, where it is known before the first `screen` signal. */
   readonly screen?: Screen | null;
+  /** The heights of the ground; flat when left out. */
+  readonly terrain?: Terrain | null;
   /** Called when something comes in while the camera is settled: time to draw frames again. */
   readonly wake?: () => void;
 }
 
-/** A ground point held under a screen point. */
+/** A point of the ground held under a screen point. */
 export interface Grip {
-  /** The ground point, world units. */
+  /** The held point, world units. */
   readonly x: number;
   readonly y: number;
+  readonly height: number;
   /** The screen point, CSS pixels from the top left. */
   readonly screenX: number;
   readonly screenY: number;
-  /** A limit binds, so that the point need not be there. */
+  /** A limit binds, or the point is out of reach, so that it need not be there. */
   readonly limited: boolean;
 }
 
@@ -52,6 +73,8 @@ export interface Grip {
 export interface SessionStart {
   readonly settings: Settings;
   readonly screen: Screen | null;
+  /** Which heights it was over; left out where the ground was flat. */
+  readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
 }
 
 /** A signal later than the frame is waited for; if by more than an hour, it is from another clock. */
@@ -72,18 +95,20 @@ export class Camera {
   readonly view: View = new View();
 
   readonly #wake: () => void;
+  readonly #terrain: Terrain | null;
   readonly #polls: ((time: number) => void)[] = [];
   readonly #waiting = new SignalQueue();
   readonly #hands = new Hands();
   readonly #course: Course;
   readonly #frame = new Motion();
+  readonly #insets = { left: 0, top: 0, right: 0, bottom: 0 };
 
   #written: Settings;
   #settings: FullSettings;
   #screen: Screen = { width: 1, height: 1 };
   #sized = false;
   /** Where to stand once the size of the screen is known. */
-  #placed: Pose;
+  #placed: Place;
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
@@ -98,8 +123,9 @@ export class Camera {
     this.#written = mergeSettings({}, settings);
     this.#settings = checkSettings(this.#written);
     this.#wake = options.wake ?? (() => undefined);
-    this.#course = new Course(this.#settings, this.#screen);
-    this.#placed = startPose(this.#settings);
+    this.#terrain = options.terrain ?? null;
+    this.#course = new Course(createRules(this.#settings, this.#screen, this.#terrain));
+    this.#placed = startPlace(this.#course.rules);
     this.#restart(options.screen ?? null);
   }
 
@@ -115,32 +141,55 @@ export class Camera {
 
   /** Where the camera is heading to. */
   get goal(): Pose {
-    return goalPose(this.#frame, this.#course.limits, { x: 0, y: 0, span: 1 });
+    return this.#handedOut(goalPose(this.#frame, this.#course.rules, poseOf(this.#frame)));
   }
 
   /** Where the camera is now. */
   get shown(): Pose {
-    return { x: this.#frame.x, y: this.#frame.y, span: this.#frame.span };
+    return this.#handedOut(poseOf(this.#frame));
   }
 
-  /** The ground point held now, or null. */
-  get grip(): Grip | null {
-    const { gripping, heldX, heldY, gripX, gripY, limited } = this.#frame;
-    if (!gripping) return null;
-    const { width, height } = this.#screen;
-    const screenX = gripX * height + width / 2;
-    const screenY = gripY * height + height / 2;
-    return { x: heldX, y: heldY, screenX, screenY, limited };
+  /** The points of the ground that are held under screen points now: none, one or two. */
+  get grips(): readonly Grip[] {
+    const { fingers, gripping, below, limited } = this.#frame;
+    if (fingers === 0 && (!gripping || below)) return [];
+    const { heldX, heldY, heldHeight, gripX, gripY } = this.#frame;
+    const grips = [this.#gripAt(heldX, heldY, heldHeight, gripX, gripY, limited)];
+    if (fingers < 2) return grips;
+    const { heldX2, heldY2, heldHeight2, gripX2, gripY2 } = this.#frame;
+    return [...grips, this.#gripAt(heldX2, heldY2, heldHeight2, gripX2, gripY2, limited)];
   }
 
-  /** How far the view reaches over its bounds now, in world units; 0 when all is well. */
+  #gripAt(x: number, y: number, height: number, screenX: number, screenY: number, limited: boolean): Grip {
+    const { look } = this.view;
+    const there = this.#handedOut({ x, y, height });
+    const outOfReach = look.v(screenY) <= look.reachV || !this.view.toScreen(there.x, there.y, height).inFront;
+    return { ...there, screenX, screenY, limited: limited || outOfReach };
+  }
+
+  /** With coordinates as they are inside the first copy of a world that repeats itself. */
+  #handedOut<T extends { x: number; y: number }>(place: T): T {
+    const { periodX, periodY } = this.#course.rules.ground;
+    place.x = canonical(place.x, periodX);
+    place.y = canonical(place.y, periodY);
+    return place;
+  }
+
+  /**
+   * How far the view reaches over its bounds now, in world units; 0 when all is well. What a hand
+   * pulls over an elastic edge counts.
+   */
   get boundsExcess(): number {
-    return boundsExcess(this.view, this.#course.limits);
+    const { x, y, span } = this.#frame;
+    return excessOf(this.#course.rules.boundary, this.view.look, span, x, y);
   }
 
-  /** The spans allowed on this screen, world units. */
+  /** The spans allowed as the camera looks now, world units. */
   get spanRange(): { least: number; most: number } {
-    return { least: this.#course.limits.least, most: this.#course.limits.most };
+    const { look } = this.view;
+    const { rules } = this.#course;
+    const least = leastSpan(rules, look);
+    return { least, most: Math.max(least, mostSpanInside(rules.boundary, look, mostSpan(rules, look))) };
   }
 
   /**
@@ -165,6 +214,31 @@ export class Camera {
   /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */
   place(pose: Omit<PlaceSignal, 'kind'>): void {
     this.signal({ ...pose, kind: 'place' });
+  }
+
+  /**
+   * Holds the ground under a screen point (CSS pixels), or moves there with what is held: one finger
+   * drags, two pinch and twist. For gestures of your own.
+   *
+   * @param id tells fingers apart; the two that came first count
+   */
+  hold(id: number, x: number, y: number): void {
+    this.signal({ kind: 'hold', id, x, y });
+  }
+
+  /** Lets go with a finger, or with all of them. */
+  letGo(id?: number): void {
+    this.signal(id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id });
+  }
+
+  /** Turns clockwise by degrees, eased, about the focus or another point: `camera.turn(90)`. */
+  turn(degrees: number, about?: About): void {
+    this.signal(about === undefined ? { kind: 'turn', degrees } : { kind: 'turn', degrees, about });
+  }
+
+  /** Looks down by so many degrees more (or fewer, below 0), eased, about the focus or another point. */
+  tilt(degrees: number, about?: About): void {
+    this.signal(about === undefined ? { kind: 'tilt', degrees } : { kind: 'tilt', degrees, about });
   }
 
   /**
@@ -194,13 +268,17 @@ export class Camera {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
-    this.#written = mergeSettings(this.#written, { start: this.shown });
-    this.#settings = checkSettings(this.#written);
+    const { x, y, span, heading, pitch } = this.shown;
+    this.#written = mergeSettings(this.#written, { start: { x, y, span, heading, pitch } });
+    this.#rule(checkSettings(this.#written));
     this.#write = write;
     const screen = this.#sized ? this.#screen : null;
     this.#restart(screen);
     this.#wake();
-    return { settings: this.#written, screen };
+    const start = { settings: this.#written, screen };
+    if (this.#terrain === null) return start;
+    const { id, digest } = this.#terrain;
+    return { ...start, terrain: { id, digest } };
   }
 
   /**
@@ -219,7 +297,16 @@ export class Camera {
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
     this.#course.show(this.#micros, this.#frame);
     this.#drawn = true;
-    return aim(this.view, this.#frame, this.#screen, this.#settings.ground);
+    return this.#aim();
+  }
+
+  #aim(): View {
+    const { insetLeft, insetTop, insetRight, insetBottom } = this.#frame;
+    this.#insets.left = insetLeft;
+    this.#insets.top = insetTop;
+    this.#insets.right = insetRight;
+    this.#insets.bottom = insetBottom;
+    return aim(this.view, this.#frame, this.#screen, this.#course.rules.ground, this.#insets);
   }
 
   /** Refuses a change that would not do after those that wait; it never overtakes them. */
@@ -268,14 +355,26 @@ export class Camera {
       case 'key':
         this.#pan(this.#hands.key(body, this.#settings));
         break;
-      case 'wheel': {
-        const { octaves, gripX, gripY } = this.#hands.wheel(body, this.#settings, this.#screen);
-        takeGrip(kept, gripX, gripY);
-        zoomBy(kept, this.#course.limits, octaves);
+      case 'wheel':
+        this.#zoom(this.#hands.wheel(body, this.#settings, this.#screen));
         break;
-      }
+      case 'hold':
+        this.#hold(this.#hands.hold(body));
+        break;
+      case 'let-go':
+        this.#hold(this.#hands.letGo(body));
+        break;
+      case 'turn':
+        this.#gripAbout(body.about);
+        turnBy(kept, this.#course.rules, body.degrees);
+        break;
+      case 'tilt':
+        this.#gripAbout(body.about);
+        tiltBy(kept, this.#course.rules, body.degrees);
+        break;
       case 'release':
         this.#pan(this.#hands.release());
+        this.#hold(this.#hands.letGo({ kind: 'let-go' }));
         break;
       case 'gap':
         kept.stalled = body.phase === 'begin';
@@ -285,8 +384,10 @@ export class Camera {
           x: body.x ?? kept.x,
           y: body.y ?? kept.y,
           span: body.span ?? kept.span,
+          heading: body.heading ?? kept.heading,
+          pitch: body.pitch ?? (this.#sized ? kept.pitch : this.#placed.pitch),
         };
-        placeAt(kept, this.#course.limits, this.#placed);
+        placeAt(kept, this.#course.rules, this.#course.look, this.#placed);
         break;
       case 'change':
         this.#adopt(mergeSettings(this.#written, body.settings));
@@ -299,38 +400,85 @@ export class Camera {
     this.#course.kept.targetY = down;
   }
 
+  #zoom({ notches, anchor, x, y }: ZoomIntent): void {
+    const { kept, rules, look } = this.#course;
+    if (kept.fingers === 2) return;
+    if (kept.fingers === 0) {
+      if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
+      else if (anchor === 'below-eye') takeBelow(kept, look);
+      else letGo(kept);
+    }
+    zoomBy(kept, rules, look, notches);
+  }
+
+  /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
+  #hold({ fingers, change }: HoldIntent): void {
+    if (change === 'none') return;
+    const { kept, rules, look } = this.#course;
+    setFingers(kept, fingers);
+    if (change === 'anew') {
+      stopMoving(kept);
+      holdAnew(kept, rules, look);
+    }
+    if (fingers.length > 0) settle(kept, rules, look, 0, 0);
+    else zoomToStop(kept, rules, look);
+    kept.easing = true;
+  }
+
+  /** Takes hold of what a turn or a tilt goes about; a hand goes on holding what it holds. */
+  #gripAbout(about: About | undefined): void {
+    const { kept, rules, look } = this.#course;
+    if (kept.fingers > 0) return;
+    if (about === undefined) letGo(kept);
+    else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);
+    else takeGrip(kept, rules, look, about.screenX, about.screenY);
+  }
+
   #resize(screen: Screen): void {
     if (screen.width < 1 || screen.height < 1) return;
-    const { kept } = this.#course;
-    const from = this.#screen;
-    this.#screen = { width: screen.width, height: screen.height };
-    this.#course.adopt(this.#settings, this.#screen);
-    if (this.#sized) resize(kept, this.#course.limits, from, this.#screen, this.#settings.resize.keep);
-    else placeAt(kept, this.#course.limits, this.#placed);
+    const { kept, look } = this.#course;
+    this.#screen = screen;
+    this.#rule(this.#settings);
+    if (this.#sized) resize(kept, this.#course.rules, look);
+    else placeAt(kept, this.#course.rules, look, this.#placed);
     this.#sized = true;
   }
 
   #adopt(written: Settings): void {
-    this.#settings = checkSettings(written);
+    const otherBounds = written.bounds !== this.#written.bounds;
     this.#written = written;
-    this.#course.adopt(this.#settings, this.#screen);
-    refit(this.#course.kept, this.#course.limits);
+    this.#rule(checkSettings(written), otherBounds);
+    refit(this.#course.kept, this.#course.rules, this.#course.look, otherBounds);
     this.#hands.keepBound(this.#settings);
     this.#pan(this.#hands.pan(this.#settings));
+  }
+
+  /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
+  #rule(settings: FullSettings, otherBounds = false): void {
+    const { boundary } = this.#course.rules;
+    const stays = !otherBounds && settings.wrap === this.#settings.wrap;
+    this.#settings = settings;
+    const kept = stays ? boundary : boundaryOf(settings);
+    this.#course.adopt(createRules(settings, this.#screen, this.#terrain, kept));
   }
 
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
+    this.#hands.letGo({ kind: 'let-go' });
     this.#course.restart();
     this.#origin = null;
     this.#micros = 0;
     this.#drawn = false;
     this.#sized = false;
-    this.#placed = startPose(this.#settings);
-    placeAt(this.#course.kept, this.#course.limits, this.#placed);
+    this.#placed = startPlace(this.#course.rules);
+    placeAt(this.#course.kept, this.#course.rules, this.#course.look, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
     this.#frame.copyFrom(this.#course.kept);
-    aim(this.view, this.#frame, this.#screen, this.#settings.ground);
+    this.#aim();
   }
+}
+
+function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Motion): Pose {
+  return { x, y, focusHeight, span, heading, pitch, fieldOfView };
 }

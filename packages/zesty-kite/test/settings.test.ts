@@ -22,7 +22,7 @@ function problemsOf(input: unknown): string[] {
 
 test('nothing at all is enough, and every default conforms to the JSON Schema', () => {
   const full = checkSettings({});
-  expect(full.pan).toEqual({ speed: 1, fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 });
+  expect(full.pan).toEqual({ speed: 1, even: 'screen', fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 });
   expect(conforms(full)).toBe(true);
 });
 
@@ -32,14 +32,16 @@ test('all problems are listed at once, each with its path, the value found and w
     zoom: { notch: -3, anchor: 'middle', halflife: 1 },
     pan: { speed: 'fast', startHalfLife: Infinity },
     keys: { up: ['KeyW', 'w'] },
-    bounds: { left: 0, top: 0, right: 10 },
+    bounds: { left: 0, top: 'up', right: 10 },
+    pitch: { degrees: [[10, 30], [20]] },
   });
   expect(found).toEqual([
-    'pan.speed: "fast"; a number from 0 to 100, such as 1',
+    'pitch.degrees: [[10,30],[20]]; a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
+    'pan.speed: "fast"; a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
     'pan.startHalfLife: Infinity; a number from 0 to 60, such as 0.08',
     'zoom.notch: -3; a number from 1.001 to 16, such as 1.1',
-    'zoom.anchor: "middle"; one of "cursor", "centre"',
-    'bounds.bottom: nothing; a number',
+    'zoom.anchor: "middle"; one of "cursor", "focus", "below-eye"',
+    'bounds.top: "up"; a number from -1000000000000 to 1000000000000, such as 512',
     'keys.up[1]: "w"; a UI Events key code, such as "KeyW"',
     'zooom: an unknown key; perhaps "zoom"',
     'zoom.halflife: an unknown key; perhaps "halfLife"',
@@ -58,30 +60,127 @@ test('settings that contradict each other are refused, and coordinates too far f
   ]);
 });
 
+test('bounds have one shape, whole, with an area; GeoJSON is checked to the last corner', () => {
+  expect(problemsOf({ bounds: { left: 0, top: 0, right: 10 } })).toEqual(['bounds.bottom: nothing; a number']);
+  expect(problemsOf({ bounds: { keep: 'focus' } })[0]).toMatch(/^bounds: nothing; one shape: left, top/);
+  expect(problemsOf({ bounds: { left: 0, circle: { x: 0, y: 0, radius: 9 } } })[0]).toMatch(
+    /^bounds: "left, top, right, bottom and circle"; one shape/,
+  );
+  const area = (coordinates: unknown): object => ({ bounds: { area: { type: 'Polygon', coordinates } } });
+  expect(
+    problemsOf(
+      area([
+        [
+          [0, 0],
+          [9, 'x'],
+          [9, 9],
+        ],
+      ]),
+    ),
+  ).toEqual([
+    'bounds.area.coordinates[0][1]: [9,"x"]; a corner [x, y] of two finite numbers',
+    expect.stringMatching(/^bounds.area: .*; at least one polygon in it$/),
+  ]);
+  expect(
+    problemsOf(
+      area([
+        [
+          [0, 0],
+          [9, 9],
+          [4, 4],
+          [0, 0],
+        ],
+      ]),
+    )[0],
+  ).toMatch(/; a ring of at least three corners that has an area$/);
+  expect(problemsOf({ bounds: { area: { type: 'Feature', geometry: { type: 'Point' } } } })[0]).toMatch(
+    /^bounds.area.geometry.type: "Point"; "Polygon" or "MultiPolygon"/,
+  );
+  expect(
+    problemsOf({
+      pitch: {
+        degrees: [
+          [60, 40],
+          [60, 70],
+        ],
+      },
+    }),
+  ).toEqual(['pitch.degrees[1][0]: 60; more than the span of the stop before it, 60']);
+});
+
+test('a change of bounds replaces one shape by another and keeps the rest', () => {
+  const camera = new Camera({ bounds: { left: 0, top: 0, right: 900, bottom: 600, elastic: 0.2 } });
+  camera.change({ bounds: { circle: { x: 0, y: 0, radius: 500 } } });
+  camera.advance(0);
+  expect(camera.settings.bounds).toMatchObject({ circle: { radius: 500 }, elastic: 0.2 });
+  expect(camera.settings.bounds?.left).toBeUndefined();
+});
+
 test.each([[null], [7], ['settings'], [[]], [undefined]])('%p is refused as a whole', (input) => {
   expect(problemsOf(input)).toHaveLength(1);
 });
 
 test('what the JSON Schema lets through has at most contradictions, and what we take conforms', () => {
   const value = fc.oneof(
-    fc.constantFrom(null, 'span', 'cursor', [], {}, ['KeyW'], true),
+    fc.constantFrom(
+      null,
+      'span',
+      'cursor',
+      [],
+      {},
+      ['KeyW'],
+      true,
+      [[60, 40]],
+      [
+        [9, 9],
+        [8, 8],
+      ],
+      { near: 1, far: 2, at: 3 },
+    ),
     fc.double({ noNaN: true }),
     fc.integer({ min: -5, max: 70 }),
   );
   const part = fc.dictionary(
-    fc.constantFrom('speed', 'notch', 'halfLife', 'x', 'span', 'anchor', 'keep', 'up', 'left', 'typo'),
+    fc.constantFrom(
+      'speed',
+      'notch',
+      'halfLife',
+      'x',
+      'span',
+      'anchor',
+      'keep',
+      'up',
+      'degrees',
+      'fieldOfView',
+      'stops',
+      'turn',
+      'typo',
+    ),
     value,
     { maxKeys: 2 },
   );
   const whole = fc.dictionary(
-    fc.constantFrom('start', 'pan', 'zoom', 'resize', 'keys', 'ground', 'typo'),
+    fc.constantFrom(
+      'start',
+      'pan',
+      'pitch',
+      'lens',
+      'turn',
+      'zoom',
+      'hold',
+      'wrap',
+      'resize',
+      'keys',
+      'ground',
+      'typo',
+    ),
     fc.oneof(part, value),
     { maxKeys: 3 },
   );
   fc.assert(
     fc.property(whole, (input) => {
       const json = JSON.parse(JSON.stringify(input)) as unknown;
-      const contradictions = problemsOf(json).every((problem) => /; at (least|most) /.test(problem));
+      const contradictions = problemsOf(json).every((problem) => /; (at (least|most)|more than) /.test(problem));
       expect(conforms(json)).toBe(contradictions);
     }),
     { numRuns: 2000 },

@@ -1,8 +1,8 @@
 /** Motion has no jumps: not at the steps of the grid, not at signals, not at a wall. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Point } from '../src/index.ts';
-import { between, drive, hands, settingsWith, steeringBy, type Steering } from './steering.ts';
+import { Camera, type Spot } from '../src/index.ts';
+import { between, drive, hands, landmarks, settingsWith, steeringBy, straightDown, type Steering } from './steering.ts';
 
 const wheel = fc.record({
   kind: fc.constant('wheel' as const),
@@ -11,29 +11,34 @@ const wheel = fc.record({
   notches: between(-2, 2),
 });
 
-/** Keys and notches that move at a pace at which two microseconds are next to nothing. */
+const turn = fc.record({ kind: fc.constantFrom('turn' as const, 'tilt' as const), degrees: between(-20, 20) });
+
+/** Keys, notches and turns that move at a pace at which two microseconds are next to nothing. */
 function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
-  return steeringBy(fc.oneof(hands.keys, wheel), settingsWith(bounded), 12).map((steering) => ({
+  return steeringBy(fc.oneof(hands.keys, wheel, turn), settingsWith(bounded), 12).map((steering) => ({
     ...steering,
     settings: {
       ...steering.settings,
       pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
       zoom: { ...steering.settings.zoom, notch: 1.2, halfLife },
+      pitch: { ...steering.settings.pitch, halfLife: 0.15 },
+      lens: { ...steering.settings.lens, halfLife: 0.15 },
+      turn: { halfLife: 0.15 },
     },
   }));
 }
 
 /**
- * Where two corners of the ground show, in pixels, at each of the times after the first; the
- * corners are taken anew from every fourth frame.
+ * Where nine landmarks show, in pixels, at each of the times after the first; they are taken anew
+ * from every fourth frame.
  */
 function tracks(steering: Steering, times: readonly number[]): number[][] {
-  let corners: Point[] = [];
+  let marks: Spot[] = [];
   const seen: number[][] = [];
   drive(steering, [0, ...times], ({ view }, time) => {
     if (time === 0) return;
-    if (seen.length % 4 === 0) corners = [view.toGround(0, 0), view.toGround(view.width, view.height)];
-    seen.push(corners.map(({ x, y }) => view.toScreen(x, y)).flatMap(({ x, y }) => [x, y]));
+    if (seen.length % 4 === 0) marks = landmarks(view);
+    seen.push(marks.map(({ x, y, height }) => view.toScreen(x, y, height)).flatMap(({ x, y }) => [x, y]));
   });
   return seen;
 }
@@ -81,7 +86,7 @@ test('a key or a notch changes where the camera goes and not where it is: within
 
 test('what pushed against a wall turns back at once, as if from rest', () => {
   fc.assert(
-    fc.property(settingsWith(true), fc.boolean(), (settings, zooming) => {
+    fc.property(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {
       const screen = { width: 600, height: 400 };
       const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
       const zoom = { leastSpan: 10, mostSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };

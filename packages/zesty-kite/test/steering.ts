@@ -1,10 +1,11 @@
 /** Random settings and random steering, and driving a camera with them. */
 import fc from 'fast-check';
-import { Camera, type Screen, type Settings, type StampedSignal } from '../src/index.ts';
+import { Camera, terrainOf, type Screen, type Settings, type StampedSignal, type View } from '../src/index.ts';
 
 export interface Steering {
   readonly settings: Settings;
   readonly screen: Screen;
+  readonly hilly: boolean;
   readonly signals: readonly StampedSignal[];
 }
 
@@ -27,14 +28,108 @@ export const rectangles = fc
   .tuple(between(-3000, 3000), between(-3000, 3000), between(40, 5000), between(40, 5000))
   .map(([left, top, width, height]) => ({ left, top, right: left + width, bottom: top + height }));
 
-const bounds = fc
-  .tuple(rectangles, fc.constantFrom('centre' as const, 'limit-zoom' as const))
-  .map(([rectangle, whenSmaller]) => ({ ...rectangle, whenSmaller }));
+/** Corners of a convex polygon of 3 to 32 edges: points of an ellipse, in order. */
+export const convexPolygons = fc
+  .tuple(
+    fc.uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 32 }),
+    between(100, 3000),
+    between(0.3, 1),
+    between(-1000, 1000),
+  )
+  .filter(([degrees]) => gaps(degrees).every((gap) => gap < 170))
+  .map(([degrees, size, flat, middle]) =>
+    degrees
+      .toSorted((a, b) => a - b)
+      .map((at): [number, number] => [
+        middle + size * Math.cos((at * Math.PI) / 180),
+        size * flat * Math.sin((at * Math.PI) / 180) - middle,
+      ]),
+  );
+
+function gaps(degrees: readonly number[]): number[] {
+  const sorted = degrees.toSorted((a, b) => a - b);
+  return sorted.map((at, i) => ((sorted[(i + 1) % sorted.length] ?? 0) - at + 360) % 360);
+}
+
+/** A bay, a hole and an island of its own. */
+const SHORE = {
+  type: 'MultiPolygon' as const,
+  coordinates: [
+    [
+      [
+        [-900, -700],
+        [1000, -600],
+        [200, 60],
+        [900, 800],
+        [-800, 700],
+        [-900, -700],
+      ],
+      [
+        [-500, -200],
+        [-100, -300],
+        [-200, 200],
+        [-500, -200],
+      ],
+    ],
+    [
+      [
+        [1500, -200],
+        [2000, 0],
+        [1500, 300],
+        [1500, -200],
+      ],
+    ],
+  ],
+};
+
+const shapes = fc.oneof(
+  rectangles,
+  fc.record({ circle: fc.record({ x: between(-500, 500), y: between(-500, 500), radius: between(60, 2500) }) }),
+  convexPolygons.map((polygon) => ({ polygon })),
+  fc.constant({ area: SHORE }),
+);
+
+export const bounds = fc
+  .tuple(
+    shapes,
+    fc.record({
+      keep: fc.constantFrom('view' as const, 'view' as const, 'focus' as const),
+      whenSmaller: fc.constantFrom('centre' as const, 'limit-zoom' as const),
+      margin: fc.oneof(fc.constant(0), between(-10, 50)),
+      screenMargin: fc.oneof(fc.constant(0), between(-0.2, 0.2)),
+      elastic: fc.oneof(fc.constant(0), between(0.05, 0.5)),
+    }),
+  )
+  .map(([shape, rest]) => ({ ...shape, ...rest }));
+
+const byZoom = (value: fc.Arbitrary<number>): fc.Arbitrary<NonNullable<Settings['pitch']>['degrees']> =>
+  fc.oneof(
+    value,
+    fc.tuple(value, value, value).map(([a, b, c]): [number, number][] => [
+      [30, a],
+      [200, b],
+      [900, c],
+    ]),
+    fc.record({ near: value, far: value, at: between(60, 900), slack: between(0, 0.5) }),
+  );
+
+/** Every way to look: straight down, tilted, by zoom, by lens, at a distance, with panels, turned. */
+export const looks = fc.record({
+  pitch: fc.record({ degrees: fc.oneof(fc.constant(90), byZoom(between(25, 90))), halfLife }),
+  lens: fc.oneof(
+    fc.constant({}),
+    fc.record({ fieldOfView: byZoom(between(10, 60)), halfLife }),
+    fc.record({ distance: between(100, 5000) }),
+  ),
+  safeFrame: fc.oneof(fc.constant({}), fc.record({ left: between(0, 400), bottom: between(0, 300), halfLife })),
+});
+
+const heading = between(-360, 360);
 
 /** Settings of every kind; `bounded` says whether there are bounds. */
-export function settingsWith(bounded: boolean): fc.Arbitrary<Settings> {
-  return fc.record({
-    start: fc.record({ x: between(-3000, 3000), y: between(-3000, 3000), span: between(10, 3000) }),
+export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = looks): fc.Arbitrary<Settings> {
+  const moving = fc.record({
+    start: fc.record({ x: between(-3000, 3000), y: between(-3000, 3000), span: between(10, 3000), heading }),
     pan: fc.record({
       speed: between(0.1, 5),
       fast: between(0.5, 5),
@@ -46,18 +141,25 @@ export function settingsWith(bounded: boolean): fc.Arbitrary<Settings> {
       mostSpan: between(60, 5000),
       notch: between(1.01, 2),
       halfLife,
-      anchor: fc.constantFrom('cursor' as const, 'centre' as const),
+      anchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const),
     }),
+    turn: fc.oneof(fc.constant({}), fc.record({ least: between(-200, 0), most: between(0, 200), halfLife })),
+    hold: fc.record({ turn: fc.boolean() }),
     bounds: bounded ? bounds : fc.constant(null),
     resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
   });
+  return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
 }
 
+/** Straight down and unturned, as a flat map is seen. */
+export const straightDown: fc.Arbitrary<Settings> = fc.constant({ start: { span: 300 } });
+
 const key = fc.record({ kind: fc.constant('key' as const), code: fc.constantFrom(...KEYS), down: fc.boolean() });
+const pixel = between(0, 2400);
 const wheel = fc.record({
   kind: fc.constant('wheel' as const),
-  x: between(0, 2400),
-  y: between(0, 2400),
+  x: pixel,
+  y: pixel,
   notches: fc.oneof(between(-6, 6), between(-1e6, 1e6)),
 });
 const release = fc.constant({ kind: 'release' as const });
@@ -65,30 +167,77 @@ const screen = fc.tuple(screens, fc.boolean()).map(([size, none]) => ({
   kind: 'screen' as const,
   ...(none ? { width: 0, height: 0 } : size),
 }));
-const place = fc.record({ kind: fc.constant('place' as const), x: between(-1e4, 1e4), span: between(1, 1e4) });
-const change = fc
-  .record({ speed: between(0, 3), halfLife })
-  .map(({ speed, halfLife: h }) => ({ kind: 'change' as const, settings: { pan: { speed }, zoom: { halfLife: h } } }));
+const place = fc.record({
+  kind: fc.constant('place' as const),
+  x: between(-1e4, 1e4),
+  span: between(1, 1e4),
+  heading,
+  pitch: between(1, 90),
+});
+const change = fc.oneof(
+  fc
+    .record({ speed: between(0, 3), halfLife })
+    .map(({ speed, halfLife: h }) => ({ pan: { speed }, zoom: { halfLife: h } })),
+  fc.record({ safeFrame: fc.record({ left: between(0, 300), top: between(0, 300) }) }),
+);
 const gap = fc.constantFrom('begin' as const, 'end' as const).map((phase) => ({ kind: 'gap' as const, phase }));
+const finger = fc.integer({ min: 1, max: 3 });
+const hold = fc.record({ kind: fc.constant('hold' as const), id: finger, x: pixel, y: pixel });
+const letGo = fc.record({ kind: fc.constant('let-go' as const), id: finger });
+const about = fc.option(
+  fc.oneof(fc.record({ x: between(-900, 900), y: between(-900, 900) }), fc.record({ screenX: pixel, screenY: pixel })),
+  { nil: undefined },
+);
+const turning = (kind: 'turn' | 'tilt'): fc.Arbitrary<object> =>
+  fc
+    .record({ degrees: fc.oneof(between(-90, 90), between(-1e5, 1e5)), about })
+    .map(({ degrees, about: point }) => ({ kind, degrees, ...(point && { about: point }) }));
 
 /** Which devices steer. */
 export const hands = {
   keys: key,
   wheel,
-  everything: fc.oneof(key, key, wheel, wheel, release, screen, place, change, gap),
+  fingers: fc.oneof(hold, hold, hold, letGo),
+  turns: fc.oneof(turning('turn'), turning('tilt')),
+  everything: fc.oneof(
+    key,
+    key,
+    wheel,
+    wheel,
+    hold,
+    hold,
+    letGo,
+    turning('turn'),
+    turning('tilt'),
+    release,
+    screen,
+    place,
+    change.map((settings) => ({ kind: 'change' as const, settings })),
+    gap,
+  ),
 };
 
 /** Up to `most` signals within the first 1.5 seconds, in order. */
 export function steeringBy(
-  signals: fc.Arbitrary<Omit<StampedSignal, 'at'>>,
+  signals: fc.Arbitrary<object>,
   settings: fc.Arbitrary<Settings>,
   most = 24,
+  hilly: fc.Arbitrary<boolean> = fc.boolean(),
 ): fc.Arbitrary<Steering> {
   const stamped = fc
     .array(fc.tuple(fc.integer({ min: 0, max: 1_500_000 }), signals), { maxLength: most, size: 'max' })
     .map((list) => list.toSorted(([a], [b]) => a - b).map(([at, signal]) => ({ ...signal, at }) as StampedSignal));
-  return fc.record({ settings, screen: screens, signals: stamped });
+  return fc.record({ settings, screen: screens, hilly, signals: stamped });
 }
+
+/** Hills as steep as 60°, and flat valleys between. */
+export const hills = terrainOf({
+  id: 'hills',
+  lowest: 0,
+  highest: 120,
+  feature: 4,
+  heightAt: (x, y) => Math.max(0, 60 * Math.sin(x / 35) * Math.cos(y / 41) + 30 * Math.sin((x + 2 * y) / 300)),
+});
 
 /** Frame times in milliseconds, from 0, at a steady rate. */
 export function steady(rate: number, seconds: number): number[] {
@@ -97,11 +246,11 @@ export function steady(rate: number, seconds: number): number[] {
 
 /** Plays steering with frames at the given times (milliseconds); `look` is called after each. */
 export function drive(
-  { settings, screen: size, signals }: Steering,
+  { settings, screen: size, hilly, signals }: Steering,
   times: readonly number[],
   look: (camera: Camera, time: number) => void = () => undefined,
 ): Camera {
-  const camera = new Camera(settings, { screen: size });
+  const camera = new Camera(settings, { screen: size, terrain: hilly ? hills : null });
   let next = 0;
   for (const time of times) {
     for (let signal = signals[next]; signal && signal.at <= Math.round(time * 1000); signal = signals[++next])
@@ -112,7 +261,25 @@ export function drive(
   return camera;
 }
 
-/** The pose as text that tells every bit apart. */
-export function bitsOf({ view: { x, y, span, width, height } }: Camera): string {
-  return [x, y, span, width, height].map((value) => (Object.is(value, -0) ? '-0' : String(value))).join(' ');
+/** The view as text that tells every bit apart. */
+export function bitsOf({ view }: Camera): string {
+  const { x, y, focusHeight, span, heading: turned, pitch, fieldOfView, width, height, look } = view;
+  return [x, y, focusHeight, span, turned, pitch, fieldOfView, width, height, look.middleX, look.frameHeight]
+    .map((value) => (Object.is(value, -0) ? '-0' : String(value)))
+    .join(' ');
+}
+
+/** How far apart two points on the screen are. */
+export function pixelsBetween(a: { x: number; y: number }, b: { x: number; y: number }): number {
+  return Math.hypot(a.x - b.x, a.y - b.y);
+}
+
+/** Nine points of the ground that show, for seeing whether a view jumps: far ones would exaggerate. */
+export function landmarks({ look, x, y, span, focusHeight }: View): { x: number; y: number; height: number }[] {
+  return [-0.4, 0, 0.4].flatMap((u) =>
+    [-0.3, 0, 0.4].map((v) => {
+      look.meet(u, v, span, 0);
+      return { x: x + look.meetX, y: y + look.meetY, height: focusHeight };
+    }),
+  );
 }

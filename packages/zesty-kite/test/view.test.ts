@@ -1,195 +1,308 @@
-/** The view: there and back, matrices against a general matrix package, tiles, resizing. */
+/** The view: there and back, matrices against a general matrix package, picks, tiles, culling. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mat4, vec4 } from 'gl-matrix';
-import { aim, Camera, createMatrices, fillMatrices, View, visibleTiles, type Matrices } from '../src/index.ts';
-import { between, rectangles, screens } from './steering.ts';
+import {
+  aim,
+  createMatrices,
+  fillMatrices,
+  frustumPlanes,
+  showsBox,
+  showsCircle,
+  terrainOfGrid,
+  View,
+  visibleTiles,
+  type Matrices,
+  type ScreenPoint,
+} from '../src/index.ts';
+import { between, hills, pixelsBetween, screens } from './steering.ts';
 
-const poses = fc.record({ x: between(-1e4, 1e4), y: between(-1e4, 1e4), span: between(1, 5000) });
-const heights = fc
+/** Any pose at all: every lens, pitch 1 to 90, and panels. */
+const poses = fc.record({
+  x: between(-1e4, 1e4),
+  y: between(-1e4, 1e4),
+  focusHeight: fc.oneof(fc.constant(0), between(-50, 50)),
+  span: between(1, 5000),
+  heading: between(-720, 720),
+  pitch: fc.oneof(fc.constant(90), between(1, 90)),
+  fieldOfView: fc.oneof(fc.constant(0), between(1, 120)),
+});
+const grounds = fc
   .tuple(between(-50, 50), between(0, 200))
   .map(([lowest, tall]) => ({ lowest, highest: lowest + tall }));
-const views = fc.tuple(poses, screens, heights).map(([pose, screen, range]) => aim(new View(), pose, screen, range));
+const insets = fc.record({
+  left: between(0, 900),
+  top: between(0, 300),
+  right: between(0, 500),
+  bottom: between(0, 900),
+});
+const views = fc
+  .tuple(poses, screens, grounds, insets)
+  .map(([pose, screen, ground, panels]) => aim(new View(), pose, screen, ground, panels));
 const unit = between(0, 1);
 
-test('screen → ground → screen returns within 1e-6 px, anywhere on any screen', () => {
+test('screen → ground → screen returns within 1e-6 px, in any pose, with any lens, anywhere on any screen', () => {
+  let hits = 0;
   fc.assert(
     fc.property(views, unit, unit, (view, u, v) => {
       const ground = view.toGround(u * view.width, v * view.height);
-      const back = view.toScreen(ground.x, ground.y);
-      expect(Math.abs(back.x - u * view.width)).toBeLessThan(1e-6);
-      expect(Math.abs(back.y - v * view.height)).toBeLessThan(1e-6);
+      if (ground === null) return;
+      hits += 1;
+      const back = view.toScreen(ground.x, ground.y, ground.height);
+      expect(pixelsBetween(back, { x: u * view.width, y: v * view.height })).toBeLessThan(1e-6);
+      expect(back.inFront).toBe(true);
     }),
-    { numRuns: 1000 },
+    { numRuns: 2000 },
+  );
+  expect(hits).toBeGreaterThan(1200);
+});
+
+test('at coordinates of 10⁷ and a span of 10, picks are right to 1e-3 px, and float32 counted from the eye does not shake', () => {
+  const m = createMatrices('y', '0..1', 'eye');
+  fc.assert(
+    fc.property(poses, screens, unit, between(0.4, 1), (pose, screen, u, v) => {
+      const view = aim(new View(), { ...pose, x: 1e7 + pose.x, y: -1e7 - pose.y, span: 10 }, screen);
+      const at = { x: u * screen.width, y: v * screen.height };
+      const ground = view.toGround(at.x, at.y);
+      if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 100) return;
+      expect(pixelsBetween(view.toScreen(ground.x, ground.y, ground.height), at)).toBeLessThan(1e-3);
+      fillMatrices(view, m);
+      const from = [ground.x, ground.height, ground.y].map((value, i) => Math.fround(value - (m.origin[i] ?? NaN)));
+      const small = Float32Array.from(m.viewProjection);
+      const [x, y, , w] = vec4.transformMat4(vec4.create(), [from[0] ?? 0, from[1] ?? 0, from[2] ?? 0, 1], small);
+      const shown = { x: ((x / w + 1) / 2) * screen.width, y: ((1 - y / w) / 2) * screen.height };
+      // Counted from the origin it would be off by whole units.
+      expect(pixelsBetween(shown, at)).toBeLessThan(0.05 * (1 + (view.fieldOfView === 0 ? 1 / view.look.sinPitch : 0)));
+    }),
   );
 });
 
-test('the middle is the focus, top to bottom is the span, and the affine transform and footprint agree', () => {
+test('the middle of the safe frame is the focus, the span is its height, and eye, axes, rays and scale agree', () => {
   fc.assert(
     fc.property(views, unit, unit, (view, u, v) => {
-      const near = (a: number | undefined, b: number): void => {
-        expect(Math.abs((a ?? NaN) - b)).toBeLessThan(1e-6);
-      };
-      const top = view.toGround(view.width / 2, 0);
-      near(top.x, view.x);
-      near(view.y - top.y, view.span / 2);
-      const corners = view.footprint();
-      [
-        [0, 0],
-        [view.width, 0],
-        [view.width, view.height],
-        [0, view.height],
-      ].forEach(([x = 0, y = 0], i) => {
-        const corner = view.toGround(x, y);
-        near(corners[i * 2], corner.x);
-        near(corners[i * 2 + 1], corner.y);
-      });
-      const ground = view.toGround(u * view.width, v * view.height);
+      const { look, span } = view;
+      const middle = view.toScreen(view.x, view.y);
+      expect(pixelsBetween(middle, { x: look.middleX, y: look.middleY })).toBeLessThan(1e-6);
+      const up = view.up();
+      const top = view.toScreen(
+        view.x + (up.x * span) / 2,
+        view.y + (up.y * span) / 2,
+        view.focusHeight + (up.height * span) / 2,
+      );
+      expect(pixelsBetween(top, { x: look.middleX, y: look.middleY - look.frameHeight / 2 })).toBeLessThan(1e-6);
+      expect(view.scaleAt(view.x, view.y)).toBeCloseTo(look.frameHeight / span, 6);
+      const ray = view.ray(u * view.width, v * view.height);
+      for (const far of [0.5, 2]) {
+        const distance = far * view.depth().far;
+        const { start, along } = ray;
+        const shown = view.toScreen(
+          start.x + along.x * distance,
+          start.y + along.y * distance,
+          start.height + along.height * distance,
+        );
+        expect(pixelsBetween(shown, { x: u * view.width, y: v * view.height })).toBeLessThan(1e-4);
+      }
+      const forward = view.forward();
+      const right = view.right();
+      expect(forward.x * right.x + forward.y * right.y).toBeCloseTo(0, 12);
+      expect(right.height).toBe(0);
+    }),
+  );
+});
+
+test('an orthographic view is an affine map of the ground; a tilted perspective one says that it is not', () => {
+  fc.assert(
+    fc.property(views, unit, unit, (view, u, v) => {
+      if (view.fieldOfView > 0 && view.pitch < 90) {
+        expect(() => view.affine()).toThrow(/^affine: found a field of view of .* wanted an orthographic lens/);
+        return;
+      }
+      const x = u * view.width;
+      const y = v * view.height;
+      const ground = view.toGround(x, y) ?? { x: NaN, y: NaN };
       const { a, b, c, d, e, f } = view.affine();
-      near(a * ground.x + c * ground.y + e, u * view.width);
-      near(b * ground.x + d * ground.y + f, v * view.height);
+      expect(
+        pixelsBetween({ x: a * ground.x + c * ground.y + e, y: b * ground.x + d * ground.y + f }, { x, y }),
+      ).toBeLessThan(1e-6);
     }),
   );
 });
 
-const conventions: [Matrices['up'], Matrices['depth']][] = [
-  ['y', '-1..1'],
-  ['z', '-1..1'],
-  ['y', '0..1'],
-  ['z', '0..1'],
-  ['y', '1..0'],
-  ['z', '1..0'],
+const conventions: [Matrices['up'], Matrices['depth'], Matrices['from']][] = [
+  ['y', '-1..1', 'origin'],
+  ['z', '-1..1', 'eye'],
+  ['y', '0..1', 'eye'],
+  ['z', '0..1', 'origin'],
+  ['y', '1..0', 'origin'],
+  ['z', '1..0', 'eye'],
 ];
 
 test.each(conventions)(
-  'matrices for %s up and depth %s: product, inverse, screen and clipping are right',
-  (up, depth) => {
-    const out = createMatrices(up, depth);
+  'matrices for %s up, depth %s, from the %s: products, inverses and screen are right, and no ground is clipped',
+  (up, depth, from) => {
+    const out = createMatrices(up, depth, from);
+    const identity = mat4.create();
     fc.assert(
       fc.property(views, unit, unit, unit, (view, u, v, rise) => {
         fillMatrices(view, out);
-        const close = (ours: ArrayLike<number>, theirs: ArrayLike<number>, scale: number): void => {
+        const product = (a: Float64Array, b: Float64Array): Float64Array =>
+          mat4.multiply(new Float64Array(16), a, b) as Float64Array;
+        const same = (ours: ArrayLike<number>, theirs: ArrayLike<number>, size: number): void => {
           for (let i = 0; i < 16; i++)
-            expect(Math.abs((ours[i] ?? NaN) - (theirs[i] ?? NaN))).toBeLessThan(1e-9 * scale);
+            expect(Math.abs((ours[i] ?? NaN) - (theirs[i] ?? NaN))).toBeLessThan(1e-9 * Math.max(size, 1));
         };
-        const product = mat4.multiply(new Float64Array(16), out.projection, out.view);
-        close(out.viewProjection, product, 1e4);
-        const identity = mat4.multiply(new Float64Array(16), out.inverse, out.viewProjection);
-        close(identity, mat4.create(), 1e6);
+        const largest = (m: Float64Array): number => Math.max(...m.map(Math.abs));
+        same(out.viewProjection, product(out.projection, out.view), largest(out.projection) * largest(out.view));
+        same(product(out.viewInverse, out.view), identity, largest(out.view));
+        same(product(out.inverse, out.viewProjection), identity, largest(out.inverse) * largest(out.viewProjection));
 
-        const ground = view.toGround(u * view.width, v * view.height);
-        const height = view.lowest + rise * (view.highest - view.lowest);
+        const height = view.ground.lowest + rise * (view.ground.highest - view.ground.lowest);
+        const ground = view.toLevel(u * view.width, v * view.height, height, { x: 0, y: 0 });
+        if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
         const world = up === 'y' ? [ground.x, height, ground.y] : [ground.x, -ground.y, height];
-        const clip = vec4.transformMat4(
-          new Float64Array(4),
-          [world[0] ?? 0, world[1] ?? 0, world[2] ?? 0, 1],
-          out.viewProjection,
-        );
-        expect(Math.abs(((clip[0] + 1) / 2) * view.width - u * view.width)).toBeLessThan(1e-6);
-        expect(Math.abs(((1 - clip[1]) / 2) * view.height - v * view.height)).toBeLessThan(1e-6);
-        const least = depth === '-1..1' ? -1 : 0;
-        expect(clip[2]).toBeGreaterThan(least);
-        expect(clip[2]).toBeLessThan(1);
+        const [x = NaN, y = NaN, z = NaN] = world.map((value, i) => value - (out.origin[i] ?? NaN));
+        const clip = vec4.transformMat4(new Float64Array(4), [x, y, z, 1], out.viewProjection);
+        const w = clip[3];
+        const shown = { x: ((clip[0] / w + 1) / 2) * view.width, y: ((1 - clip[1] / w) / 2) * view.height };
+        expect(pixelsBetween(shown, { x: u * view.width, y: v * view.height })).toBeLessThan(1e-3);
+        const near = view.depth().far * 1e-4;
+        if (view.toScreen(ground.x, ground.y, height).depth < near * 1.01 && view.fieldOfView > 0) return;
+        expect(clip[2] / w).toBeGreaterThan((depth === '-1..1' ? -1 : 0) - 1e-7);
+        expect(clip[2] / w).toBeLessThan(1 + 1e-7);
       }),
     );
   },
 );
 
-test('the view matrix is what a general look-at from straight above makes', () => {
-  const view = aim(
-    new View(),
-    { x: 512, y: 384, span: 200 },
-    { width: 1280, height: 800 },
-    { lowest: -6, highest: 60 },
+test('a pick on terrain is on the terrain, under the pixel, and nothing of a feature’s size stands before it', () => {
+  const heights = Float64Array.from({ length: 40 * 30 }, (_, i) => ((i * 7919) % 97) / 3);
+  const grid = terrainOfGrid({ id: 'grid', columns: 40, rows: 30, step: 8, heights, left: -160, top: -120 });
+  let hits = 0;
+  fc.assert(
+    fc.property(poses, screens, unit, unit, fc.boolean(), (pose, screen, u, v, hilly) => {
+      const terrain = hilly ? hills : grid;
+      const tall = { lowest: terrain.lowest, highest: terrain.highest, terrain };
+      const view = aim(
+        new View(),
+        { ...pose, x: pose.x / 80, y: pose.y / 80, pitch: Math.max(10, pose.pitch) },
+        screen,
+        tall,
+      );
+      const at = { x: u * screen.width, y: v * screen.height };
+      const found = view.toGround(at.x, at.y);
+      if (found === null) return;
+      const eye = view.eye();
+      if (view.fieldOfView > 0 && eye.height < terrain.heightAt(eye.x, eye.y)) return;
+      hits += 1;
+      expect(Math.abs(terrain.heightAt(found.x, found.y) - found.height)).toBeLessThan(1e-6 * (view.span + 100));
+      expect(pixelsBetween(view.toScreen(found.x, found.y, found.height), at)).toBeLessThan(1e-3);
+      const { start } = view.ray(at.x, at.y);
+      for (let i = 1; i < 60; i++) {
+        const s = (i / 60) ** 2;
+        const east = found.x + (start.x - found.x) * s;
+        const south = found.y + (start.y - found.y) * s;
+        const height = found.height + (start.height - found.height) * s;
+        const deep = terrain.heightAt(east, south) - height;
+        // Only what is thinner than a feature along the line may stick out.
+        if (deep > 0) expect(deep).toBeLessThan(terrain.feature * 4);
+      }
+    }),
+    { numRuns: 300 },
   );
-  const ours = fillMatrices(view, createMatrices()).view;
-  const theirs = mat4.lookAt(mat4.create(), [512, 260, 384], [512, 0, 384], [0, 0, -1]);
-  for (let i = 0; i < 16; i++) expect(ours[i]).toBeCloseTo(theirs[i] ?? NaN, 4);
+  expect(hits).toBeGreaterThan(150);
 });
 
-test('visible tiles are those and only those of which a part shows', () => {
+test('a row of visible tiles has every tile that shows, and no column beyond what shows in that row', () => {
   fc.assert(
-    fc.property(views, between(5, 500), unit, unit, (view, size, u, v) => {
-      const { left, top, right, bottom } = visibleTiles(view, size);
-      const ground = view.toGround(u * view.width, v * view.height);
+    fc.property(views, between(0.02, 2), unit, unit, unit, (view, share, u, v, rise) => {
+      const size = view.span * share;
+      const { lowest, highest } = view.ground;
+      const rows = visibleTiles(view, size);
+      const ground = view.toLevel(u * view.width, v * view.height, lowest + rise * (highest - lowest), { x: 0, y: 0 });
+      if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
       const column = Math.floor(ground.x / size);
       const row = Math.floor(ground.y / size);
-      expect(column).toBeGreaterThanOrEqual(left);
-      expect(column).toBeLessThan(Math.max(right, left + 1));
-      expect(row).toBeGreaterThanOrEqual(top);
-      expect(row).toBeLessThan(Math.max(bottom, top + 1));
-      const slack = 1e-6 * size;
-      const first = view.toGround(0, 0);
-      const last = view.toGround(view.width, view.height);
-      expect((left + 1) * size).toBeGreaterThan(first.x - slack);
-      expect((right - 1) * size).toBeLessThan(last.x + slack);
-      expect((top + 1) * size).toBeGreaterThan(first.y - slack);
-      expect((bottom - 1) * size).toBeLessThan(last.y + slack);
+      expect(row).toBeGreaterThanOrEqual(rows.top);
+      expect(row).toBeLessThan(rows.bottom);
+      expect(column).toBeGreaterThanOrEqual(rows.from[row - rows.top] ?? Infinity);
+      expect(column).toBeLessThan(rows.to[row - rows.top] ?? -Infinity);
+      if (lowest !== highest || view.focusHeight !== lowest || rows.bottom - rows.top > 200) return;
+      const planes = frustumPlanes(view);
+      for (let r = rows.top; r < rows.bottom; r++)
+        for (const tile of [rows.from[r - rows.top] ?? 0, (rows.to[r - rows.top] ?? 0) - 1]) {
+          const box = { left: tile * size, right: (tile + 1) * size, top: r * size, bottom: (r + 1) * size };
+          expect(showsBox(planes, { ...box, low: lowest, high: lowest })).toBe(true);
+        }
     }),
   );
 });
 
-test.each(['span', 'width', 'scale'] as const)(
-  'on resize the %s is kept, there and back, and no size keeps the last view',
-  (keep) => {
-    fc.assert(
-      fc.property(screens, screens, (one, two) => {
-        const camera = new Camera({ resize: { keep }, zoom: { leastSpan: 1e-3, mostSpan: 1e6 } }, { screen: one });
-        const measure = (): number => {
-          const { span, scale, width } = camera.view;
-          return { span, width: width / scale, scale }[keep];
-        };
-        camera.advance(0);
-        const before = measure();
-        camera.signal({ kind: 'screen', ...two });
-        camera.advance(10);
-        expect(measure() / before).toBeCloseTo(1, 9);
-        camera.signal({ kind: 'screen', width: 0, height: 300 });
-        camera.advance(20);
-        expect([camera.view.width, camera.view.height]).toEqual([two.width, two.height]);
-        camera.signal({ kind: 'screen', ...one });
-        camera.advance(30);
-        expect(camera.view.span).toBeCloseTo(100, 6);
-      }),
-      { numRuns: 40 },
-    );
-  },
-);
+test('turned by 45°, the rows of tiles are less than 60 % of the box around the view', () => {
+  const view = aim(new View(), { x: 0, y: 0, span: 200, heading: 45 }, { width: 800, height: 800 });
+  const { top, bottom, from, to } = visibleTiles(view, 4);
+  let shown = 0;
+  for (let row = 0; row < bottom - top; row++) shown += (to[row] ?? 0) - (from[row] ?? 0);
+  const wide = Math.max(...to.slice(0, bottom - top)) - Math.min(...from.slice(0, bottom - top));
+  expect(shown / (wide * (bottom - top))).toBeLessThan(0.6);
+});
 
-test('a narrow screen limits the zoom for as long as it is narrow; what was wanted comes back', () => {
+test('whatever has a part on the screen shows, as a box and as a circle; what is far beside it does not', () => {
   fc.assert(
-    fc.property(rectangles, (rectangle) => {
-      const high = rectangle.bottom - rectangle.top;
-      const wide = rectangle.right - rectangle.left;
-      const screen = { width: 400 * (wide / high), height: 400 };
-      fc.pre(screen.width > 4);
-      const bounds = { ...rectangle, whenSmaller: 'limit-zoom' as const };
-      const camera = new Camera({ bounds, zoom: { leastSpan: 1, mostSpan: high } }, { screen });
-      camera.advance(0);
-      const whole = camera.view.span;
-      camera.signal({ kind: 'screen', width: screen.width * 2, height: 400 });
-      camera.advance(100);
-      expect(camera.view.span / whole).toBeCloseTo(0.5, 9);
-      camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 3, time: 100 });
-      camera.advance(200);
-      camera.signal({ kind: 'screen', ...screen });
-      camera.advance(300);
-      camera.advance(9000);
-      expect(camera.view.span / whole).toBeCloseTo(1, 9);
+    fc.property(views, unit, unit, between(0.001, 1), between(0, 50), (view, u, v, share, tall) => {
+      const ground = view.toGround(u * view.width, v * view.height);
+      if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
+      const planes = frustumPlanes(view);
+      const { x, y, height } = ground;
+      const size = share * view.span;
+      const box = { left: x - size, right: x, top: y, bottom: y + size, low: height - tall, high: height };
+      const { depth } = view.toScreen(x, y, height);
+      if (depth < view.depth().near && view.fieldOfView > 0) return;
+      if (height < view.ground.lowest || height > view.ground.highest) return;
+      expect(showsBox(planes, box)).toBe(true);
+      expect(showsCircle(planes, x + size, y, height, size * 1.001)).toBe(true);
+      const right = view.right();
+      const away = 1e6 * view.span;
+      expect(showsCircle(planes, view.x + right.x * away, view.y + right.y * away, view.focusHeight, view.span)).toBe(
+        false,
+      );
     }),
-    { numRuns: 50 },
   );
 });
 
-test('the first size of the screen finds the camera where the settings, or the program, put it', () => {
-  const bounds = { left: 0, top: 0, right: 1000, bottom: 1000 };
-  const camera = new Camera({ bounds, start: { x: 60, y: 500, span: 100 } });
-  camera.signal({ kind: 'screen', width: 500, height: 500 });
-  expect(camera.advance(0).x).toBe(60);
-  const placed = new Camera({ bounds, start: { span: 100 } });
-  placed.place({ x: 950, y: 50 });
-  placed.advance(0);
-  placed.signal({ kind: 'screen', width: 500, height: 500 });
-  placed.advance(1);
-  expect(placed.shown).toEqual({ x: 950, y: 50, span: 100 });
+test('upright sprites sorted by their depth key are sorted by their depth', () => {
+  fc.assert(
+    fc.property(views, unit, unit, unit, unit, (view, u1, v1, u2, v2) => {
+      const a = view.toGround(u1 * view.width, v1 * view.height);
+      const b = view.toGround(u2 * view.width, v2 * view.height);
+      if (a === null || b === null || view.pitch === 90) return;
+      const depth = ({ x, y, height }: typeof a): ScreenPoint => view.toScreen(x, y, height);
+      const nearer = depth(a).depth - depth(b).depth;
+      if (Math.abs(nearer) > 1e-6 * view.span)
+        expect(view.depthKey(a.x, a.y) < view.depthKey(b.x, b.y)).toBe(nearer > 0);
+    }),
+  );
+});
+
+test('in a world that repeats itself, what is picked is inside the first copy and shows where it was picked', () => {
+  fc.assert(
+    fc.property(poses, screens, unit, between(0.5, 1), (pose, screen, u, v) => {
+      const ground = { lowest: 0, highest: 0, periodX: pose.span * 9, periodY: pose.span * 9 };
+      const view = aim(
+        new View(),
+        { ...pose, pitch: Math.max(30, pose.pitch), fieldOfView: Math.min(50, pose.fieldOfView) },
+        { width: screen.height, height: screen.height },
+        ground,
+      );
+      expect(view.x).toBeGreaterThanOrEqual(0);
+      expect(view.x).toBeLessThanOrEqual(ground.periodX);
+      const at = { x: u * view.width, y: v * view.height };
+      const found = view.toGround(at.x, at.y);
+      if (found === null) return;
+      for (const value of [found.x, found.y]) {
+        expect(value).toBeGreaterThanOrEqual(0);
+        expect(value).toBeLessThanOrEqual(ground.periodX);
+      }
+      expect(pixelsBetween(view.toScreen(found.x, found.y), at)).toBeLessThan(1e-3);
+    }),
+  );
 });

@@ -1,30 +1,43 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
-import { clamp, log2 } from '../math/index.ts';
+import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import type { Screen } from '../view/index.ts';
-import type { KeySignal, WheelSignal } from './signal.ts';
+import type { Point, Screen } from '../view/index.ts';
+import type { HoldSignal, KeySignal, LetGoSignal, WheelSignal } from './signal.ts';
 
-/** Pan at a rate, in screen heights per second, for as long as nothing else is said. */
+/** Pan at a rate, in pan speeds, for as long as nothing else is said. */
 export interface PanIntent {
   readonly kind: 'pan';
   readonly right: number;
   readonly down: number;
 }
 
-/** Zoom by a factor of 2^octaves (positive: farther) about a screen point. */
+/** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
 export interface ZoomIntent {
   readonly kind: 'zoom';
-  readonly octaves: number;
-  /** In screen heights from the middle, right and down; (0, 0) is the focus. */
-  readonly gripX: number;
-  readonly gripY: number;
+  readonly notches: number;
+  readonly anchor: FullSettings['zoom']['anchor'];
+  /** CSS pixels, on the screen. */
+  readonly x: number;
+  readonly y: number;
 }
 
+/** Hold what is under the fingers: none, one or two screen points in CSS pixels. */
+export interface HoldIntent {
+  readonly kind: 'hold';
+  readonly fingers: readonly Point[];
+  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
+  readonly change: 'anew' | 'moved' | 'none';
+}
+
+/** So many of the fingers that hold count: the oldest. */
+const COUNTED = 2;
 const STRAIGHT = 1;
 const DIAGONAL = 0.7071067811865476;
 
 export class Hands {
   readonly #held = new Set<string>();
+  /** In the order in which they came. */
+  readonly #fingers = new Map<number, Point>();
 
   /** Whether any setting names this key. */
   static bound(code: string, { keys }: FullSettings): boolean {
@@ -48,7 +61,7 @@ export class Hands {
     for (const code of [...this.#held]) if (!Hands.bound(code, settings)) this.#held.delete(code);
   }
 
-  /** Lets go of everything. */
+  /** Lets go of every key. */
   release(): PanIntent {
     this.#held.clear();
     return { kind: 'pan', right: 0, down: 0 };
@@ -58,17 +71,40 @@ export class Hands {
   pan({ keys, pan }: FullSettings): PanIntent {
     const right = Number(this.#anyOf(keys.right)) - Number(this.#anyOf(keys.left));
     const down = Number(this.#anyOf(keys.down)) - Number(this.#anyOf(keys.up));
-    const speed = pan.speed * (this.#anyOf(keys.fast) ? pan.fast : 1);
+    const speed = this.#anyOf(keys.fast) ? pan.fast : 1;
     const share = right !== 0 && down !== 0 ? DIAGONAL : STRAIGHT;
     return { kind: 'pan', right: right * speed * share + 0, down: down * speed * share + 0 };
   }
 
   wheel(signal: WheelSignal, { zoom }: FullSettings, screen: Screen): ZoomIntent {
-    const octaves = signal.notches * log2(zoom.notch);
-    if (zoom.anchor === 'centre') return { kind: 'zoom', octaves, gripX: 0, gripY: 0 };
-    const x = clamp(signal.x, 0, screen.width) - screen.width / 2;
-    const y = clamp(signal.y, 0, screen.height) - screen.height / 2;
-    return { kind: 'zoom', octaves, gripX: x / screen.height, gripY: y / screen.height };
+    const anchor = signal.notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
+    const x = clamp(signal.x, 0, screen.width);
+    const y = clamp(signal.y, 0, screen.height);
+    return { kind: 'zoom', notches: signal.notches, anchor, x, y };
+  }
+
+  /** A finger comes, or moves. */
+  hold({ id, x, y }: HoldSignal): HoldIntent {
+    const known = this.#fingers.has(id);
+    const change = known ? 'moved' : 'anew';
+    this.#fingers.set(id, { x, y });
+    return this.#holding(this.#counts(id) ? change : 'none');
+  }
+
+  /** A finger goes, or all do. */
+  letGo({ id }: LetGoSignal): HoldIntent {
+    const counted = id === undefined ? this.#fingers.size > 0 : this.#counts(id);
+    if (id === undefined) this.#fingers.clear();
+    else this.#fingers.delete(id);
+    return this.#holding(counted ? 'anew' : 'none');
+  }
+
+  #counts(id: number): boolean {
+    return [...this.#fingers.keys()].slice(0, COUNTED).includes(id);
+  }
+
+  #holding(change: HoldIntent['change']): HoldIntent {
+    return { kind: 'hold', fingers: [...this.#fingers.values()].slice(0, COUNTED), change };
   }
 
   #anyOf(codes: readonly string[]): boolean {

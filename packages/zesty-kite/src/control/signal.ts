@@ -8,6 +8,8 @@ export interface ScreenSignal {
   readonly kind: 'screen';
   readonly width: number;
   readonly height: number;
+  /** Device pixels per CSS pixel; 1 when left out. */
+  readonly density?: number;
 }
 
 /** A key went down or up. */
@@ -28,6 +30,39 @@ export interface WheelSignal {
   readonly notches: number;
 }
 
+/** A finger takes hold of the ground under a screen point, or moves there with what it holds. */
+export interface HoldSignal {
+  readonly kind: 'hold';
+  /** Tells fingers apart; the two that came first count. */
+  readonly id: number;
+  /** CSS pixels from the top left of the screen. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A finger lets go; without an id, all of them. */
+export interface LetGoSignal {
+  readonly kind: 'let-go';
+  readonly id?: number;
+}
+
+/** What stays where it is while the camera turns or tilts: a point of the ground, or whatever shows at a screen point. */
+export type About = { readonly x: number; readonly y: number } | { readonly screenX: number; readonly screenY: number };
+
+/** Turns clockwise, seen from above, by degrees; about the focus when nothing is said. */
+export interface TurnSignal {
+  readonly kind: 'turn';
+  readonly degrees: number;
+  readonly about?: About;
+}
+
+/** Looks down by so many degrees more, or less; about the focus when nothing is said. */
+export interface TiltSignal {
+  readonly kind: 'tilt';
+  readonly degrees: number;
+  readonly about?: About;
+}
+
 /** Everything held is let go: the page lost the keyboard, or was hidden. */
 export interface ReleaseSignal {
   readonly kind: 'release';
@@ -45,6 +80,8 @@ export interface PlaceSignal {
   readonly x?: number;
   readonly y?: number;
   readonly span?: number;
+  readonly heading?: number;
+  readonly pitch?: number;
 }
 
 /** The program changes some settings; what is left out stays. */
@@ -58,6 +95,10 @@ export type SignalBody =
   | ScreenSignal
   | KeySignal
   | WheelSignal
+  | HoldSignal
+  | LetGoSignal
+  | TurnSignal
+  | TiltSignal
   | ReleaseSignal
   | GapSignal
   | PlaceSignal
@@ -75,6 +116,7 @@ export type StampedSignal = SignalBody & { readonly at: number };
 const FARTHEST = 1e12;
 const MOST_PIXELS = 1e6;
 const MOST_NOTCHES = 1e6;
+const MOST_DEGREES = 1e6;
 
 /**
  * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
@@ -97,6 +139,22 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         y: clamp(number('y', signal.y), -MOST_PIXELS, MOST_PIXELS),
         notches: clamp(number('notches', signal.notches), -MOST_NOTCHES, MOST_NOTCHES),
       };
+    case 'hold':
+      return {
+        kind: 'hold',
+        id: number('id', signal.id),
+        x: clamp(number('x', signal.x), -MOST_PIXELS, MOST_PIXELS),
+        y: clamp(number('y', signal.y), -MOST_PIXELS, MOST_PIXELS),
+      };
+    case 'let-go':
+      return signal.id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id: number('id', signal.id) };
+    case 'turn':
+    case 'tilt':
+      return {
+        kind: signal.kind,
+        degrees: clamp(number('degrees', signal.degrees), -MOST_DEGREES, MOST_DEGREES),
+        ...about(signal.about),
+      };
     case 'release':
       return { kind: 'release' };
     case 'gap': {
@@ -110,6 +168,8 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         ...within('x', signal.x, -FARTHEST, FARTHEST),
         ...within('y', signal.y, -FARTHEST, FARTHEST),
         ...within('span', signal.span, 1 / FARTHEST, FARTHEST),
+        ...within('heading', signal.heading, -MOST_DEGREES, MOST_DEGREES),
+        ...within('pitch', signal.pitch, 0, 90),
       };
     case 'change':
       if (typeof signal.settings !== 'object') refuse('settings', signal.settings, 'settings');
@@ -118,16 +178,36 @@ export function cleanSignal(signal: SignalBody): SignalBody {
       return refuse(
         'kind',
         (signal as { kind?: unknown }).kind,
-        'one of "screen", "key", "wheel", "release", "gap", "place", "change"',
+        'one of "screen", "key", "wheel", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
       );
   }
 }
 
 /** A size with both sides finite and in range; what is NaN or infinite is no size. */
-export function cleanScreen({ width, height }: Screen): Screen {
+export function cleanScreen({ width, height, density }: Screen): Screen {
   return {
     width: clamp(number('width', width), 0, MOST_PIXELS),
     height: clamp(number('height', height), 0, MOST_PIXELS),
+    ...within('density', density, 1e-3, 1e3),
+  };
+}
+
+function about(value: About | undefined): { about?: About } {
+  if (value === undefined) return {};
+  if (typeof value !== 'object' || !('x' in value || 'screenX' in value))
+    refuse('about', value, 'a point of the ground {x, y}, a screen point {screenX, screenY}, or nothing');
+  if ('x' in value)
+    return {
+      about: {
+        x: clamp(number('about.x', value.x), -FARTHEST, FARTHEST),
+        y: clamp(number('about.y', value.y), -FARTHEST, FARTHEST),
+      },
+    };
+  return {
+    about: {
+      screenX: clamp(number('about.screenX', value.screenX), -MOST_PIXELS, MOST_PIXELS),
+      screenY: clamp(number('about.screenY', value.screenY), -MOST_PIXELS, MOST_PIXELS),
+    },
   };
 }
 
@@ -135,7 +215,7 @@ function number(name: string, value: unknown): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(name, value, 'a number');
 }
 
-function within(name: 'x' | 'y' | 'span', value: unknown, least: number, most: number): Record<string, number> {
+function within(name: string, value: unknown, least: number, most: number): Record<string, number> {
   if (value === undefined) return {};
   if (typeof value !== 'number') refuse(name, value, 'a number, or nothing');
   return Number.isFinite(value) ? { [name]: clamp(value + 0, least, most) } : {};

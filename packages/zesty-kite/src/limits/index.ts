@@ -1,2 +1,1 @@
-export { boundsExcess } from './excess.ts';
-export { keptBetween, limitsFor, type Limits } from './limits.ts';
+export { boundaryOf, excessOf, keepInside, middleOf, mostSpanInside, type Boundary } from './boundary.ts';

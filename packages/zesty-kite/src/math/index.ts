@@ -1,6 +1,10 @@
 export { atan2 } from './atan2.ts';
 export { clamp, finite } from './clamp.ts';
+export { createCurve, curveAt, type Curve } from './curve.ts';
 export { remaining, timeToRest } from './decay.ts';
+export { Digest } from './digest.ts';
 export { exp2 } from './exp2.ts';
+export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
-export { cos, sin } from './trig.ts';
+export { bisect, nearestRoot } from './root.ts';
+export { angleDegrees, cosDegrees, sinDegrees, tanDegrees } from './trig.ts';

@@ -1,17 +1,15 @@
 /**
- * Sine and cosine in plain IEEE arithmetic, so that every engine gives the same bits.
+ * Sine, cosine and tangent of degrees in plain IEEE arithmetic, so that every engine gives the same
+ * bits.
  *
- * Kernels and reduction: `k_sin.c`, `k_cos.c`, `e_rem_pio2.c`, fdlibm 5.3. Copyright (C) 1993 by
+ * Kernels: `k_sin.c`, `k_cos.c`, fdlibm 5.3. Copyright (C) 1993 by
  * Sun Microsystems, Inc. All rights reserved. Permission to use, copy, modify, and distribute that
  * software is freely granted, provided that this notice is preserved.
  */
+import { atan2 } from './atan2.ts';
 
-const TWO_OVER_PI = 6.36619772367581382433e-1;
-/** π/2 in three parts of 33 bits, and what is left. */
-const HALF_PI_1 = 1.57079632673412561417;
-const HALF_PI_2 = 6.0771005063039659766e-11;
-const HALF_PI_3 = 2.0222662487111664558e-21;
-const HALF_PI_REST = 8.47842766036889956997e-32;
+const RADIANS_PER_DEGREE = 0.017453292519943295;
+const DEGREES_PER_RADIAN = 57.29577951308232;
 
 const S1 = -1.66666666666666324348e-1;
 const S2 = 8.33333333332248946124e-3;
@@ -28,57 +26,54 @@ const C5 = 2.0875723212981748279e-9;
 const C6 = -1.13596475577881948265e-11;
 
 /**
- * The sine. Largest error measured against 50-digit arithmetic: 0.75 units in the last place for
- * |angle| ≤ 10⁵ (8,000 arguments); beyond about 10⁶
- * the reduction loses digits.
+ * The sine of an angle in degrees; exact at every multiple of 90.
  *
- * @param angleRad radians
  * @returns -1 … 1; NaN when the angle is not finite
  */
-export function sin(angleRad: number): number {
-  return quarter(angleRad, 0);
+export function sinDegrees(degrees: number): number {
+  return quarter(degrees, 0);
 }
 
 /**
- * The cosine. Largest error measured against 50-digit arithmetic: 0.75 units in the last place for
- * |angle| ≤ 10⁵ (8,000 arguments); beyond about
- * 10⁶ the reduction loses digits.
+ * The cosine of an angle in degrees; exact at every multiple of 90.
  *
- * @param angleRad radians
  * @returns -1 … 1; NaN when the angle is not finite
  */
-export function cos(angleRad: number): number {
-  return quarter(angleRad, 1);
+export function cosDegrees(degrees: number): number {
+  return quarter(degrees, 1);
 }
 
-/** The sine of an angle with `turns` quarter turns added. */
-function quarter(angleRad: number, turns: number): number {
-  const n = Math.round(angleRad * TWO_OVER_PI);
-  // Subtract n · π/2 part by part, keeping what each subtraction rounds away.
-  const first = angleRad - n * HALF_PI_1;
-  const second = n * HALF_PI_2;
-  const coarse = first - second;
-  const third = n * HALF_PI_3 - (first - coarse - second);
-  const head = coarse - third;
-  const tail = coarse - head - third - n * HALF_PI_REST;
-  const quadrant = (((n + turns) % 4) + 4) % 4;
-  const value = quadrant % 2 === 0 ? sinKernel(head, tail) : cosKernel(head, tail);
-  return quadrant < 2 ? value : -value;
+/** The tangent of an angle in degrees. */
+export function tanDegrees(degrees: number): number {
+  return quarter(degrees, 0) / quarter(degrees, 1);
 }
 
-/** sin(x + tail) for |x| ≤ π/4. */
-function sinKernel(x: number, tail: number): number {
+/** The angle from the positive x axis to (x, y), in degrees, -180 … 180. */
+export function angleDegrees(y: number, x: number): number {
+  return atan2(y, x) * DEGREES_PER_RADIAN;
+}
+
+/** The sine of an angle with `turns` quarter turns added. Reducing degrees rounds nothing away. */
+function quarter(degrees: number, turns: number): number {
+  const n = Math.round(degrees / 90);
+  const rad = (degrees - n * 90) * RADIANS_PER_DEGREE;
+  const quadrant = n + turns - 4 * Math.floor((n + turns) / 4);
+  const value = quadrant === 0 || quadrant === 2 ? sinKernel(rad) : cosKernel(rad);
+  return quadrant < 2 ? value : -value + 0;
+}
+
+/** sin x for |x| ≤ π/4. */
+function sinKernel(x: number): number {
   const z = x * x;
-  const cube = z * x;
   const series = S2 + z * (S3 + z * (S4 + z * (S5 + z * S6)));
-  return x - (z * (0.5 * tail - cube * series) - tail - cube * S1);
+  return x + x * z * (S1 + z * series);
 }
 
-/** cos(x + tail) for |x| ≤ π/4. */
-function cosKernel(x: number, tail: number): number {
+/** cos x for |x| ≤ π/4. */
+function cosKernel(x: number): number {
   const z = x * x;
   const series = z * (C1 + z * (C2 + z * (C3 + z * (C4 + z * (C5 + z * C6)))));
   const half = 0.5 * z;
   const rest = 1 - half;
-  return rest + (1 - rest - half + (z * series - x * tail));
+  return rest + (1 - rest - half + z * series);
 }

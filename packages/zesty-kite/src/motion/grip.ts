@@ -1,36 +1,146 @@
-/**
- * Grips: a ground point held under a screen point.
- *
- * Where a screen point meets the ground, relative to the focus, does not depend on where the focus
- * is: hit = focus + span · offset. So focus = held - span · offset, exactly, at every span.
- */
-import { keptBetween, type Limits } from '../limits/index.ts';
+/** Taking hold: a point of the ground, under a screen point. */
+import { keepInside } from '../limits/index.ts';
+import { aim, View, type Look, type Point, type Pose, type Spot } from '../view/index.ts';
 import type { Motion } from './motion.ts';
+import type { Rules } from './rules.ts';
+import { stopZoom } from './zoom.ts';
 
-/** Takes hold of the ground that shows at (gripX, gripY), in screen heights from the middle. */
-export function takeGrip(motion: Motion, gripX: number, gripY: number): void {
+/** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels). */
+export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
   motion.gripping = true;
-  motion.gripX = gripX;
-  motion.gripY = gripY;
-  motion.heldX = motion.x + motion.span * gripX;
-  motion.heldY = motion.y + motion.span * gripY;
+  motion.below = false;
+  motion.gripX = x;
+  motion.gripY = y;
+  under(motion, rules, look, x, y);
+  motion.heldX = held.x;
+  motion.heldY = held.y;
+  motion.heldHeight = held.height;
 }
 
-/** Lets go: the focus is what is held, in the middle. */
+/** Takes hold of a point of the ground where it shows; of the focus where it does not. */
+export function takeGripOf(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+  const height = rules.terrain === null ? motion.focusHeight : rules.terrain.heightAt(x, y);
+  const at = aimAt(motion, rules, motion.x, motion.y).toScreen(x, y, height);
+  const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
+  motion.gripping = at.inFront && shows && look.v(at.y) > look.reachV;
+  motion.below = false;
+  motion.gripX = at.x;
+  motion.gripY = at.y;
+  motion.heldX = x;
+  motion.heldY = y;
+  motion.heldHeight = height;
+}
+
+/** Takes hold of the ground below the eye; of the focus where the lens has none. */
+export function takeBelow(motion: Motion, look: Look): void {
+  look.below(motion.span);
+  motion.gripping = look.widening > 0;
+  motion.below = motion.gripping;
+  motion.heldX = motion.x + look.meetX;
+  motion.heldY = motion.y + look.meetY;
+}
+
+/** Lets go of what a zoom or a turn holds: from now on it is the focus. */
 export function letGo(motion: Motion): void {
   motion.gripping = false;
-  motion.gripX = 0;
-  motion.gripY = 0;
-  motion.heldX = motion.x;
-  motion.heldY = motion.y;
+  motion.below = false;
 }
 
-/** Puts the focus where the grip holds, or as near to it as the limits let it. */
-export function solveFocus(motion: Motion, limits: Limits): void {
-  const wishX = motion.heldX - motion.span * motion.gripX;
-  const wishY = motion.heldY - motion.span * motion.gripY;
-  motion.x = keptBetween(wishX, limits.left, limits.right, motion.span * limits.halfWide);
-  motion.y = keptBetween(wishY, limits.top, limits.bottom, motion.span * limits.halfHigh);
-  motion.limited = motion.x !== wishX || motion.y !== wishY;
-  if (!motion.gripping) letGo(motion);
+/** Takes hold, with every finger of a hand, of what is shown under it. */
+export function takeFingers(motion: Motion, rules: Rules, look: Look): void {
+  letGo(motion);
+  motion.close = false;
+  if (motion.fingers === 0) return;
+  under(motion, rules, look, motion.gripX, motion.gripY);
+  motion.heldX = held.x;
+  motion.heldY = held.y;
+  motion.heldHeight = held.height;
+  if (motion.fingers === 1) return;
+  under(motion, rules, look, motion.gripX2, motion.gripY2);
+  motion.heldX2 = held.x;
+  motion.heldY2 = held.y;
+  motion.heldHeight2 = held.height;
+}
+
+/** Ends a zoom, a turn and a glide, where they are. */
+export function stopMoving(motion: Motion): void {
+  stopZoom(motion);
+  motion.goalHeading = motion.heading;
+  motion.turnLeft = 0;
+  motion.velocityX = 0;
+  motion.velocityY = 0;
+}
+
+/** Sets how many fingers hold, and where they are: CSS pixels. */
+export function setFingers(motion: Motion, [first, second]: readonly Point[]): void {
+  motion.fingers = first === undefined ? 0 : second === undefined ? 1 : 2;
+  if (first !== undefined) {
+    motion.gripX = first.x;
+    motion.gripY = first.y;
+  }
+  if (second !== undefined) {
+    motion.gripX2 = second.x;
+    motion.gripY2 = second.y;
+  }
+}
+
+const held: Spot = { x: 0, y: 0, height: 0 };
+
+/**
+ * Sets `held` to what is held at a screen point: the point of the ground that shows there, or the
+ * one within reach below where it would be too far.
+ */
+function under(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+  unstretch(motion, rules, look);
+  const v = look.v(y);
+  if (rules.terrain !== null && v > look.reachV && aimAt(motion, rules, raw.x, raw.y).toGround(x, y, held)) return;
+  look.meet(look.u(x), v, motion.span, 0);
+  held.x = raw.x + look.meetX;
+  held.y = raw.y + look.meetY;
+  held.height = motion.focusHeight;
+}
+
+const raw: Point = { x: 0, y: 0 };
+
+/**
+ * Sets `raw` to the focus that shows as the present one once the bounds have spoken. What was pulled
+ * over the edge by e shows as cap · e / (cap + e); this is the other way.
+ */
+function unstretch({ x, y, span, excessX, excessY }: Motion, { boundary }: Rules, look: Look): void {
+  raw.x = x;
+  raw.y = y;
+  if (excessX === 0 && excessY === 0) return;
+  keepInside(boundary, look, span, x, y, x - excessX, y - excessY, raw);
+  const overX = x - raw.x;
+  const overY = y - raw.y;
+  const cap = boundary.elastic * span;
+  const over = Math.sqrt(overX * overX + overY * overY);
+  const stretch = cap / Math.max(cap - over, cap * 1e-9);
+  raw.x += overX * stretch;
+  raw.y += overY * stretch;
+}
+
+const view = new View();
+const pose: Pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 };
+const insets = { left: 0, top: 0, right: 0, bottom: 0 };
+/** The ground without its repetitions: held points stay in the copy that the focus is in. */
+const ground: { lowest: number; highest: number; terrain: Rules['terrain'] } = { lowest: 0, highest: 0, terrain: null };
+
+/** What the camera sees with the focus at (x, y). */
+function aimAt(motion: Motion, rules: Rules, x: number, y: number): View {
+  pose.x = x;
+  pose.y = y;
+  pose.focusHeight = motion.focusHeight;
+  pose.span = motion.span;
+  pose.heading = motion.heading;
+  pose.pitch = motion.pitch;
+  pose.fieldOfView = motion.fieldOfView;
+  insets.left = motion.insetLeft;
+  insets.top = motion.insetTop;
+  insets.right = motion.insetRight;
+  insets.bottom = motion.insetBottom;
+  ground.lowest = rules.ground.lowest;
+  ground.highest = rules.ground.highest;
+  ground.terrain = rules.terrain;
+  return aim(view, pose, rules.screen, ground, insets);
 }

@@ -1,8 +1,14 @@
 export { microsOf } from './clock.ts';
 export { Course } from './course.ts';
-export { takeGrip } from './grip.ts';
+export { lookAt } from './follow.ts';
+export { goalPose } from './goal.ts';
+export { letGo, setFingers, stopMoving, takeBelow, takeGrip, takeGripOf } from './grip.ts';
+export { holdAnew } from './pair.ts';
 export { isAtRest, isPanning, Motion } from './motion.ts';
-export { placeAt, refit, startPose } from './place.ts';
+export { placeAt, refit, startPlace, type Place } from './place.ts';
 export { resize } from './resize.ts';
-export { VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
-export { goalPose, zoomBy } from './zoom.ts';
+export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
+export { createRules, leastSpan, mostSpan, type Rules } from './rules.ts';
+export { settle } from './settle.ts';
+export { tiltBy, turnBy } from './turn.ts';
+export { zoomBy, zoomToStop } from './zoom.ts';

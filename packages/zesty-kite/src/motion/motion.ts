@@ -1,5 +1,5 @@
 /**
- * The kept values of a camera that moves: numbers only, so that a frame can copy them.
+ * The kept values of a camera that moves: plain numbers, so that a frame can copy them.
  *
  * They begin as -0 and NaN because engines keep a field that was a small whole number at first in
  * another form, and rebuild the object when the first fraction comes.
@@ -10,8 +10,11 @@ export class Motion implements Pose {
   /** Focus shown, world units. */
   x = -0;
   y = -0;
-  /** Span shown, world units. */
+  focusHeight = -0;
   span = NaN;
+  heading = -0;
+  pitch = NaN;
+  fieldOfView = -0;
 
   /** The span that the player asked for, whatever the present screen allows. */
   wantedSpan = NaN;
@@ -19,8 +22,31 @@ export class Motion implements Pose {
   goalSpan = NaN;
   /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
   left = -0;
+  /** Parts of a notch that have not come to a whole stop yet. */
+  notches = -0;
 
-  /** Pan velocity shown, screen heights per second: right and down. */
+  /** The heading being eased to, not wrapped, and what is left of the turn. */
+  goalHeading = -0;
+  turnLeft = -0;
+  /** What the player tilted, on top of what the zoom asks for, degrees. */
+  tilt = -0;
+  /** The sides on which the switches by zoom are. */
+  pitchFar = false;
+  lensFar = false;
+  speedFar = false;
+  /** What the focus height eases along: the ground around the focus. The eye's clearance may raise it. */
+  level = -0;
+  /** Insets shown, CSS pixels. */
+  insetLeft = -0;
+  insetTop = -0;
+  insetRight = -0;
+  insetBottom = -0;
+  /** Pitch, lens, focus height, insets or what was pulled over the edge have not arrived. */
+  easing = false;
+  /** Of these, pitch or lens. */
+  tilting = false;
+
+  /** Pan velocity shown, in pan speeds: right and down. */
   velocityX = -0;
   velocityY = -0;
   /** The velocity being eased to. */
@@ -29,34 +55,81 @@ export class Motion implements Pose {
   /** Held-rate motion stands still: no frames are being drawn. */
   stalled = false;
 
-  /** A ground point is held under a screen point; else the focus is, in the middle. */
+  /** How many fingers of a hand hold, 0 … 2. */
+  fingers = 0;
+  /** A zoom or a turn holds a ground point, and no hand does. */
   gripping = false;
-  /** The held ground point, world units. */
+  /** It holds the ground below the eye. */
+  below = false;
+  /** Fingers are too close to each other to say anything but where. */
+  close = false;
+  /** The first held point, and the CSS pixels where it is held. */
   heldX = -0;
   heldY = -0;
-  /** Where it is held, in screen heights from the middle: right and down. */
+  heldHeight = -0;
   gripX = -0;
   gripY = -0;
-  /** A limit keeps the held point from its screen point. */
+  /** The second. */
+  heldX2 = -0;
+  heldY2 = -0;
+  heldHeight2 = -0;
+  gripX2 = -0;
+  gripY2 = -0;
+  /** By how much two fingers were nearer to each other than what they hold shows, when they took hold: 0 but for what lies behind the horizon. */
+  apart = -0;
+  /** How far the focus shown has been pulled over the edge, world units. */
+  excessX = -0;
+  excessY = -0;
+  /** A limit keeps a held point from its screen point. */
   limited = false;
 
   copyFrom(other: Motion): void {
     this.x = other.x;
     this.y = other.y;
+    this.focusHeight = other.focusHeight;
     this.span = other.span;
+    this.heading = other.heading;
+    this.pitch = other.pitch;
+    this.fieldOfView = other.fieldOfView;
     this.wantedSpan = other.wantedSpan;
     this.goalSpan = other.goalSpan;
     this.left = other.left;
+    this.notches = other.notches;
+    this.goalHeading = other.goalHeading;
+    this.turnLeft = other.turnLeft;
+    this.tilt = other.tilt;
+    this.pitchFar = other.pitchFar;
+    this.lensFar = other.lensFar;
+    this.speedFar = other.speedFar;
+    this.level = other.level;
+    this.insetLeft = other.insetLeft;
+    this.insetTop = other.insetTop;
+    this.insetRight = other.insetRight;
+    this.insetBottom = other.insetBottom;
+    this.easing = other.easing;
+    this.tilting = other.tilting;
     this.velocityX = other.velocityX;
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
     this.stalled = other.stalled;
+    this.fingers = other.fingers;
     this.gripping = other.gripping;
+    this.below = other.below;
+    this.close = other.close;
     this.heldX = other.heldX;
     this.heldY = other.heldY;
+    this.heldHeight = other.heldHeight;
     this.gripX = other.gripX;
     this.gripY = other.gripY;
+    this.heldX2 = other.heldX2;
+    this.heldY2 = other.heldY2;
+    this.heldHeight2 = other.heldHeight2;
+    this.gripX2 = other.gripX2;
+    this.gripY2 = other.gripY2;
+    this.apart = other.apart;
+    this.excessX = other.excessX;
+    this.excessY = other.excessY;
     this.limited = other.limited;
   }
 }
@@ -66,17 +139,25 @@ export function isDriven(motion: Motion): boolean {
   return motion.targetX !== 0 || motion.targetY !== 0;
 }
 
-/** Whether held keys move the focus, or it still glides. */
+/** Whether held keys move the focus, or it still glides. A hand that holds the ground keeps it from both. */
 export function isPanning(motion: Motion): boolean {
-  return !motion.stalled && (motion.velocityX !== 0 || motion.velocityY !== 0 || isDriven(motion));
+  return (
+    motion.fingers === 0 && !motion.stalled && (motion.velocityX !== 0 || motion.velocityY !== 0 || isDriven(motion))
+  );
 }
 
-/** Whether time changes nothing: at rest, or stalled with no zoom under way. */
+/** Whether something other than a pan is under way. */
+export function isEasing(motion: Motion): boolean {
+  return motion.left !== 0 || motion.turnLeft !== 0 || motion.easing;
+}
+
+/** Whether time changes nothing: at rest, or stalled with nothing easing. */
 export function isStill(motion: Motion): boolean {
-  return motion.left === 0 && !isPanning(motion);
+  return !isEasing(motion) && !isPanning(motion);
 }
 
-/** Whether nothing moves and nothing is held: only a signal can change this. */
+/** Whether nothing moves and nothing would: only a signal can change this. */
 export function isAtRest(motion: Motion): boolean {
-  return motion.left === 0 && motion.velocityX === 0 && motion.velocityY === 0 && !isDriven(motion);
+  if (isEasing(motion)) return false;
+  return motion.fingers > 0 || (motion.velocityX === 0 && motion.velocityY === 0 && !isDriven(motion));
 }

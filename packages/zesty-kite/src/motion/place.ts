@@ -1,33 +1,82 @@
 /** Being put somewhere: at the start, by the program, by limits that change. */
-import type { Limits } from '../limits/index.ts';
+import { keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
-import type { FullSettings } from '../settings/index.ts';
-import type { Pose } from '../view/index.ts';
-import { letGo, solveFocus } from './grip.ts';
+import type { Look } from '../view/index.ts';
+import { arrive, arriveAt, flipSwitches } from './follow.ts';
+import { letGo } from './grip.ts';
+import { holdAnew } from './pair.ts';
 import type { Motion } from './motion.ts';
-import { zoomToWanted } from './zoom.ts';
+import { ANGLE_TOLERANCE } from './rest.ts';
+import { headingInside, leastSpan, mostSpan, type Rules } from './rules.ts';
+import { settle } from './settle.ts';
+import { faceAt, tiltTo } from './turn.ts';
+import { fitSpan, keepSpan, stopZoom } from './zoom.ts';
 
-/** The pose that the settings ask to begin with; limits have not spoken yet. */
-export function startPose({ start, bounds }: FullSettings): Pose {
+/** Where to stand; a pitch that is null is what the zoom asks for. */
+export interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+  readonly heading: number;
+  readonly pitch: number | null;
+}
+
+/** Where the settings ask to begin; limits have not spoken yet. */
+export function startPlace({ settings: { start, bounds }, boundary }: Rules): Place {
+  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
   return {
-    x: start.x ?? (bounds === null ? 0 : (bounds.left + bounds.right) / 2),
-    y: start.y ?? (bounds === null ? 0 : (bounds.top + bounds.bottom) / 2),
-    span: start.span ?? (bounds === null ? 100 : bounds.bottom - bounds.top),
+    x: start.x ?? middle.x,
+    y: start.y ?? middle.y,
+    span: start.span ?? middle.high,
+    heading: start.heading,
+    pitch: start.pitch ?? null,
   };
 }
 
-/** Puts the camera at a pose at once; what the limits do not allow is brought inside. */
-export function placeAt(motion: Motion, limits: Limits, pose: Readonly<Pose>): void {
-  motion.x = pose.x;
-  motion.y = pose.y;
-  motion.wantedSpan = clamp(pose.span, limits.least, limits.farthest);
-  motion.span = motion.wantedSpan;
+/** Puts the camera somewhere at once; what the limits do not allow is brought inside. */
+export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
+  const { left, top, right, bottom } = rules.settings.safeFrame;
   letGo(motion);
-  refit(motion, limits);
+  motion.excessX = motion.excessY = 0;
+  look.frame(rules.screen, left, top, right, bottom);
+  motion.span = clamp(place.span, leastSpan(rules, look), mostSpan(rules, look));
+  stopZoom(motion);
+  motion.pitchFar = motion.lensFar = motion.speedFar = false;
+  flipSwitches(motion, rules);
+  motion.tilt = 0;
+  if (place.pitch !== null) tiltTo(motion, rules, place.pitch);
+  faceAt(motion, rules, place.heading);
+  arrive(motion, rules, look);
+  fitSpan(motion, rules, look, arriveAt);
+  arrive(motion, rules, look);
+  keepInside(rules.boundary, look, motion.span, place.x, place.y, NaN, NaN, motion);
+  arrive(motion, rules, look);
+  holdAnew(motion, rules, look);
+  settle(motion, rules, look, 0, 0);
+  motion.easing = false;
 }
 
-/** Brings everything inside limits that have changed; a grip goes on holding. */
-export function refit(motion: Motion, limits: Limits): void {
-  zoomToWanted(motion, limits);
-  solveFocus(motion, limits);
+/**
+ * Brings everything inside limits that have changed; a grip goes on holding.
+ *
+ * @param otherBoundary there are other bounds: what was pulled over the edge of the old ones is forgotten
+ */
+export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: boolean): void {
+  const { least, most } = rules.settings.pitch;
+  const heading = headingInside(rules, motion.heading);
+  const goal = headingInside(rules, motion.goalHeading);
+  motion.heading = heading;
+  motion.goalHeading = goal;
+  motion.turnLeft = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
+  motion.pitch = clamp(motion.pitch, least, most);
+  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  keepSpan(motion, rules, look);
+  if (otherBoundary) {
+    const { x, y, excessX, excessY } = motion;
+    keepInside(rules.boundary, look, motion.span, x - excessX, y - excessY, NaN, NaN, motion);
+    motion.excessX = motion.excessY = 0;
+  }
+  settle(motion, rules, look, 0, 0);
+  motion.easing = true;
 }

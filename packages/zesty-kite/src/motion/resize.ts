@@ -1,38 +1,29 @@
 /** A screen that changes its size. */
-import type { Limits } from '../limits/index.ts';
-import type { FullSettings } from '../settings/index.ts';
-import type { Screen } from '../view/index.ts';
-import { letGo, takeGrip } from './grip.ts';
-import type { Motion } from './motion.ts';
+import type { Look } from '../view/index.ts';
+import { scaleWithFrame } from './frame.ts';
+import { letGo, takeBelow, takeGrip } from './grip.ts';
+import { holdAnew } from './pair.ts';
+import { isEasing, type Motion } from './motion.ts';
 import { refit } from './place.ts';
+import type { Rules } from './rules.ts';
 
 /**
- * Keeps the span, the width of ground or the scale. A grip takes hold anew of what then shows at
- * the same pixel, so that a zoom under way goes on there.
+ * Another screen. A zoom or a turn under way goes on about the same pixel, and fingers hold what then
+ * shows under them; as long as they do, the scale is kept.
  *
- * @param limits those of the new screen
+ * @param look of the old screen; it is left as the new one makes it
  */
-export function resize(
-  motion: Motion,
-  limits: Limits,
-  from: Screen,
-  to: Screen,
-  keep: FullSettings['resize']['keep'],
-): void {
-  const held = motion.gripping;
-  const heldX = motion.gripX * from.height + from.width / 2;
-  const heldY = motion.gripY * from.height + from.height / 2;
-  if (keep === 'scale') scaleSpans(motion, to.height / from.height);
-  if (keep === 'width') scaleSpans(motion, (from.width * to.height) / (from.height * to.width));
+export function resize(motion: Motion, rules: Rules, look: Look): void {
+  const { frameWidth, frameHeight } = look;
+  const { gripping, below, fingers } = motion;
+  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : rules.settings.resize.keep);
   letGo(motion);
-  refit(motion, limits);
-  if (held && motion.left !== 0)
-    takeGrip(motion, (heldX - to.width / 2) / to.height, (heldY - to.height / 2) / to.height);
-}
-
-/** The wanted span too: it comes back when the screen does. */
-function scaleSpans(motion: Motion, factor: number): void {
-  motion.span *= factor;
-  motion.goalSpan *= factor;
-  motion.wantedSpan *= factor;
+  motion.fingers = 0;
+  refit(motion, rules, look, false);
+  motion.fingers = fingers;
+  holdAnew(motion, rules, look);
+  if (!gripping || !isEasing(motion)) return;
+  if (below) takeBelow(motion, look);
+  else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
 }

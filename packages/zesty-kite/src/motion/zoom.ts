@@ -1,42 +1,123 @@
 /** Zooming sets a goal for the span; time eases toward it. */
-import { keptBetween, type Limits } from '../limits/index.ts';
-import { clamp, exp2, log2 } from '../math/index.ts';
-import type { Pose } from '../view/index.ts';
-import { letGo } from './grip.ts';
+import { mostSpanInside } from '../limits/index.ts';
+import { bisect, clamp, exp2, log2 } from '../math/index.ts';
+import type { Look } from '../view/index.ts';
+import { followAt } from './follow.ts';
 import type { Motion } from './motion.ts';
+import type { Pace } from './pace.ts';
+import { ZOOM_TOLERANCE } from './rest.ts';
+import { leastSpan, mostSpan, type Rules } from './rules.ts';
+
+/** Eases the span on by a step. */
+export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  const left = motion.left * pace.zoom;
+  motion.left = Math.abs(left) < ZOOM_TOLERANCE ? 0 : left;
+  motion.span =
+    motion.left === 0
+      ? motion.goalSpan
+      : clamp(motion.goalSpan * exp2(motion.left), leastSpan(rules, look), mostSpan(rules, look));
+}
 
 /**
- * Zooms by a factor of 2^octaves (positive: farther), counted from the goal, so that quick notches
- * add up.
+ * Zooms by notches (positive: farther), counted from the goal, so that quick notches add up: each by
+ * the settings' factor, or on to the next stop.
  */
-export function zoomBy(motion: Motion, limits: Limits, octaves: number): void {
-  const goal = clamp(motion.goalSpan * exp2(octaves), limits.least, limits.most);
+export function zoomBy(motion: Motion, rules: Rules, look: Look, notches: number): void {
+  const { zoom } = rules.settings;
+  const most = Math.min(allowed(rules, look), mostSpan(rules, look));
+  const wish =
+    zoom.stops === null ? motion.goalSpan * exp2(notches * log2(zoom.notch)) : nextStop(motion, rules, look, notches);
+  const goal = clamp(wish, leastSpan(rules, look), Math.max(most, leastSpan(rules, look)));
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
   easeTo(motion, goal);
 }
 
-/** Eases to the span that was wanted, as far as the limits let it. */
-export function zoomToWanted(motion: Motion, limits: Limits): void {
-  motion.span = clamp(motion.span, limits.least, limits.most);
-  easeTo(motion, clamp(motion.wantedSpan, limits.least, limits.most));
+/** The stop that so many notches lead to; parts of a notch are kept until they make a whole one. */
+function nextStop(motion: Motion, rules: Rules, look: Look, notches: number): number {
+  motion.notches = motion.notches * notches < 0 ? notches : motion.notches + notches;
+  const whole = Math.trunc(motion.notches + Math.sign(motion.notches) * 1e-9);
+  motion.notches -= whole;
+  if (whole === 0) return motion.goalSpan;
+  const stops = stopSpans(rules, look);
+  const slack = 1 + ZOOM_TOLERANCE;
+  const beyond =
+    whole > 0
+      ? stops.filter((span) => span > motion.goalSpan * slack)
+      : stops.filter((span) => span < motion.goalSpan / slack).reverse();
+  return beyond[Math.min(Math.abs(whole), beyond.length) - 1] ?? motion.goalSpan;
+}
+
+/** The stops as spans on this screen, the nearest zoom first. */
+export function stopSpans({ settings: { zoom }, screen }: Rules, look: Look): number[] {
+  const pixels = look.frameHeight * (zoom.stopsIn === 'device-pixels' ? (screen.density ?? 1) : 1);
+  const spans = (zoom.stops ?? []).map((stop) => (zoom.stopsIn === 'span' ? stop : pixels / stop));
+  return spans.sort((a, b) => a - b);
+}
+
+/** Eases to the stop nearest to the span, where there are stops. */
+export function zoomToStop(motion: Motion, rules: Rules, look: Look): void {
+  const off = (span: number): number => Math.abs(log2(span / motion.span));
+  const stops = stopSpans(rules, look).filter(
+    (span) => span >= leastSpan(rules, look) && span <= mostSpan(rules, look),
+  );
+  const stop = stops.reduce<number | null>(
+    (best, span) => (best === null || off(span) < off(best) ? span : best),
+    null,
+  );
+  if (stop === null) return;
+  motion.wantedSpan = stop;
+  easeTo(motion, Math.min(stop, allowed(rules, look)));
+}
+
+/** Stands still at the span that is shown. */
+export function stopZoom(motion: Motion): void {
+  motion.wantedSpan = motion.span;
+  motion.goalSpan = motion.span;
+  motion.left = 0;
 }
 
 function easeTo(motion: Motion, goal: number): void {
   motion.goalSpan = goal;
   motion.left = log2(motion.span / goal);
-  if (motion.left !== 0) return;
+  if (Math.abs(motion.left) >= ZOOM_TOLERANCE) return;
+  motion.left = 0;
   motion.span = goal;
-  letGo(motion);
 }
 
-/** Where the camera is heading to: the goal span, with the grip holding there, inside the limits. */
-export function goalPose(motion: Motion, limits: Limits, out: Pose): Pose {
-  const span = motion.goalSpan;
-  const x = motion.heldX - span * motion.gripX;
-  const y = motion.heldY - span * motion.gripY;
-  out.x = keptBetween(x, limits.left, limits.right, span * limits.halfWide);
-  out.y = keptBetween(y, limits.top, limits.bottom, span * limits.halfHigh);
-  out.span = span;
-  return out;
+/** The greatest span that the bounds allow as the camera looks now. */
+function allowed(rules: Rules, look: Look): number {
+  return mostSpanInside(rules.boundary, look, mostSpan(rules, look));
+}
+
+/**
+ * Brings span and goal inside the zoom range, and inside what the bounds allow as the camera looks
+ * now; the goal comes back to what was wanted as far as they let it.
+ */
+export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
+  const least = leastSpan(rules, look);
+  const most = Math.max(least, allowed(rules, look));
+  const goal = clamp(motion.wantedSpan, least, most);
+  if (motion.span >= least && motion.span <= most && goal === motion.goalSpan) return;
+  if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
+  motion.span = clamp(motion.span, least, Math.max(least, allowed(rules, look)));
+  easeTo(motion, goal);
+}
+
+/**
+ * Comes nearer until the view fits as the camera looks *from there*, and stands still.
+ *
+ * @param followTo brings the look to what a span makes of it
+ */
+export function fitSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
+  const room = (span: number): number => {
+    followTo(motion, rules, look, span);
+    return allowed(rules, look) - span;
+  };
+  const { span } = motion;
+  const least = leastSpan(rules, look);
+  if (room(span) < 0) motion.span = room(least) > 0 ? bisect(room, least, span) : least;
+  motion.goalSpan = motion.span;
+  motion.left = 0;
+  followTo(motion, rules, look, motion.span);
 }

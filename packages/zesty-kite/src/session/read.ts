@@ -112,7 +112,7 @@ export class SessionReader {
 }
 
 function readHeader(value: unknown, line: number): SessionHeader {
-  const { format, version, settings, screen } = asObject(value, line);
+  const { format, version, settings, screen, terrain } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
     throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}`);
@@ -123,7 +123,17 @@ function readHeader(value: unknown, line: number): SessionHeader {
   }
   if (screen !== null && !isScreen(screen))
     throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
-  return { format: FORMAT, version: VERSION, settings: settings as Settings, screen };
+  const header: SessionHeader = { format: FORMAT, version: VERSION, settings: settings as Settings, screen };
+  if (terrain === undefined) return header;
+  if (!isTerrain(terrain))
+    throw new SessionError(line, `terrain: found ${shown(terrain)}; wanted {"id":…,"digest":…}, or nothing`);
+  return { ...header, terrain };
+}
+
+function isTerrain(value: unknown): value is { id: string; digest: string } {
+  if (typeof value !== 'object' || value === null) return false;
+  const { id, digest } = value as Partial<Record<string, unknown>>;
+  return typeof id === 'string' && typeof digest === 'string';
 }
 
 function isScreen(value: unknown): value is Screen {

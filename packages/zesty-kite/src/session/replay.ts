@@ -1,11 +1,14 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { Camera, type Grip, type SessionStart } from '../camera.ts';
 import type { StampedSignal } from '../control/index.ts';
-import { Digest } from './digest.ts';
+import type { Terrain } from '../ground/index.ts';
+import { Digest } from '../math/index.ts';
 
 export interface ReplayOptions {
   /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
   readonly rate?: number;
+  /** The terrain that the session was recorded over. */
+  readonly terrain?: Terrain | null;
   /** Called at every frame with its time in microseconds. */
   readonly frame?: (camera: Camera, micros: number) => void;
 }
@@ -68,11 +71,12 @@ export class Replay {
   #y = 0;
   #grip: Grip | null = null;
 
-  /** @throws RangeError when the rate is not above 0; SettingsError as `Camera` does */
-  constructor(start: SessionStart, { rate = 60, frame = () => undefined }: ReplayOptions = {}) {
+  /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
+  constructor(start: SessionStart, { rate = 60, terrain = null, frame = () => undefined }: ReplayOptions = {}) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
-    this.camera = new Camera(start.settings, { screen: start.screen });
+    checkTerrain(start.terrain ?? null, terrain);
+    this.camera = new Camera(start.settings, { screen: start.screen, terrain });
     this.#rate = rate;
     this.#frame = frame;
     this.camera.advance(0);
@@ -130,21 +134,22 @@ export class Replay {
   }
 
   #sample(): void {
-    const { x, y, span } = this.camera.view;
+    const { x, y, span, focusHeight, heading, pitch, fieldOfView } = this.camera.view;
     this.#samples += 1;
     this.#digest.add(x);
     this.#digest.add(y);
     this.#digest.add(span);
+    for (const value of [focusHeight, heading, pitch, fieldOfView]) this.#digest.add(value);
     this.#panned += this.#pannedSince(x, y);
     this.#x = x;
     this.#y = y;
-    this.#grip = this.camera.grip;
+    this.#grip = this.camera.grips[0] ?? null;
   }
 
   /** With the same grip as before, what the held point moved; with none, what the focus moved. */
   #pannedSince(x: number, y: number): number {
     const before = this.#grip;
-    const now = this.camera.grip;
+    const now = this.camera.grips[0] ?? null;
     if (before === null && now === null) return distance(x - this.#x, y - this.#y);
     if (before === null || now === null) return 0;
     const same = before.screenX === now.screenX && before.screenY === now.screenY;
@@ -153,19 +158,31 @@ export class Replay {
 
   #measure(): void {
     const { camera } = this;
-    const { view, grip } = camera;
+    const { view } = camera;
     const { least, most } = camera.spanRange;
+    const elastic = camera.settings.bounds?.elastic ?? 0;
     this.#leastSpan = Math.min(this.#leastSpan, view.span);
     this.#mostSpan = Math.max(this.#mostSpan, view.span);
     const outside = Math.max(0, least - view.span, view.span - most) / view.span;
     this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
-    this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span);
-    this.#finite &&= Number.isFinite(view.x + view.y + view.span + view.scale);
-    if (grip === null || grip.limited) return;
-    const { x, y } = view.toScreen(grip.x, grip.y);
-    const error = distance(x - grip.screenX, y - grip.screenY);
-    this.#worstGripError = Math.max(this.#worstGripError, error);
+    this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
+    const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
+    this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
+    for (const { x: heldX, y: heldY, height, screenX, screenY, limited } of camera.grips) {
+      if (limited) continue;
+      const shown = view.toScreen(heldX, heldY, height);
+      this.#worstGripError = Math.max(this.#worstGripError, distance(shown.x - screenX, shown.y - screenY));
+    }
   }
+}
+
+/** A session means the heights that it was recorded over. */
+function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terrain | null): void {
+  if ((wanted ?? null) === null && given === null) return;
+  const name = (terrain: { id: string; digest: string } | null | undefined): string =>
+    terrain ? `"${terrain.id}" ${terrain.digest}` : 'flat ground';
+  if (wanted?.id !== given?.id || wanted?.digest !== given?.digest)
+    throw new RangeError(`terrain: found ${name(given)}; wanted ${name(wanted)}, over which the session was recorded`);
 }
 
 function distance(x: number, y: number): number {

@@ -2,11 +2,27 @@
 import type { Settings } from './schema.ts';
 
 /**
- * `change` laid over `settings`: objects key by key, everything else (lists and null too) whole.
+ * `change` laid over `settings`: objects key by key, everything else (lists and null too) whole; one
+ * shape of bounds takes the place of another.
  * Neither argument is altered. -0 becomes 0, as it would in a file.
  */
 export function mergeSettings(settings: Settings, change: Settings): Settings {
-  return merge(settings, change) as Settings;
+  const { bounds } = settings;
+  const below = bounds && change.bounds ? { ...settings, bounds: withoutOtherShapes(bounds, change.bounds) } : settings;
+  return merge(below, change) as Settings;
+}
+
+/** The keys of each shape that bounds can have. */
+const SHAPES = [['left', 'top', 'right', 'bottom'], ['circle'], ['polygon'], ['area']] as const;
+
+type Bounds = NonNullable<Settings['bounds']>;
+
+/** A change that names a shape takes the place of any other. */
+function withoutOtherShapes(bounds: Bounds, change: Bounds): Bounds {
+  const named = SHAPES.find((keys) => keys.some((key) => change[key] !== undefined));
+  if (named === undefined) return bounds;
+  const others: readonly string[] = SHAPES.filter((keys) => keys !== named).flat();
+  return Object.fromEntries(Object.entries(bounds).filter(([key]) => !others.includes(key)));
 }
 
 function merge(below: unknown, above: unknown): unknown {

@@ -30,13 +30,79 @@ const coordinate = number(-WORLD, WORLD, 512);
 const span = number(1e-6, WORLD, 100);
 const halfLife = number(0, 60, 0.08);
 
-const start = v.object({ x: v.optional(coordinate), y: v.optional(coordinate), span: v.optional(span) }, objectMessage);
+const fieldOfView = number(1, 150, 45);
+const pitch = number(1, 90, 40);
+const heading = number(-1e6, 1e6, 45);
+const pixels = number(0, 1e5, 320);
 
-const ground = v.object({ lowest: v.optional(coordinate, 0), highest: v.optional(coordinate, 0) }, objectMessage);
+/**
+ * A value that may follow the zoom: the same at every zoom, or a curve through [span, value] stops,
+ * or a switch between two values.
+ */
+const byZoom = (value: typeof pitch) =>
+  v.union(
+    [
+      value,
+      v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1)),
+      v.strictObject({ near: value, far: value, at: span, slack: v.optional(number(0, 1, 0.1), 0.1) }),
+    ],
+    'a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
+  );
+
+const start = v.object(
+  {
+    x: v.optional(coordinate),
+    y: v.optional(coordinate),
+    span: v.optional(span),
+    heading: v.optional(heading, 0),
+    pitch: v.optional(pitch),
+  },
+  objectMessage,
+);
+
+const ground = v.object(
+  {
+    lowest: v.optional(coordinate, 0),
+    highest: v.optional(coordinate, 0),
+    clearance: v.optional(number(0, WORLD, 2), 2),
+    followHalfLife: v.optional(halfLife, 0.15),
+    followRadius: v.optional(number(0, 4, 0.15), 0.15),
+  },
+  objectMessage,
+);
+
+const pitchSettings = v.object(
+  {
+    degrees: v.optional(byZoom(pitch), 90),
+    least: v.optional(pitch, 1),
+    most: v.optional(pitch, 90),
+    halfLife: v.optional(halfLife, 0.1),
+  },
+  objectMessage,
+);
+
+const lens = v.object(
+  {
+    fieldOfView: v.optional(v.nullable(byZoom(fieldOfView)), null),
+    distance: v.optional(v.nullable(span), null),
+    halfLife: v.optional(halfLife, 0.1),
+  },
+  objectMessage,
+);
+
+const turn = v.object(
+  {
+    least: v.optional(v.nullable(heading), null),
+    most: v.optional(v.nullable(heading), null),
+    halfLife: v.optional(halfLife, 0.09),
+  },
+  objectMessage,
+);
 
 const pan = v.object(
   {
-    speed: v.optional(number(0, 100, 1), 1),
+    speed: v.optional(byZoom(number(0, 100, 1)), 1),
+    even: v.optional(oneOf(['screen', 'ground']), 'screen'),
     fast: v.optional(number(0, 100, 2), 2),
     startHalfLife: v.optional(halfLife, 0.08),
     stopHalfLife: v.optional(halfLife, 0.08),
@@ -44,25 +110,73 @@ const pan = v.object(
   objectMessage,
 );
 
+const anchor = oneOf(['cursor', 'focus', 'below-eye']);
+const scale = number(1e-9, 1e9, 4);
+
 const zoom = v.object(
   {
     leastSpan: v.optional(span, 12),
     mostSpan: v.optional(span, 4096),
+    leastScale: v.optional(v.nullable(scale), null),
+    mostScale: v.optional(v.nullable(scale), null),
+    stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
+    stopsIn: v.optional(oneOf(['span', 'pixels', 'device-pixels']), 'span'),
     notch: v.optional(number(1.001, 16, 1.1), 1.1),
     halfLife: v.optional(halfLife, 0.09),
-    anchor: v.optional(oneOf(['cursor', 'centre']), 'cursor'),
+    anchor: v.optional(anchor, 'cursor'),
+    outAnchor: v.optional(v.nullable(anchor), null),
   },
   objectMessage,
 );
 
+const safeFrame = v.object(
+  {
+    left: v.optional(pixels, 0),
+    top: v.optional(pixels, 0),
+    right: v.optional(pixels, 0),
+    bottom: v.optional(pixels, 0),
+    halfLife: v.optional(halfLife, 0.08),
+  },
+  objectMessage,
+);
+
+const circle = v.object({ x: coordinate, y: coordinate, radius: number(1e-6, WORLD, 500) }, objectMessage);
+
 const bounds = v.object(
   {
-    left: coordinate,
-    top: coordinate,
-    right: coordinate,
-    bottom: coordinate,
+    left: v.optional(coordinate),
+    top: v.optional(coordinate),
+    right: v.optional(coordinate),
+    bottom: v.optional(coordinate),
+    circle: v.optional(circle),
+    polygon: v.optional(
+      v.pipe(
+        v.array(v.strictTuple([coordinate, coordinate]), 'a list of [x, y] corners'),
+        v.minLength(3, 'at least three [x, y] corners'),
+      ),
+    ),
+    area: v.optional(
+      v.objectWithRest(
+        { type: oneOf(['Polygon', 'MultiPolygon', 'Feature', 'FeatureCollection']) },
+        v.unknown(),
+        'a GeoJSON polygon, multipolygon, or a feature or collection of them',
+      ),
+    ),
+    keep: v.optional(oneOf(['view', 'focus']), 'view'),
     whenSmaller: v.optional(oneOf(['centre', 'limit-zoom']), 'centre'),
+    margin: v.optional(number(-WORLD, WORLD, 16), 0),
+    screenMargin: v.optional(number(-0.4, 0.4, 0.1), 0),
+    elastic: v.optional(number(0, 1, 0.2), 0),
+    returnHalfLife: v.optional(halfLife, 0.08),
   },
+  objectMessage,
+);
+
+const period = v.optional(v.nullable(number(1e-6, WORLD, 1024)), null);
+const wrap = v.object({ x: period, y: period }, objectMessage);
+
+const hold = v.object(
+  { turn: v.optional(v.boolean('true or false'), true), zoom: v.optional(v.boolean('true or false'), true) },
   objectMessage,
 );
 
@@ -85,9 +199,15 @@ export const settingsSchema = v.object(
     $schema: v.optional(v.string('a reference to the JSON Schema, in quotes')),
     start: v.optional(start, {}),
     ground: v.optional(ground, {}),
+    pitch: v.optional(pitchSettings, {}),
+    lens: v.optional(lens, {}),
+    turn: v.optional(turn, {}),
     pan: v.optional(pan, {}),
     zoom: v.optional(zoom, {}),
+    hold: v.optional(hold, {}),
+    safeFrame: v.optional(safeFrame, {}),
     bounds: v.optional(v.nullable(bounds), null),
+    wrap: v.optional(wrap, {}),
     resize: v.optional(resize, {}),
     keys: v.optional(keys, {}),
   },
@@ -99,3 +219,9 @@ export type Settings = v.InferInput<typeof settingsSchema>;
 
 /** Settings with every default filled in. */
 export type FullSettings = v.InferOutput<typeof settingsSchema>;
+
+/** A value that may follow the zoom, as it is written. */
+export type ByZoom = v.InferOutput<ReturnType<typeof byZoom>>;
+
+/** The bounds, with every default filled in. */
+export type FullBounds = NonNullable<FullSettings['bounds']>;

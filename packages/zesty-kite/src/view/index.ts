@@ -1,4 +1,14 @@
-export { createMatrices, fillMatrices, type ClipDepth, type Matrices, type UpAxis } from './matrices.ts';
-export type { Heights, Point, Pose, Screen } from './pose.ts';
-export { visibleTiles, type TileRange } from './tiles.ts';
-export { aim, View, type Affine, type Footprint } from './view.ts';
+export type { Depth } from './depth.ts';
+export { Look, NO_INSETS, REACH } from './look.ts';
+export {
+  createMatrices,
+  fillMatrices,
+  type ClipDepth,
+  type CountedFrom,
+  type Matrices,
+  type UpAxis,
+} from './matrices.ts';
+export type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
+export { frustumPlanes, showsBox, showsCircle, type Box } from './shows.ts';
+export { visibleTiles, type TileRows } from './tiles.ts';
+export { aim, canonical, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';

@@ -1,4 +1,5 @@
 /** Where the camera is, on what it is shown: plain data. */
+import type { Terrain } from '../ground/index.ts';
 
 /** A point: of the ground in world units, or of the screen in CSS pixels from its top left. */
 export interface Point {
@@ -6,24 +7,60 @@ export interface Point {
   y: number;
 }
 
+/** A point in space, or a direction: world units. */
+export interface Spot {
+  x: number;
+  y: number;
+  /** Up. */
+  height: number;
+}
+
 /** All that says where the camera is. */
 export interface Pose {
-  /** The focus: world units to the right. */
+  /** The focus: world units to the right of an unturned screen. */
   x: number;
-  /** The focus: world units toward the bottom of the unturned screen. */
+  /** The focus: world units toward the bottom of an unturned screen. */
   y: number;
-  /** World units from the top to the bottom of the screen, through the focus. */
+  /** The height of the focus, world units; 0 on flat ground. */
+  focusHeight: number;
+  /** World units from the top to the bottom of the safe frame, through the focus, square to the view. */
   span: number;
+  /** Degrees clockwise, seen from above; 0 has screen-up along -y. Not wrapped. */
+  heading: number;
+  /** Degrees that it looks down, 1 … 90; 90 is straight down. */
+  pitch: number;
+  /** Vertical field of view of the whole screen in degrees, below 179; 0 for an orthographic lens. */
+  fieldOfView: number;
 }
+
+/** A pose as it is written down: what is left out is 0, and the pitch 90. */
+export type PoseInput = Pick<Pose, 'x' | 'y' | 'span'> & Partial<Pose>;
 
 /** The size of what is drawn on, in CSS pixels. */
 export interface Screen {
   readonly width: number;
   readonly height: number;
+  /** Device pixels per CSS pixel; 1 when left out. Only zoom stops in device pixels ask for it. */
+  readonly density?: number;
 }
 
-/** The range of heights of everything on the ground, in world units. */
-export interface Heights {
+/** How far panels reach in from each side of the screen, in CSS pixels. */
+export interface Insets {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** What is looked at. */
+export interface Ground {
+  /** The least height of anything on it, world units. */
   readonly lowest: number;
+  /** The greatest height of anything on it, world units. */
   readonly highest: number;
+  /** Its heights; flat when left out. */
+  readonly terrain?: Terrain | null;
+  /** The world repeats itself every so many world units; 0 or left out where it does not. */
+  readonly periodX?: number;
+  readonly periodY?: number;
 }

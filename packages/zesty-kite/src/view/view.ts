@@ -1,7 +1,11 @@
 /** The geometry of one pose on one screen. */
-import type { Heights, Point, Pose, Screen } from './pose.ts';
+import { clamp } from '../math/index.ts';
+import { fitDepth, type Depth } from './depth.ts';
+import { Look, NO_INSETS, SIGHT } from './look.ts';
+import { pick } from './pick.ts';
+import type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
 
-/** A flat map from ground to CSS pixels, in the form that a 2D canvas takes. */
+/** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
 export interface Affine {
   a: number;
   b: number;
@@ -11,68 +15,282 @@ export interface Affine {
   f: number;
 }
 
-/** Four corners of ground, x and y by turns, from the top left clockwise. */
+/** Where a point in space shows. */
+export interface ScreenPoint extends Point {
+  /**
+   * World units along the view direction: from the eye, or from the focus where the lens is
+   * orthographic.
+   */
+  depth: number;
+  /** Not behind the eye. */
+  inFront: boolean;
+}
+
+/** A line of sight: all points `start + t · along`, t ≥ 0; `along` is one unit long. */
+export interface Ray {
+  readonly start: Spot;
+  readonly along: Spot;
+}
+
+/** Four corners of ground, x and y by turns, from the top left of the screen clockwise. */
 export type Footprint = Float64Array;
+
+/** Flat ground without an end. */
+export const FLAT: Ground = { lowest: 0, highest: 0 };
 
 /**
  * Read-only for whoever draws. A camera hands out one view and aims it anew at each `advance`.
  *
  * ```ts
- * const under = view.toGround(event.offsetX, event.offsetY, point);
- * const { x, y } = view.toScreen(barge.x, barge.y, point);
+ * const under = view.toGround(event.offsetX, event.offsetY, spot);
+ * const { x, y } = view.toScreen(barge.x, barge.y, 0, point);
  * ```
  */
 export class View implements Pose {
-  /** Focus, world units. */
   readonly x: number = 0;
-  /** Focus, world units. */
   readonly y: number = 0;
-  /** World units from the top to the bottom of the screen, > 0. */
+  readonly focusHeight: number = 0;
   readonly span: number = 1;
-  /** CSS pixels, > 0. */
+  readonly heading: number = 0;
+  readonly pitch: number = 90;
+  readonly fieldOfView: number = 0;
+  /** The screen, CSS pixels, > 0. */
   readonly width: number = 1;
-  /** CSS pixels, > 0. */
   readonly height: number = 1;
-  /** CSS pixels per world unit at the focus. */
+  /** CSS pixels per world unit at the focus, square to the view. */
   readonly scale: number = 1;
-  /** The least height on the ground, world units. */
-  readonly lowest: number = 0;
-  /** The greatest height on the ground, world units. */
-  readonly highest: number = 0;
+  readonly ground: Ground = FLAT;
+  /** The sines and such that all of it is made of. */
+  readonly look: Look = new Look();
 
-  /** Where a ground point shows, in CSS pixels from the top left of the screen. */
-  toScreen(x: number, y: number, out: Point = { x: 0, y: 0 }): Point {
-    out.x = (x - this.x) * this.scale + this.width / 2;
-    out.y = (y - this.y) * this.scale + this.height / 2;
+  /**
+   * Where a point in space shows, in CSS pixels from the top left of the screen. In a world that
+   * repeats itself, the copy nearest to the focus counts.
+   *
+   * @param height world units; on flat ground it can be left out
+   */
+  toScreen(
+    x: number,
+    y: number,
+    height: number = this.focusHeight,
+    out: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true },
+  ): ScreenPoint {
+    const { look, span, scale } = this;
+    const { periodX = 0, periodY = 0 } = this.ground;
+    const east = nearestCopy(x - this.x, periodX);
+    const south = nearestCopy(y - this.y, periodY);
+    const right = east * look.cosHeading + south * look.sinHeading;
+    const toward = south * look.cosHeading - east * look.sinHeading;
+    const rise = height - this.focusHeight;
+    const ahead = -toward * look.cosPitch - rise * look.sinPitch;
+    const widening = 1 + (look.widening * ahead) / span;
+    const shrunk = scale / (Math.abs(widening) > 1e-12 ? widening : 1e-12);
+    out.x = look.middleX + right * shrunk;
+    out.y = look.middleY + (toward * look.sinPitch - rise * look.cosPitch) * shrunk;
+    out.depth = look.widening > 0 ? ahead + span / look.widening : ahead;
+    out.inFront = widening > 0;
     return out;
   }
 
-  /** The ground point that shows at a screen point given in CSS pixels from the top left. */
-  toGround(x: number, y: number, out: Point = { x: 0, y: 0 }): Point {
-    out.x = this.x + (x - this.width / 2) / this.scale;
-    out.y = this.y + (y - this.height / 2) / this.scale;
+  /**
+   * The point of the ground that shows at a screen point given in CSS pixels from the top left: on
+   * the terrain, or on the level plane through the focus where there is none.
+   *
+   * @returns `out`, or null where nothing but sky shows
+   */
+  toGround(x: number, y: number, out: Spot = { x: 0, y: 0, height: 0 }): Spot | null {
+    if (this.ground.terrain) return pick(this, this.ground.terrain, x, y, out);
+    out.height = this.focusHeight;
+    return this.toLevel(x, y, this.focusHeight, out) === null ? null : out;
+  }
+
+  /**
+   * Where the line of sight through a screen point meets the level plane of a height: the sea, a
+   * roof.
+   *
+   * @returns `out`, or null where it never does
+   */
+  toLevel<T extends Point>(x: number, y: number, height: number, out: T): T | null {
+    const { look, span } = this;
+    const rise = height - this.focusHeight;
+    const v = look.v(y);
+    const steepness = look.sinPitch + look.widening * v * look.cosPitch;
+    const below = span * look.sinPitch - look.widening * rise; // the plane, seen from the eye
+    if (below / span < 1e-9 || !(steepness > 1e-9)) return null;
+    const right = (look.u(x) * below) / steepness;
+    const toward = (span * v + rise * (look.cosPitch - look.widening * v * look.sinPitch)) / steepness;
+    out.x = canonical(this.x + right * look.cosHeading - toward * look.sinHeading, this.ground.periodX);
+    out.y = canonical(this.y + right * look.sinHeading + toward * look.cosHeading, this.ground.periodY);
     return out;
   }
 
-  /** The ground that shows: eight numbers, for culling and minimap frames. */
-  footprint(out: Footprint = new Float64Array(8)): Footprint {
-    const halfWidth = this.width / 2 / this.scale;
-    const halfHeight = this.span / 2;
-    out[0] = out[6] = this.x - halfWidth;
-    out[2] = out[4] = this.x + halfWidth;
-    out[1] = out[3] = this.y - halfHeight;
-    out[5] = out[7] = this.y + halfHeight;
+  /** The line of sight through a screen point. It starts in the eye, or where nothing is before it. */
+  ray(x: number, y: number, out: Ray = { start: { x: 0, y: 0, height: 0 }, along: this.forward() }): Ray {
+    const { look, scale } = this;
+    const { start, along } = out;
+    const right = (x - look.middleX) / scale;
+    const down = (y - look.middleY) / scale;
+    this.eye(start);
+    this.forward(along);
+    if (look.widening === 0) {
+      this.#shift(start, right, down);
+      return out;
+    }
+    const far = this.span / look.widening;
+    this.#shift(along, right / far, down / far);
+    const length = Math.sqrt(along.x * along.x + along.y * along.y + along.height * along.height);
+    along.x /= length;
+    along.y /= length;
+    along.height /= length;
     return out;
   }
 
-  /** The transform from ground to CSS pixels: `context.setTransform(view.affine())`. */
-  affine(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }): Affine {
-    out.a = out.d = this.scale;
-    out.b = out.c = 0;
-    out.e = this.width / 2 - this.x * this.scale;
-    out.f = this.height / 2 - this.y * this.scale;
+  /** Moves a spot along the screen. */
+  #shift(spot: Spot, right: number, down: number): void {
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    spot.x += right * cosHeading - down * sinPitch * sinHeading;
+    spot.y += right * sinHeading + down * sinPitch * cosHeading;
+    spot.height -= down * cosPitch;
+  }
+
+  /** Where it looks from; an orthographic lens from where nothing of the ground is before it. */
+  eye(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+    const { look, x, y, focusHeight } = this;
+    const away = this.depth(depth).toFocus;
+    out.x = x - away * look.cosPitch * look.sinHeading;
+    out.y = y + away * look.cosPitch * look.cosHeading;
+    out.height = focusHeight + away * look.sinPitch;
     return out;
   }
+
+  /** The view direction, one unit long. */
+  forward(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    out.x = cosPitch * sinHeading;
+    out.y = -cosPitch * cosHeading;
+    out.height = -sinPitch;
+    return out;
+  }
+
+  /** The direction of screen-right, one unit long and level. */
+  right(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+    out.x = this.look.cosHeading;
+    out.y = this.look.sinHeading;
+    out.height = 0;
+    return out;
+  }
+
+  /** The direction of screen-up, one unit long. */
+  up(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    out.x = sinPitch * sinHeading;
+    out.y = -sinPitch * cosHeading;
+    out.height = cosPitch;
+    return out;
+  }
+
+  /** How far the near plane, the focus and the far plane lie from the eye: nothing of the ground is clipped. */
+  depth(out: Depth = { near: 0, toFocus: 0, far: 0 }): Depth {
+    return fitDepth(this, out);
+  }
+
+  /**
+   * The ground that shows, for culling and minimap frames: the four corners of the screen on a level
+   * plane. Beyond 64 spans from the focus it is cut. Around the focus it is whole, also where the
+   * world repeats itself.
+   */
+  footprint(out: Footprint = new Float64Array(8), height: number = this.focusHeight): Footprint {
+    const { width, height: tall } = this;
+    this.#corner(out, 0, 0, 0, height);
+    this.#corner(out, 2, width, 0, height);
+    this.#corner(out, 4, width, tall, height);
+    this.#corner(out, 6, 0, tall, height);
+    return out;
+  }
+
+  /** The same of the safe frame. */
+  frameFootprint(out: Footprint = new Float64Array(8), height: number = this.focusHeight): Footprint {
+    const { middleX, middleY, frameWidth, frameHeight } = this.look;
+    const left = middleX - frameWidth / 2;
+    const top = middleY - frameHeight / 2;
+    this.#corner(out, 0, left, top, height);
+    this.#corner(out, 2, left + frameWidth, top, height);
+    this.#corner(out, 4, left + frameWidth, top + frameHeight, height);
+    this.#corner(out, 6, left, top + frameHeight, height);
+    return out;
+  }
+
+  #corner(out: Footprint, at: number, x: number, y: number, height: number): void {
+    const { look, span } = this;
+    const { sinPitch, cosPitch, widening } = look;
+    const rise = height - this.focusHeight;
+    const v = Math.max(look.v(y), (-SIGHT * sinPitch) / (1 + SIGHT * widening * cosPitch));
+    const steepness = sinPitch + widening * v * cosPitch;
+    const right = (look.u(x) * Math.max(0, span * sinPitch - widening * rise)) / steepness;
+    const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) / steepness;
+    out[at] = this.x + right * look.cosHeading - toward * look.sinHeading;
+    out[at + 1] = this.y + right * look.sinHeading + toward * look.cosHeading;
+  }
+
+  /** CSS pixels per world unit at a point in space, square to the view; 0 behind the eye. */
+  scaleAt(x: number, y: number, height: number = this.focusHeight): number {
+    const { look, span, scale } = this;
+    const toward = this.#toward(x, y);
+    const ahead = -toward * look.cosPitch - (height - this.focusHeight) * look.sinPitch;
+    const widening = 1 + (look.widening * ahead) / span;
+    return widening > 0 ? scale / widening : 0;
+  }
+
+  /**
+   * Sorts upright sprites by where they stand on the ground: those with a greater key are nearer and
+   * drawn later. World units toward the viewer, from the focus.
+   */
+  depthKey(x: number, y: number): number {
+    return this.#toward(x, y);
+  }
+
+  #toward(x: number, y: number): number {
+    const { look, ground } = this;
+    const east = nearestCopy(x - this.x, ground.periodX ?? 0);
+    const south = nearestCopy(y - this.y, ground.periodY ?? 0);
+    return south * look.cosHeading - east * look.sinHeading;
+  }
+
+  /**
+   * The transform from a level plane to CSS pixels: `context.setTransform(view.affine())`.
+   *
+   * @throws RangeError for a perspective lens that is not straight down: there is no such transform
+   */
+  affine(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, height: number = this.focusHeight): Affine {
+    const { look, scale, span } = this;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
+    if (look.widening > 0 && cosPitch !== 0)
+      throw new RangeError(
+        `affine: found a field of view of ${String(this.fieldOfView)} at a pitch of ${String(this.pitch)}; wanted an orthographic lens, or a pitch of 90`,
+      );
+    const rise = height - this.focusHeight;
+    const shrunk = scale / (1 - (look.widening * rise * sinPitch) / span);
+    out.a = cosHeading * shrunk;
+    out.b = -sinHeading * sinPitch * shrunk;
+    out.c = sinHeading * shrunk;
+    out.d = cosHeading * sinPitch * shrunk;
+    out.e = look.middleX - this.x * out.a - this.y * out.c;
+    out.f = look.middleY - this.x * out.b - this.y * out.d - rise * cosPitch * shrunk;
+    return out;
+  }
+}
+
+const depth: Depth = { near: 0, toFocus: 0, far: 0 };
+
+/** The copy of a distance that is nearest to 0 in a world that repeats itself. */
+function nearestCopy(distance: number, period: number): number {
+  return period > 0 ? distance - period * Math.round(distance / period) : distance;
+}
+
+/** The copy of a coordinate in 0 … period. */
+export function canonical(value: number, period: number | undefined): number {
+  if (period === undefined || !(period > 0)) return value;
+  return clamp(value - period * Math.floor(value / period), 0, period);
 }
 
 type Aimed = { -readonly [K in keyof View]: View[K] };
@@ -82,15 +300,27 @@ type Aimed = { -readonly [K in keyof View]: View[K] };
  *
  * @param screen both sides > 0
  */
-export function aim(view: View, pose: Readonly<Pose>, screen: Screen, heights: Heights): View {
+export function aim(
+  view: View,
+  pose: Readonly<PoseInput>,
+  screen: Screen,
+  ground: Ground = FLAT,
+  insets: Insets = NO_INSETS,
+): View {
   const aimed: Aimed = view;
-  aimed.x = pose.x;
-  aimed.y = pose.y;
+  const { look } = view;
+  look.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
+  look.turn(pose.heading ?? 0, pose.pitch ?? 90, pose.fieldOfView ?? 0);
+  aimed.x = canonical(pose.x, ground.periodX);
+  aimed.y = canonical(pose.y, ground.periodY);
+  aimed.focusHeight = pose.focusHeight ?? 0;
   aimed.span = pose.span;
+  aimed.heading = look.heading;
+  aimed.pitch = look.pitch;
+  aimed.fieldOfView = look.fieldOfView;
   aimed.width = screen.width;
   aimed.height = screen.height;
-  aimed.scale = screen.height / pose.span;
-  aimed.lowest = heights.lowest;
-  aimed.highest = heights.highest;
+  aimed.scale = look.frameHeight / pose.span;
+  aimed.ground = ground;
   return view;
 }

@@ -1,0 +1,69 @@
+/** Terrain from samples on a square grid, bilinear between them. */
+import { Digest } from '../math/index.ts';
+import type { Terrain } from './terrain.ts';
+
+export interface HeightGrid {
+  readonly id: string;
+  /** Samples from left to right, at least 2. */
+  readonly columns: number;
+  /** Samples from top to bottom, at least 2. */
+  readonly rows: number;
+  /** World units between neighbouring samples, > 0. */
+  readonly step: number;
+  /** Row by row from the top, world units; `columns · rows` of them, all finite. */
+  readonly heights: ArrayLike<number>;
+  /** Where the first sample lies; (0, 0) when left out. */
+  readonly left?: number;
+  readonly top?: number;
+}
+
+/**
+ * Bilinear between samples; outside, the nearest edge goes on. The samples are copied as float64.
+ *
+ * ```ts
+ * const terrain = terrainOfGrid({ id: 'strait', columns: 513, rows: 385, step: 2, heights });
+ * ```
+ *
+ * @throws RangeError that names the first thing wrong
+ */
+export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top = 0 }: HeightGrid): Terrain {
+  check('columns', columns, Number.isInteger(columns) && columns >= 2, 'a whole number, at least 2');
+  check('rows', rows, Number.isInteger(rows) && rows >= 2, 'a whole number, at least 2');
+  check('step', step, step > 0 && Number.isFinite(step), 'a length above 0');
+  check('left', left, Number.isFinite(left), 'a finite number');
+  check('top', top, Number.isFinite(top), 'a finite number');
+  const count = columns * rows;
+  check('heights', `${String(heights.length)} samples`, heights.length === count, `columns · rows, ${String(count)}`);
+  const samples = Float64Array.from(heights);
+  const digest = new Digest();
+  for (const value of [columns, rows, step, left, top]) digest.add(value);
+  let lowest = Infinity;
+  let highest = -Infinity;
+  samples.forEach((height, i) => {
+    if (!Number.isFinite(height)) check(`heights[${String(i)}]`, height, false, 'a finite number');
+    lowest = Math.min(lowest, height);
+    highest = Math.max(highest, height);
+    digest.add(height);
+  });
+
+  const scale = 1 / step;
+  const lastColumn = columns - 1;
+  const lastRow = rows - 1;
+  const heightAt = (x: number, y: number): number => {
+    const right = Math.min(Math.max((x - left) * scale, 0), lastColumn);
+    const down = Math.min(Math.max((y - top) * scale, 0), lastRow);
+    const column = Math.min(Math.floor(right), lastColumn - 1);
+    const row = Math.min(Math.floor(down), lastRow - 1);
+    const i = row * columns + column;
+    const upperLeft = samples[i] ?? lowest;
+    const lowerLeft = samples[i + columns] ?? lowest;
+    const upper = upperLeft + ((samples[i + 1] ?? lowest) - upperLeft) * (right - column);
+    const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
+    return upper + (lower - upper) * (down - row);
+  };
+  return { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt };
+}
+
+function check(name: string, found: unknown, good: boolean, wanted: string): void {
+  if (!good) throw new RangeError(`terrain.${name}: found ${String(found)}; wanted ${wanted}`);
+}

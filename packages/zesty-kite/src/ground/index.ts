@@ -1,0 +1,2 @@
+export { terrainOfGrid, type HeightGrid } from './grid.ts';
+export { terrainOf, type HeightFunction, type Terrain } from './terrain.ts';

@@ -1,0 +1,60 @@
+/** Ground that is not flat: a height for every point. */
+import { clamp } from '../math/index.ts';
+
+/**
+ * Heights of the ground, in world units. `heightAt` must be pure: the same point has the same
+ * height for as long as a session lasts.
+ */
+export interface Terrain {
+  /** Names the terrain in session files. */
+  readonly id: string;
+  /** A fingerprint of the heights, so that a session is not played over other ones. */
+  readonly digest: string;
+  /** No point is lower. */
+  readonly lowest: number;
+  /** No point is higher. */
+  readonly highest: number;
+  /** Hills thinner than this may be missed by picks; world units, > 0. */
+  readonly feature: number;
+  /** The height at a point, always finite and from `lowest` to `highest`. */
+  heightAt(x: number, y: number): number;
+}
+
+/** What a terrain is made of when its heights come from a function. */
+export interface HeightFunction {
+  readonly id: string;
+  /** Whatever tells one version of the function from another; "1" when left out. */
+  readonly digest?: string;
+  readonly lowest: number;
+  readonly highest: number;
+  readonly feature: number;
+  heightAt(x: number, y: number): number;
+}
+
+/**
+ * Terrain from a pure function. A height that is not finite counts as `lowest`, one out of range as
+ * the end of the range.
+ *
+ * ```ts
+ * const dunes = terrainOf({ id: 'dunes', lowest: 0, highest: 8, feature: 2, heightAt });
+ * ```
+ *
+ * @throws RangeError for a range or a feature size that cannot be
+ */
+export function terrainOf({ id, digest = '1', lowest, highest, feature, ...source }: HeightFunction): Terrain {
+  if (!(lowest <= highest && Number.isFinite(highest - lowest)))
+    throw new RangeError(`terrain.highest: found ${String(highest)}; wanted at least lowest, ${String(lowest)}`);
+  if (!(feature > 0 && Number.isFinite(feature)))
+    throw new RangeError(`terrain.feature: found ${String(feature)}; wanted a length above 0, such as 2`);
+  return {
+    id,
+    digest,
+    lowest,
+    highest,
+    feature,
+    heightAt(x, y) {
+      const height = source.heightAt(x, y);
+      return Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
+    },
+  };
+}

@@ -1,0 +1,207 @@
+/** What keeps the camera on the map: the bounds of the settings, made ready. */
+import { clamp, convexHull } from '../math/index.ts';
+import { FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
+import type { Look, Point } from '../view/index.ts';
+import { Coast } from './coast.ts';
+import { createConvex, keepInConvex, mostSpanInConvex, type Convex } from './convex.ts';
+import { keepInDisc, radiusOf } from './disc.ts';
+
+/** World units. */
+type Shape =
+  | {
+      readonly kind: 'rectangle';
+      readonly left: number;
+      readonly top: number;
+      readonly right: number;
+      readonly bottom: number;
+    }
+  | { readonly kind: 'disc'; readonly x: number; readonly y: number; readonly radius: number }
+  | { readonly kind: 'convex'; readonly convex: Convex }
+  | { readonly kind: 'coast'; readonly coast: Coast };
+
+export interface Boundary {
+  readonly shape: Shape;
+  /** The whole view stays inside; else the focus alone. */
+  readonly view: boolean;
+  /** How far it may reach over the edge: in world units, and in spans. */
+  readonly margin: number;
+  readonly screenMargin: number;
+  /** The zoom is limited so that the view always fits. */
+  readonly limitsZoom: boolean;
+  /** How far a hand can pull it over the edge at most, in spans. */
+  readonly elastic: number;
+}
+
+/** The boundary that `settings` ask for; without bounds, the edge of what float64 holds finely. */
+export function boundaryOf({ bounds, zoom, wrap }: FullSettings): Boundary {
+  const edge = zoom.leastSpan * FARTHEST_IN_LEAST_SPANS;
+  const far = { left: -edge, top: -edge, right: edge, bottom: edge };
+  if (bounds === null)
+    return {
+      shape: { kind: 'rectangle', ...far },
+      view: false,
+      margin: 0,
+      screenMargin: 0,
+      limitsZoom: false,
+      elastic: 0,
+    };
+  const { keep, margin, screenMargin, whenSmaller, elastic } = bounds;
+  const shape = shapeOf(bounds);
+  return {
+    shape:
+      shape.kind === 'rectangle'
+        ? {
+            kind: 'rectangle',
+            left: wrap.x === null ? shape.left : far.left,
+            top: wrap.y === null ? shape.top : far.top,
+            right: wrap.x === null ? shape.right : far.right,
+            bottom: wrap.y === null ? shape.bottom : far.bottom,
+          }
+        : shape,
+    view: keep === 'view',
+    margin: keep === 'view' ? margin : 0,
+    screenMargin: keep === 'view' ? screenMargin : 0,
+    limitsZoom: keep === 'view' && whenSmaller === 'limit-zoom',
+    elastic,
+  };
+}
+
+function shapeOf(bounds: FullBounds): Shape {
+  const { left, top, right, bottom, circle, keep } = bounds;
+  if (circle !== undefined) return { kind: 'disc', ...circle };
+  if (left !== undefined && top !== undefined && right !== undefined && bottom !== undefined)
+    return { kind: 'rectangle', left, top, right, bottom };
+  const rings = ringsOf(bounds).map(({ ring }) => ring);
+  if (keep === 'view') return { kind: 'convex', convex: createConvex(convexHull(rings.flat())) };
+  return { kind: 'coast', coast: new Coast(rings) };
+}
+
+/**
+ * How far a focus is from where it is kept, in world units; 0 when all is well. What a hand pulls
+ * over the edge counts too.
+ */
+export function excessOf(boundary: Boundary, look: Look, span: number, x: number, y: number): number {
+  const { shape } = boundary;
+  if (shape.kind === 'coast') return shape.coast.contains(x, y) ? 0 : shape.coast.nearestEdge(x, y, kept);
+  keepInside(boundary, look, span, x, y, x, y, kept);
+  return Math.sqrt((kept.x - x) * (kept.x - x) + (kept.y - y) * (kept.y - y));
+}
+
+const kept: Point = { x: 0, y: 0 };
+
+/** The middle of the shape's extent and its height: where a camera starts that is not told better. */
+export function middleOf({ shape }: Boundary): { x: number; y: number; high: number } {
+  switch (shape.kind) {
+    case 'rectangle':
+      return { x: (shape.left + shape.right) / 2, y: (shape.top + shape.bottom) / 2, high: shape.bottom - shape.top };
+    case 'disc':
+      return { x: shape.x, y: shape.y, high: 2 * shape.radius };
+    case 'convex':
+      return middleOfConvex(shape.convex);
+    case 'coast':
+      return shape.coast.middle;
+  }
+}
+
+function middleOfConvex(convex: Convex): { x: number; y: number; high: number } {
+  const point: Point = { x: 0, y: 0 };
+  const far = 1e13;
+  const ends = [
+    [-far, 0],
+    [far, 0],
+    [0, -far],
+    [0, far],
+  ].map(([x = 0, y = 0]) => {
+    keepInConvex(convex, NOTHING, 1, 0, x, y, point);
+    return { ...point };
+  });
+  const [west, east, north, south] = ends;
+  const high = (south?.y ?? 0) - (north?.y ?? 0);
+  return { x: ((west?.x ?? 0) + (east?.x ?? 0)) / 2, y: ((north?.y ?? 0) + (south?.y ?? 0)) / 2, high };
+}
+
+/** A focus by itself: four corners of nothing. */
+const NOTHING = new Float64Array(8);
+
+/**
+ * The focus that is nearest to (x, y) and inside; for a coast, the one to which it slides from
+ * (fromX, fromY).
+ */
+export function keepInside(
+  boundary: Boundary,
+  look: Look,
+  span: number,
+  x: number,
+  y: number,
+  fromX: number,
+  fromY: number,
+  out: Point,
+): void {
+  const { shape } = boundary;
+  const corners = boundary.view ? look.corners : NOTHING;
+  const margin = boundary.margin + boundary.screenMargin * span;
+  switch (shape.kind) {
+    case 'rectangle': {
+      const { left, top, right, bottom } = shape;
+      measure(corners);
+      out.x = keptBetween(x, left - margin - span * extent.left, right + margin - span * extent.right);
+      out.y = keptBetween(y, top - margin - span * extent.top, bottom + margin - span * extent.bottom);
+      return;
+    }
+    case 'disc':
+      keepInDisc(shape.x, shape.y, Math.max(0, shape.radius + margin), corners, span, x, y, out);
+      return;
+    case 'convex':
+      keepInConvex(shape.convex, corners, span, margin, x, y, out);
+      return;
+    case 'coast':
+      shape.coast.slide(fromX, fromY, x, y, out);
+  }
+}
+
+/** The greatest span at which the view fits inside as it looks now, at most `most`; `most` where the zoom is not limited. */
+export function mostSpanInside(
+  { shape, margin, screenMargin, limitsZoom }: Boundary,
+  look: Look,
+  most: number,
+): number {
+  if (!limitsZoom) return most;
+  const { corners } = look;
+  switch (shape.kind) {
+    case 'rectangle': {
+      measure(corners);
+      const wide = extent.right - extent.left - 2 * screenMargin;
+      const high = extent.bottom - extent.top - 2 * screenMargin;
+      const across = wide > 0 ? (shape.right - shape.left + 2 * margin) / wide : Infinity;
+      const down = high > 0 ? (shape.bottom - shape.top + 2 * margin) / high : Infinity;
+      return clamp(Math.min(across, down), 0, most);
+    }
+    case 'disc': {
+      const radius = radiusOf(corners) - screenMargin;
+      return radius > 0 ? clamp((shape.radius + margin) / radius, 0, most) : most;
+    }
+    case 'convex':
+      return mostSpanInConvex(shape.convex, corners, most, margin, screenMargin);
+    case 'coast':
+      return most;
+  }
+}
+
+/** As near to `wanted` as the ends let it, or midway when they cross. */
+function keptBetween(wanted: number, least: number, most: number): number {
+  return least < most ? clamp(wanted, least, most) : (least + most) / 2;
+}
+
+/** How far the corners reach to each side, in spans. */
+const extent = { left: 0, top: 0, right: 0, bottom: 0 };
+
+function measure(corners: Float64Array): void {
+  extent.left = extent.right = corners[0] ?? 0;
+  extent.top = extent.bottom = corners[1] ?? 0;
+  for (let k = 2; k < 8; k += 2) {
+    extent.left = Math.min(extent.left, corners[k] ?? 0);
+    extent.right = Math.max(extent.right, corners[k] ?? 0);
+    extent.top = Math.min(extent.top, corners[k + 1] ?? 0);
+    extent.bottom = Math.max(extent.bottom, corners[k + 1] ?? 0);
+  }
+}

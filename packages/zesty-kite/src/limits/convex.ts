@@ -1,0 +1,250 @@
+/** Keeping a convex shape of ground, seen around the focus, inside a convex polygon. */
+import type { Point } from '../view/index.ts';
+
+/** Half-planes: outward normals one unit long, and how far each edge is from the origin along its own. */
+export interface Convex {
+  readonly count: number;
+  readonly normalX: Float64Array;
+  readonly normalY: Float64Array;
+  readonly edge: Float64Array;
+  /** For reckoning: how far the focus may go along each normal. */
+  readonly room: Float64Array;
+  /** How much `room` grows with what is being loosened. */
+  readonly gain: Float64Array;
+}
+
+/** @param corners of a convex polygon, clockwise where y points down */
+export function createConvex(corners: readonly (readonly [number, number])[]): Convex {
+  const count = corners.length;
+  const convex: Convex = {
+    count,
+    normalX: new Float64Array(count),
+    normalY: new Float64Array(count),
+    edge: new Float64Array(count),
+    room: new Float64Array(count),
+    gain: new Float64Array(count),
+  };
+  spreadOut(count).forEach((corner, i) => {
+    const [x, y] = corners[corner] ?? [0, 0];
+    const [nextX, nextY] = corners[(corner + 1) % count] ?? [x, y];
+    const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
+    const normalX = (nextY - y) / length;
+    const normalY = (x - nextX) / length;
+    convex.normalX[i] = normalX;
+    convex.normalY[i] = normalY;
+    convex.edge[i] = normalX * x + normalY * y;
+  });
+  return convex;
+}
+
+/** 0 … count - 1 in an order in which each is far from those before it: so the edges that matter come early. */
+function spreadOut(count: number): number[] {
+  const step = Math.max(1, Math.round(count * 0.381966));
+  const order = new Set<number>();
+  for (let at = 0; order.size < count; at = (at + step) % count) {
+    while (order.has(at)) at = (at + 1) % count;
+    order.add(at);
+  }
+  return [...order];
+}
+
+/** Rounding may leave a focus this far outside, in spans. */
+const SLACK = 1e-9;
+/** More rounds of loosening than any polygon needs. */
+const MOST_ROUNDS = 200;
+
+/**
+ * The point nearest to (x, y) from which all corners stay inside; where there is none, from which
+ * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
+ *
+ * @param corners what has to stay inside: x and y by turns, in spans from the focus
+ * @param margin world units by which it may reach over every edge
+ */
+export function keepInConvex(
+  convex: Convex,
+  corners: Float64Array,
+  span: number,
+  margin: number,
+  x: number,
+  y: number,
+  out: Point,
+): void {
+  out.x = x;
+  out.y = y;
+  if (isInside(convex, corners, span, margin, x, y)) return;
+  const { count, edge, room, gain } = convex;
+  for (let i = 0; i < count; i++) {
+    room[i] = (edge[i] ?? 0) + margin - span * support(convex, corners, i);
+    gain[i] = 1;
+  }
+  const loosened = loosen(convex, x, y, span * SLACK, out);
+  // From very far away the first answer is as coarse as its coordinates; from there it is fine.
+  if (Math.abs(x - out.x) + Math.abs(y - out.y) > FAR * span)
+    nearest(convex, out.x, out.y, loosened, span * SLACK, out);
+}
+
+/** In spans. */
+const FAR = 1e3;
+
+/** The greatest span, at most `most`, at which all corners fit inside somewhere; 0 when none does. */
+export function mostSpanInConvex(
+  convex: Convex,
+  corners: Float64Array,
+  most: number,
+  margin: number,
+  screenMargin: number,
+): number {
+  const { count, edge, room, gain } = convex;
+  for (let i = 0; i < count; i++) {
+    const reach = support(convex, corners, i) - screenMargin;
+    gain[i] = reach;
+    room[i] = (edge[i] ?? 0) + margin - most * reach;
+  }
+  return Math.max(0, most - loosen(convex, 0, 0, most * SLACK, kept));
+}
+
+const kept: Point = { x: 0, y: 0 };
+
+/** The quick answer for a focus far from every edge, and the right one near them. */
+function isInside(convex: Convex, corners: Float64Array, span: number, margin: number, x: number, y: number): boolean {
+  const { count, normalX, normalY, edge } = convex;
+  let farthest = 0;
+  for (let k = 0; k < 8; k += 2) {
+    const cornerX = corners[k] ?? 0;
+    const cornerY = corners[k + 1] ?? 0;
+    farthest = Math.max(farthest, cornerX * cornerX + cornerY * cornerY);
+  }
+  const reach = span * Math.sqrt(farthest) - margin;
+  for (let i = 0; i < count; i++) {
+    const over = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y - (edge[i] ?? 0);
+    if (over + reach > 0 && over + span * support(convex, corners, i) - margin > 0) return false;
+  }
+  return true;
+}
+
+/** How far the corners reach along an edge's normal, in spans. */
+function support(convex: Convex, corners: Float64Array, i: number): number {
+  const x = convex.normalX[i] ?? 0;
+  const y = convex.normalY[i] ?? 0;
+  let most = -Infinity;
+  for (let k = 0; k < 8; k += 2) most = Math.max(most, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
+  return most;
+}
+
+/**
+ * The least t ≥ 0 for which the half-planes n · p ≤ room + t · gain have a point in common, and the
+ * one of those nearest to (x, y). Each time there is none, the three (or two opposite) edges that
+ * exclude each other say how large t has to be at least for them (Farkas' lemma).
+ */
+function loosen(convex: Convex, x: number, y: number, slack: number, out: Point): number {
+  let t = 0;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    if (nearest(convex, x, y, t, slack, out)) {
+      // Three edges that leave room for one point only say which, and (x, y) has no part in it.
+      if (round > 0 && against[2] !== -1) cross(convex, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, t, out);
+      return t;
+    }
+    const needed = neededBy(convex, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0);
+    // Against rounding, each round goes on by a little at least.
+    t = needed > t ? needed : t + slack * 1e-3 * (round + 1);
+  }
+  return t;
+}
+
+/** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
+function cross(convex: Convex, i: number, j: number, k: number, t: number, out: Point): void {
+  const { normalX, normalY } = convex;
+  const turn = (a: number, b: number): number =>
+    (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
+  const ij = Math.abs(turn(i, j));
+  const jk = Math.abs(turn(j, k));
+  const ki = Math.abs(turn(k, i));
+  const a = ij >= jk && ij >= ki ? i : jk >= ki ? j : k;
+  meet(convex, a, a === i ? j : a === j ? k : i, t, out);
+}
+
+/** Sets `out` to where two edges cross. */
+function meet({ normalX, normalY, room, gain }: Convex, a: number, b: number, t: number, out: Point): void {
+  const roomA = (room[a] ?? 0) + t * (gain[a] ?? 0);
+  const roomB = (room[b] ?? 0) + t * (gain[b] ?? 0);
+  const size = (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
+  out.x = (roomA * (normalY[b] ?? 0) - roomB * (normalY[a] ?? 0)) / size;
+  out.y = (roomB * (normalX[a] ?? 0) - roomA * (normalX[b] ?? 0)) / size;
+}
+
+/** The edges that excluded each other in the last `nearest` that found nothing; -1 for no third one. */
+const against = new Int32Array(3);
+
+/**
+ * The point nearest to (x, y) in all half-planes: they are taken one by one, and one that excludes
+ * the nearest point so far has the next on its edge (as in R. Seidel's linear programming, Discrete &
+ * Computational Geometry 6, 1991).
+ */
+function nearest(convex: Convex, x: number, y: number, t: number, slack: number, out: Point): boolean {
+  const { count, normalX, normalY, room, gain } = convex;
+  out.x = x;
+  out.y = y;
+  for (let i = 0; i < count; i++) {
+    const nx = normalX[i] ?? 0;
+    const ny = normalY[i] ?? 0;
+    const limit = (room[i] ?? 0) + t * (gain[i] ?? 0);
+    if (nx * out.x + ny * out.y <= limit + slack * 1e-3) continue;
+    const off = limit - (nx * x + ny * y);
+    const footX = x + nx * off;
+    const footY = y + ny * off;
+    let low = -Infinity;
+    let high = Infinity;
+    let lowBy = -1;
+    let highBy = -1;
+    for (let j = 0; j < i; j++) {
+      const mx = normalX[j] ?? 0;
+      const my = normalY[j] ?? 0;
+      const along = my * nx - mx * ny; // the edge runs along (-ny, nx)
+      const left = (room[j] ?? 0) + t * (gain[j] ?? 0) - (mx * footX + my * footY);
+      if (Math.abs(along) < 1e-12) {
+        if (left >= -slack) continue;
+        against[0] = i;
+        against[1] = j;
+        against[2] = -1;
+        return false;
+      }
+      const at = left / along;
+      if (along > 0 && at < high) {
+        high = at;
+        highBy = j;
+      }
+      if (along < 0 && at > low) {
+        low = at;
+        lowBy = j;
+      }
+    }
+    if (low > high + slack) {
+      against[0] = i;
+      against[1] = lowBy;
+      against[2] = highBy;
+      return false;
+    }
+    // A corner is where two edges cross, to the last bit, wherever (x, y) is.
+    if (low > 0) meet(convex, i, lowBy, t, out);
+    else if (high < 0) meet(convex, i, highBy, t, out);
+    else {
+      out.x = footX;
+      out.y = footY;
+    }
+  }
+  return true;
+}
+
+/** The least t at which edges that exclude each other no longer do. */
+function neededBy(convex: Convex, i: number, j: number, k: number): number {
+  const { normalX, normalY, room, gain } = convex;
+  const cross = (a: number, b: number): number =>
+    (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
+  // λi·ni + λj·nj + λk·nk = 0, all of one sign
+  const li = k < 0 ? 1 : Math.abs(cross(j, k));
+  const lj = k < 0 ? 1 : Math.abs(cross(k, i));
+  const lk = k < 0 ? 0 : Math.abs(cross(i, j));
+  const rooms = li * (room[i] ?? 0) + lj * (room[j] ?? 0) + (k < 0 ? 0 : lk * (room[k] ?? 0));
+  const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
+  return gains > 0 ? -rooms / gains : Infinity;
+}

@@ -1,0 +1,46 @@
+/** Where a continuous function is zero. */
+
+/** The search for a change of sign begins with steps of one in ten thousand, and makes them longer up to 6 %. */
+const FIRST_STEP = 1e-4;
+const LONGEST_STEP = 0.06;
+
+/**
+ * A zero of `f` between two positive numbers, the one nearest to `from` by ratio as far as the steps
+ * of the search can tell; when there is none, the end where |f| is smaller.
+ *
+ * @param tolerance |f| up to this counts as zero where the search begins
+ */
+export function nearestRoot(
+  f: (x: number) => number,
+  from: number,
+  least: number,
+  most: number,
+  tolerance = 0,
+): number {
+  const start = f(from);
+  if (Math.abs(start) <= tolerance) return from;
+  let low = from;
+  let high = from;
+  for (let step = FIRST_STEP; low > least || high < most; step = Math.min(step * 2, LONGEST_STEP)) {
+    const lower = Math.max(least, low / (1 + step));
+    if (lower < low && f(lower) * start <= 0) return bisect(f, lower, low);
+    low = lower;
+    const higher = Math.min(most, high * (1 + step));
+    if (higher > high && f(higher) * start <= 0) return bisect(f, high, higher);
+    high = higher;
+  }
+  return Math.abs(f(least)) < Math.abs(f(most)) ? least : most;
+}
+
+/** A zero of `f` between two numbers at which its signs differ, to the last bit that halving finds. */
+export function bisect(f: (x: number) => number, low: number, high: number): number {
+  const rising = f(low) <= 0;
+  let a = low;
+  let b = high;
+  for (let i = 0; i < 60; i++) {
+    const middle = (a + b) / 2;
+    if (f(middle) <= 0 === rising) a = middle;
+    else b = middle;
+  }
+  return a;
+}

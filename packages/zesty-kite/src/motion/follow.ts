@@ -1,0 +1,152 @@
+/**
+ * Followers: pitch, lens, focus height and insets ease toward what the zoom, the ground and the
+ * settings ask for. A grip is solved with their present values.
+ */
+import { angleDegrees, clamp } from '../math/index.ts';
+import type { Look } from '../view/index.ts';
+import { isFar, valueAt } from './byZoom.ts';
+import { scaleWithFrame } from './frame.ts';
+import type { Motion } from './motion.ts';
+import type { Pace } from './pace.ts';
+import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
+import type { Rules } from './rules.ts';
+
+/** The widest that a lens zooms at a fixed distance, degrees. */
+const WIDEST = 170;
+
+/** The pitch that the zoom asks for at a span. */
+export function askedPitch(motion: Motion, { pitch }: Rules, span: number): number {
+  return valueAt(pitch, span, motion.pitchFar);
+}
+
+/** The same with what the player tilted, inside the limits. */
+export function pitchAt(motion: Motion, rules: Rules, span: number): number {
+  const { least, most } = rules.settings.pitch;
+  return clamp(askedPitch(motion, rules, span) + motion.tilt, least, most);
+}
+
+/** The field of view that is asked for at a span. */
+export function fieldOfViewAt(motion: Motion, { lens, settings, screen }: Rules, look: Look, span: number): number {
+  if (lens !== null) return valueAt(lens, span, motion.lensFar);
+  const { distance } = settings.lens;
+  if (distance === null) return 0;
+  // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
+  return Math.min(WIDEST, 2 * angleDegrees(span * screen.height, 2 * distance * look.frameHeight));
+}
+
+/** Moves the switches by zoom to the side on which the span is. */
+export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): void {
+  motion.pitchFar = isFar(pitch, motion.span, motion.pitchFar);
+  motion.lensFar = lens !== null && isFar(lens, motion.span, motion.lensFar);
+  motion.speedFar = isFar(speed, motion.span, motion.speedFar);
+}
+
+/**
+ * Moves all followers on, and leaves the look as they make it.
+ *
+ * @returns whether the safe frame has changed, and with it perhaps the span
+ */
+export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
+  motion.easing = false;
+  flipSwitches(motion, rules);
+  const framed = followInsets(motion, pace, rules, look);
+  followLook(motion, pace, rules, look);
+  if (rules.terrain !== null) followGround(motion, pace, rules);
+  return framed;
+}
+
+function followLook(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  const pitch = pitchAt(motion, rules, motion.span);
+  motion.pitch = eased(motion.pitch, pitch, pace.pitch, ANGLE_TOLERANCE);
+  const fieldOfView = fieldOfViewAt(motion, rules, look, motion.span);
+  const pull = rules.lens === null ? 0 : pace.lens;
+  motion.fieldOfView = eased(motion.fieldOfView, fieldOfView, pull, ANGLE_TOLERANCE);
+  motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== fieldOfView;
+  if (motion.tilting) motion.easing = true;
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
+  const { left, top, right, bottom } = rules.settings.safeFrame;
+  if (
+    motion.insetLeft === left &&
+    motion.insetTop === top &&
+    motion.insetRight === right &&
+    motion.insetBottom === bottom
+  ) {
+    look.frame(rules.screen, left, top, right, bottom);
+    return false;
+  }
+  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  const { frameWidth, frameHeight } = look;
+  motion.insetLeft = eased(motion.insetLeft, left, pace.frame, PIXEL_TOLERANCE);
+  motion.insetTop = eased(motion.insetTop, top, pace.frame, PIXEL_TOLERANCE);
+  motion.insetRight = eased(motion.insetRight, right, pace.frame, PIXEL_TOLERANCE);
+  motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame, PIXEL_TOLERANCE);
+  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  scaleWithFrame(motion, frameWidth, frameHeight, look, rules.settings.resize.keep);
+  motion.easing = true;
+  return true;
+}
+
+/** While a hand holds the ground the focus stays as high as it was: the view is a matter of the fingers alone. */
+function followGround(motion: Motion, pace: Pace, rules: Rules): void {
+  if (motion.fingers > 0) return;
+  const ground = groundLevel(motion, rules);
+  motion.level = eased(motion.level, ground, pace.level, LENGTH_TOLERANCE * motion.span);
+  if (motion.level !== ground) motion.easing = true;
+}
+
+/** The height of the ground around the focus: smoothed over more of it when it is seen from afar. */
+export function groundLevel({ x, y, span }: Motion, { terrain, settings }: Rules): number {
+  if (terrain === null) return 0;
+  const radius = settings.ground.followRadius * span;
+  const middle = terrain.heightAt(x, y);
+  if (radius === 0) return middle;
+  const around =
+    terrain.heightAt(x - radius, y) +
+    terrain.heightAt(x + radius, y) +
+    terrain.heightAt(x, y - radius) +
+    terrain.heightAt(x, y + radius);
+  return middle / 3 + around / 6;
+}
+
+/** Puts all followers where they are wanted, at once. */
+export function arrive(motion: Motion, rules: Rules, look: Look): void {
+  const { left, top, right, bottom } = rules.settings.safeFrame;
+  flipSwitches(motion, rules);
+  motion.insetLeft = left;
+  motion.insetTop = top;
+  motion.insetRight = right;
+  motion.insetBottom = bottom;
+  look.frame(rules.screen, left, top, right, bottom);
+  arriveAt(motion, rules, look, motion.span);
+  motion.level = groundLevel(motion, rules);
+  motion.focusHeight = motion.level;
+}
+
+/** A whole look from nothing: what the settings make of a span, with switches coming from near. */
+export function lookAt(motion: Motion, rules: Rules, look: Look, span: number): void {
+  motion.span = span;
+  arrive(motion, rules, look);
+}
+
+/** Puts pitch and lens where a span wants them, and the look with them. */
+export function arriveAt(motion: Motion, rules: Rules, look: Look, span: number): void {
+  motion.pitch = pitchAt(motion, rules, span);
+  motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+/** The same for those that are to follow at once, as far as they do. */
+export function followAt(motion: Motion, rules: Rules, look: Look, span: number): void {
+  const { pitch, lens } = rules.settings;
+  if (pitch.halfLife === 0) motion.pitch = pitchAt(motion, rules, span);
+  if (lens.halfLife === 0 || rules.lens === null) motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+function eased(value: number, target: number, left: number, tolerance: number): number {
+  const off = value - target;
+  return Math.abs(off) < tolerance ? target : target + off * left;
+}

@@ -1,0 +1,172 @@
+/**
+ * Two fingers: the span and the heading at which both held points can be under their screen points.
+ *
+ * The offset of a held point from the focus is span · A + B, with A from the screen point and B from
+ * how high it lies above the focus. So the distance of the held points, which no camera changes, is
+ * |span · ΔA + ΔB|: a quadratic equation for the span. The heading is the angle that is then left
+ * between the two directions.
+ */
+import { angleDegrees, clamp, nearestRoot } from '../math/index.ts';
+import type { Look } from '../view/index.ts';
+import { followAt } from './follow.ts';
+import { takeFingers } from './grip.ts';
+import type { Motion } from './motion.ts';
+import { leastSpan, mostSpan, type Rules } from './rules.ts';
+import { stopZoom } from './zoom.ts';
+
+/** Fingers nearer to each other than this say where, but neither how near nor which way; CSS pixels. */
+const CLOSE = 24;
+
+/** Sets span and heading, and leaves the look as they make it. */
+export function solvePair(motion: Motion, rules: Rules, look: Look): void {
+  const acrossX = motion.gripX2 - motion.gripX;
+  const acrossY = motion.gripY2 - motion.gripY;
+  if (acrossX * acrossX + acrossY * acrossY < CLOSE * CLOSE) {
+    motion.close = true;
+    return;
+  }
+  // Apart again: what happened in between is not made up for.
+  if (motion.close) holdAnew(motion, rules, look);
+  const { turn, zoom } = rules.settings.hold;
+  if (zoom) {
+    const span = turn ? spanOf(motion, rules, look) : spanUnturned(motion, rules, look);
+    motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
+    stopZoom(motion);
+    if (rules.followsAtOnce) followAt(motion, rules, look, motion.span);
+  }
+  if (!turn) return;
+  measure(motion, look, motion.span);
+  const left = angleDegrees(offX * heldY - offY * heldX, offX * heldX + offY * heldY);
+  motion.heading = clampHeading(motion.heading + left, rules);
+  motion.goalHeading = motion.heading;
+  motion.turnLeft = 0;
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+function clampHeading(heading: number, { settings: { turn } }: Rules): number {
+  return clamp(heading, turn.least ?? -Infinity, turn.most ?? Infinity);
+}
+
+/** From the first held point to the second: on the ground, and as the camera at a span would have it. */
+let heldX = 0;
+let heldY = 0;
+let offX = 0;
+let offY = 0;
+
+function measure(motion: Motion, look: Look, span: number): void {
+  heldX = motion.heldX2 - motion.heldX;
+  heldY = motion.heldY2 - motion.heldY;
+  offsets(motion, look, span, 1);
+}
+
+/** Sets off to span · ΔA + share · ΔB. */
+function offsets(motion: Motion, look: Look, span: number, share: number): void {
+  const { focusHeight } = motion;
+  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, share * (motion.heldHeight - focusHeight));
+  const firstX = look.meetX;
+  const firstY = look.meetY;
+  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, share * (motion.heldHeight2 - focusHeight));
+  offX = look.meetX - firstX;
+  offY = look.meetY - firstY;
+}
+
+function spanOf(motion: Motion, rules: Rules, look: Look): number {
+  if (!rules.followsAtOnce) return spanAsItLooks(motion, look);
+  asked = motion;
+  askedRules = rules;
+  askedLook = look;
+  const far =
+    (motion.heldX2 - motion.heldX) * (motion.heldX2 - motion.heldX) +
+    (motion.heldY2 - motion.heldY) * (motion.heldY2 - motion.heldY);
+  return nearestRoot(missing, motion.span, leastSpan(rules, look), mostSpan(rules, look), far * NOTHING);
+}
+
+/** A square of a distance that is off by no more than this share is not off. */
+const NOTHING = 1e-13;
+
+/** The closed form: pitch and lens stay as they are. */
+function spanAsItLooks(motion: Motion, look: Look): number {
+  offsets(motion, look, 0, 1);
+  const fixedX = offX;
+  const fixedY = offY;
+  offsets(motion, look, 1, 0);
+  heldX = motion.heldX2 - motion.heldX;
+  heldY = motion.heldY2 - motion.heldY;
+  // |span · off + fixed|² = |held|²
+  const a = offX * offX + offY * offY;
+  const half = offX * fixedX + offY * fixedY;
+  const c = fixedX * fixedX + fixedY * fixedY - heldX * heldX - heldY * heldY;
+  const root = Math.sqrt(Math.max(0, half * half - a * c));
+  const greater = (root - half) / a;
+  const lesser = (-root - half) / a;
+  if (!(lesser > 0)) return greater > 0 ? greater : motion.span;
+  return Math.abs(lesser - motion.span) < Math.abs(greater - motion.span) ? lesser : greater;
+}
+
+let asked: Motion;
+let askedRules: Rules;
+let askedLook: Look;
+
+/** How much farther apart the fingers' ground is at a span than what they hold; pitch and lens follow at once. */
+function missing(span: number): number {
+  followAt(asked, askedRules, askedLook, span);
+  measure(asked, askedLook, span);
+  return offX * offX + offY * offY - (heldX * heldX + heldY * heldY);
+}
+
+/**
+ * With the heading fixed, the distance of the fingers on the screen says how near: the held points
+ * show equally far from each other. So a twist alone does not zoom.
+ */
+function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
+  asked = motion;
+  askedRules = rules;
+  askedLook = look;
+  const u = look.u(motion.gripX2) - look.u(motion.gripX);
+  const v = look.v(motion.gripY2) - look.v(motion.gripY);
+  return nearestRoot(tooClose, motion.span, leastSpan(rules, look), mostSpan(rules, look), (u * u + v * v) * NOTHING);
+}
+
+/** Takes hold anew, with every finger of a hand, of what is shown under it. */
+export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
+  takeFingers(motion, rules, look);
+  if (motion.fingers < 2) return;
+  asked = motion;
+  askedRules = rules;
+  askedLook = look;
+  motion.apart = 0;
+  motion.apart = rules.settings.hold.turn ? 0 : tooClose(motion.span);
+}
+
+/** By how much the held points show nearer to each other at a span than the fingers are, squared. */
+function tooClose(span: number): number {
+  if (askedRules.followsAtOnce) followAt(asked, askedRules, askedLook, span);
+  const { gripX, gripY, gripX2, gripY2, focusHeight } = asked;
+  const look = askedLook;
+  // The focus is the mean of where either grip wants it; the held points as seen from there.
+  measure(asked, look, span);
+  look.meet(look.u(gripX), look.v(gripY), span, asked.heldHeight - focusHeight);
+  const missX = (heldX - offX) / 2;
+  const missY = (heldY - offY) / 2;
+  project(look, span, look.meetX - missX, look.meetY - missY, asked.heldHeight - focusHeight);
+  const u = shownU;
+  const v = shownV;
+  project(look, span, look.meetX + offX + missX, look.meetY + offY + missY, asked.heldHeight2 - focusHeight);
+  const fingersU = look.u(gripX2) - look.u(gripX);
+  const fingersV = Math.max(look.v(gripY2), look.reachV) - Math.max(look.v(gripY), look.reachV);
+  const apart = (shownU - u) * (shownU - u) + (shownV - v) * (shownV - v);
+  return fingersU * fingersU + fingersV * fingersV - apart - asked.apart;
+}
+
+let shownU = 0;
+let shownV = 0;
+
+/** Where a point shows that lies (east, south, rise) from the focus. */
+function project(look: Look, span: number, east: number, south: number, rise: number): void {
+  const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
+  const right = east * cosHeading + south * sinHeading;
+  const toward = south * cosHeading - east * sinHeading;
+  const depth = Math.max(1e-3, 1 - (widening * (toward * cosPitch + rise * sinPitch)) / span) * span;
+  shownU = right / depth;
+  shownV = (toward * sinPitch - rise * cosPitch) / depth;
+}

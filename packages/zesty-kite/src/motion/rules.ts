@@ -1,0 +1,93 @@
+/** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
+import type { Terrain } from '../ground/index.ts';
+import { boundaryOf, type Boundary } from '../limits/index.ts';
+import { clamp } from '../math/index.ts';
+import type { FullSettings } from '../settings/index.ts';
+import { canonical, type Ground, type Look, type Screen } from '../view/index.ts';
+import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
+
+export interface Rules {
+  readonly settings: FullSettings;
+  readonly screen: Screen;
+  readonly boundary: Boundary;
+  /** What a view of this world looks at. */
+  readonly ground: Ground;
+  /** Null where the ground is flat. */
+  readonly terrain: Terrain | null;
+  readonly pitch: ZoomRule;
+  /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
+  readonly lens: ZoomRule | null;
+  readonly speed: ZoomRule;
+  /** Pitch and lens are where their curves want them at every moment, and they change with the span. */
+  readonly followsAtOnce: boolean;
+}
+
+/**
+ * @param boundary of the same settings, where it is ready already: a coast takes a while
+ */
+export function createRules(
+  settings: FullSettings,
+  screen: Screen,
+  terrain: Terrain | null,
+  boundary: Boundary = boundaryOf(settings),
+): Rules {
+  const { ground, pitch, lens, pan, wrap } = settings;
+  const periodX = wrap.x ?? 0;
+  const periodY = wrap.y ?? 0;
+  const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
+  const pitchRule = createZoomRule(pitch.degrees);
+  const lensRule = lens.fieldOfView === null ? null : createZoomRule(lens.fieldOfView);
+  return {
+    settings,
+    screen,
+    boundary,
+    ground: {
+      lowest: Math.min(ground.lowest, terrain?.lowest ?? ground.lowest),
+      highest: Math.max(ground.highest, terrain?.highest ?? ground.highest),
+      terrain: repeated,
+      periodX,
+      periodY,
+    },
+    terrain: repeated,
+    pitch: pitchRule,
+    lens: lensRule,
+    speed: createZoomRule(pan.speed),
+    followsAtOnce:
+      (pitch.halfLife === 0 && !isFlat(pitchRule)) ||
+      (lensRule === null ? lens.distance !== null : lens.halfLife === 0 && !isFlat(lensRule)),
+  };
+}
+
+function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
+  const { id, digest, lowest, highest, feature } = terrain;
+  const heightAt = (x: number, y: number): number => terrain.heightAt(canonical(x, periodX), canonical(y, periodY));
+  return { id, digest, lowest, highest, feature, heightAt };
+}
+
+/** The nearest zoom on this screen. */
+export function leastSpan({ settings: { zoom } }: Rules, look: Look): number {
+  return zoom.mostScale === null ? zoom.leastSpan : look.frameHeight / zoom.mostScale;
+}
+
+/** The farthest zoom on this screen, whatever the bounds say; never less than the nearest. */
+export function mostSpan(rules: Rules, look: Look): number {
+  const { zoom, wrap } = rules.settings;
+  const most = zoom.leastScale === null ? zoom.mostSpan : look.frameHeight / zoom.leastScale;
+  const whole = Math.min(most, wrap.x ?? most, wrap.y ?? most);
+  return Math.max(whole, leastSpan(rules, look));
+}
+
+/** A heading inside its range: the nearest one, whole turns aside. */
+export function headingInside({ settings: { turn } }: Rules, heading: number): number {
+  const { least, most } = turn;
+  if (least === null && most === null) return heading;
+  const low = least ?? -Infinity;
+  const high = most ?? Infinity;
+  if (heading >= low && heading <= high) return heading;
+  // The same way to look, a whole number of turns away, where that is inside.
+  const turned =
+    heading < low
+      ? heading + 360 * Math.ceil((low - heading) / 360)
+      : heading - 360 * Math.ceil((heading - high) / 360);
+  return turned >= low && turned <= high ? turned : clamp(heading, low, high);
+}

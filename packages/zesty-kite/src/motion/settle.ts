@@ -1,0 +1,120 @@
+/**
+ * Where the focus is, once zoom, heading, pitch and lens are known: as grips and pans want it, lifted
+ * clear of the ground below the eye, inside the bounds.
+ *
+ * Where a screen ray meets a level plane, counted from the focus, does not depend on where the focus
+ * is: hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
+ */
+import { keepInside } from '../limits/index.ts';
+import type { Look, Point } from '../view/index.ts';
+import type { Motion } from './motion.ts';
+import { solvePair } from './pair.ts';
+import type { Rules } from './rules.ts';
+import { keepSpan } from './zoom.ts';
+
+/** A lift of the eye moves what is gripped, and so the eye: this many rounds bring both together. */
+const MOST_LIFTS = 6;
+/** A lift of less than this changes nothing that shows; in spans. */
+const LEVEL_ENOUGH = 1e-12;
+
+/**
+ * @param panX how far a pan moves the focus, or what is gripped; world units
+ */
+export function settle(motion: Motion, rules: Rules, look: Look, panX: number, panY: number): void {
+  const fromX = motion.x - motion.excessX;
+  const fromY = motion.y - motion.excessY;
+  motion.heldX += panX;
+  motion.heldY += panY;
+  if (rules.terrain === null) motion.focusHeight = motion.level;
+  for (let lifts = 0; ; lifts++) {
+    if (motion.fingers === 2) solvePair(motion, rules, look);
+    if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
+    wishFor(motion, look, fromX + panX, fromY + panY);
+    keepInside(rules.boundary, look, motion.span, wish.x, wish.y, fromX, fromY, inside);
+    motion.limited = inside.x !== wish.x || inside.y !== wish.y || apart;
+    if (motion.fingers > 0) stretch(motion, rules);
+    else if (motion.limited) standStill(motion.span, fromX, fromY);
+    motion.x = inside.x + motion.excessX;
+    motion.y = inside.y + motion.excessY;
+    if (rules.terrain === null) return;
+    const lift = Math.max(motion.level - motion.focusHeight, clearanceMissing(motion, rules, look));
+    const last = lifts === MOST_LIFTS || (!motion.gripping && motion.fingers === 0);
+    if (Math.abs(lift) <= LEVEL_ENOUGH * motion.span || last) {
+      motion.focusHeight += lift;
+      if (lifts === MOST_LIFTS) motion.limited = true;
+      return;
+    }
+    // What is gripped moves with the lift: the secant method finds the height at which no lift is left.
+    const slope = lifts === 0 ? 1 : (motion.focusHeight - lastHeight) / (lastLift - lift);
+    lastHeight = motion.focusHeight;
+    lastLift = lift;
+    motion.focusHeight += lift * (slope > 0 && slope < STEEPEST ? slope : 1);
+  }
+}
+
+const STEEPEST = 1e3;
+let lastHeight = 0;
+let lastLift = 0;
+
+/** Where the focus ought to be, whatever the bounds say. */
+export function wishFor(motion: Motion, look: Look, focusX: number, focusY: number): void {
+  const { span, focusHeight } = motion;
+  apart = false;
+  if (motion.below) {
+    look.below(span);
+    wish.x = motion.heldX - look.meetX;
+    wish.y = motion.heldY - look.meetY;
+    return;
+  }
+  if (!motion.gripping && motion.fingers === 0) {
+    wish.x = focusX;
+    wish.y = focusY;
+    return;
+  }
+  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - focusHeight);
+  wish.x = motion.heldX - look.meetX;
+  wish.y = motion.heldY - look.meetY;
+  if (motion.fingers < 2) return;
+  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, motion.heldHeight2 - focusHeight);
+  const offX = motion.heldX2 - look.meetX - wish.x;
+  const offY = motion.heldY2 - look.meetY - wish.y;
+  wish.x += offX / 2;
+  wish.y += offY / 2;
+  apart = Math.abs(offX) + Math.abs(offY) > AGREED * span;
+}
+
+/** Two grips that want the focus nearer to each other than this agree; in spans. */
+const AGREED = 1e-8;
+/** The two grips do not agree: a limit keeps one point from one finger. */
+let apart = false;
+
+/** Where the last `wishFor` would have the focus, and where the last `settle` found room for it. */
+export const wish: Point = { x: 0, y: 0 };
+export const inside: Point = { x: 0, y: 0 };
+
+/** Rounding alone does not move a focus along an edge: at a wall nothing trembles. */
+function standStill(span: number, fromX: number, fromY: number): void {
+  const nothing = 1e-11 * span + 1e-15 * (Math.abs(fromX) + Math.abs(fromY));
+  if (!(Math.abs(inside.x - fromX) < nothing && Math.abs(inside.y - fromY) < nothing)) return;
+  inside.x = fromX;
+  inside.y = fromY;
+}
+
+/** A hand can pull the focus over the edge: the farther, the harder, and never beyond the cap. */
+function stretch(motion: Motion, { boundary }: Rules): void {
+  const overX = wish.x - inside.x;
+  const overY = wish.y - inside.y;
+  const cap = boundary.elastic * motion.span;
+  const share = cap > 0 ? cap / (cap + Math.sqrt(overX * overX + overY * overY)) : 0;
+  motion.excessX = overX * share;
+  motion.excessY = overY * share;
+}
+
+/** How much higher the eye has to be to keep its clearance from the ground below it; below 0, how much lower it may be. */
+function clearanceMissing(motion: Motion, { terrain, settings }: Rules, look: Look): number {
+  if (terrain === null || look.widening === 0) return -Infinity;
+  look.below(motion.span);
+  const ground = terrain.heightAt(motion.x + look.meetX, motion.y + look.meetY);
+  const eye = motion.focusHeight + (motion.span * look.sinPitch) / look.widening;
+  return ground + settings.ground.clearance - eye;
+}

@@ -1,0 +1,1 @@
+export { reviewSettings, type Warning } from './review.ts';

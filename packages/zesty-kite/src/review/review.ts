@@ -1,0 +1,198 @@
+/** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
+import { boundaryOf, mostSpanInside } from '../limits/index.ts';
+import { angleDegrees, convexHull, exp2, log2, sinDegrees } from '../math/index.ts';
+import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
+import { checkSettings, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
+import { Look, type Screen } from '../view/index.ts';
+
+export interface Warning {
+  /** The setting that it is about. */
+  readonly path: string;
+  /** What will happen, with numbers, and what would do. */
+  readonly message: string;
+}
+
+/** So many zooms are looked at, evenly by factors. */
+const ZOOMS = 240;
+const LEAST_NOTCHES = 3;
+/** Degrees: a corner sharper than this moves the view far when it is cut off a little. */
+const SHARPEST = 20;
+
+/**
+ * @param screen the screen to think of, CSS pixels
+ * @returns nothing to say: an empty list
+ * @throws SettingsError for settings that are not allowed
+ */
+export function reviewSettings(settings: Settings, screen: Screen = { width: 1280, height: 800 }): Warning[] {
+  const full = checkSettings(settings);
+  const rules = createRules(full, screen, null);
+  const zooms = zoomsOf(rules);
+  return [
+    ...notches(full, zooms),
+    ...horizon(zooms, screen),
+    ...wideLens(zooms),
+    ...steepCurve(full, zooms),
+    ...largerThanBounds(full, zooms),
+    ...sharpCorners(full),
+    ...brokenPixels(full, screen),
+  ];
+}
+
+/** What the camera looks like at one zoom, and the greatest span that fits into the bounds as it looks there. */
+interface Zoom {
+  readonly span: number;
+  readonly pitch: number;
+  readonly fieldOfView: number;
+  /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
+  readonly horizon: number;
+  readonly fits: number;
+}
+
+function zoomsOf(rules: Rules): Zoom[] {
+  const look = new Look();
+  const motion = new Motion();
+  motion.span = NaN;
+  lookAt(motion, rules, look, rules.settings.zoom.mostSpan);
+  const least = leastSpan(rules, look);
+  const most = mostSpan(rules, look);
+  const limited = { ...boundaryOf(rules.settings), limitsZoom: rules.settings.bounds?.keep === 'view' };
+  return Array.from({ length: ZOOMS + 1 }, (_, i) => {
+    const span = least * exp2((log2(most / least) * i) / ZOOMS);
+    lookAt(motion, rules, look, span);
+    const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
+    // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
+    const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
+    return {
+      span,
+      pitch: motion.pitch,
+      fieldOfView: motion.fieldOfView,
+      horizon: middleY - rise * frameHeight,
+      fits: mostSpanInside(limited, look, most),
+    };
+  });
+}
+
+function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  const [first, last] = [zooms[0], zooms.at(-1)];
+  if (first === undefined || last === undefined) return [];
+  const count = zoom.stops === null ? log2(last.span / first.span) / log2(zoom.notch) : zoom.stops.length - 1;
+  if (count >= LEAST_NOTCHES) return [];
+  const path = zoom.stops === null ? 'zoom.notch' : 'zoom.stops';
+  return [
+    {
+      path,
+      message: `from the nearest zoom (${short(first.span)}) to the farthest (${short(last.span)}) there are ${short(count)} notches; wanted at least ${String(LEAST_NOTCHES)}`,
+    },
+  ];
+}
+
+function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
+  const seen = zooms.filter((zoom) => zoom.horizon > 0);
+  const worst = greatest(seen, (zoom) => zoom.horizon);
+  if (worst === null) return [];
+  return [
+    {
+      path: 'lens.fieldOfView',
+      message: `${range(seen)} the horizon shows, up to ${short(worst.horizon)} px below the top of ${size(screen)} (pitch ${short(worst.pitch)}, field of view ${short(worst.fieldOfView)}); wanted a steeper pitch or a narrower lens there`,
+    },
+  ];
+}
+
+function wideLens(zooms: readonly Zoom[]): Warning[] {
+  const wide = zooms.filter(({ fieldOfView, pitch }) => fieldOfView > 2 * pitch);
+  const worst = greatest(wide, ({ fieldOfView, pitch }) => fieldOfView - 2 * pitch);
+  if (worst === null) return [];
+  return [
+    {
+      path: 'lens.fieldOfView',
+      message: `${range(wide)} the lens is wider than twice the pitch, ${short(worst.fieldOfView)} at a pitch of ${short(worst.pitch)}; wanted at most ${short(2 * worst.pitch)}`,
+    },
+  ];
+}
+
+/**
+ * Two fingers one above the other are as far apart on the ground as span / sin(pitch): where that
+ * falls while the span grows, several spans answer to the same fingers.
+ */
+function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  if (typeof pitch.degrees === 'number') return [];
+  const steep = zooms.slice(1).flatMap((zoom, i) => {
+    const before = zooms[i] ?? zoom;
+    const apart = (one: Zoom): number => log2(one.span / sinDegrees(one.pitch));
+    const slope = (apart(zoom) - apart(before)) / log2(zoom.span / before.span);
+    return slope <= 0 ? [{ ...zoom, slope }] : [];
+  });
+  const worst = greatest(steep, ({ slope }) => -slope);
+  if (worst === null) return [];
+  return [
+    {
+      path: 'pitch.degrees',
+      message: `${range(steep)} the pitch rises faster than two fingers can follow, ${short(1 - worst.slope)} times at a span of ${short(worst.span)}; wanted stops farther apart there, or a switch`,
+    },
+  ];
+}
+
+function largerThanBounds({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  if (bounds?.keep !== 'view' || bounds.whenSmaller !== 'centre') return [];
+  const larger = zooms.filter(({ span, fits }) => span > fits * (1 + 1e-9));
+  const worst = greatest(larger, ({ span, fits }) => span / fits);
+  if (worst === null) return [];
+  return [
+    {
+      path: 'bounds.whenSmaller',
+      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.mostSpan ${short(larger[0]?.fits ?? worst.fits)}, or "limit-zoom"`,
+    },
+  ];
+}
+
+function sharpCorners({ bounds }: FullSettings): Warning[] {
+  if (bounds?.keep !== 'view') return [];
+  const hull = convexHull(ringsOf(bounds).flatMap(({ ring }) => ring));
+  return hull.flatMap(([x, y], i) => {
+    const [ax, ay] = hull.at(i - 1) ?? [x, y];
+    const [bx, by] = hull[(i + 1) % hull.length] ?? [x, y];
+    const dot = (ax - x) * (bx - x) + (ay - y) * (by - y);
+    const cross = Math.abs((ax - x) * (by - y) - (ay - y) * (bx - x));
+    const angle = angleDegrees(cross, dot);
+    if (angle >= SHARPEST) return [];
+    return [
+      {
+        path: bounds.polygon === undefined ? 'bounds.area' : 'bounds.polygon',
+        message: `the corner at (${short(x)}, ${short(y)}) is ${short(angle)} degrees sharp, and the view cannot come near it; wanted at least ${String(SHARPEST)}`,
+      },
+    ];
+  });
+}
+
+/** Seen from straight above, art is crisp at whole pixels per unit; at an angle, that depends on the art. */
+function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): Warning[] {
+  if (zoom.stops === null || zoom.stopsIn === 'span' || pitch.degrees !== 90) return [];
+  return zoom.stops.flatMap((stop, i) => {
+    const pixels = zoom.stopsIn === 'pixels' ? stop * density : stop;
+    const whole = pixels >= 1 ? pixels : 1 / pixels;
+    if (Math.abs(whole - Math.round(whole)) < 1e-9) return [];
+    return [
+      {
+        path: `zoom.stops[${String(i)}]`,
+        message: `${short(pixels)} device pixels per unit are not whole, and pixel art will shimmer; wanted ${short(Math.max(1, Math.round(pixels)))}`,
+      },
+    ];
+  });
+}
+
+function greatest<T>(list: readonly T[], by: (item: T) => number): T | null {
+  return list.reduce<T | null>((best, item) => (best === null || by(item) > by(best) ? item : best), null);
+}
+
+function range(zooms: readonly Zoom[]): string {
+  const [first, last] = [zooms[0], zooms.at(-1)];
+  return `at spans from ${short(first?.span ?? NaN)} to ${short(last?.span ?? NaN)}`;
+}
+
+function size({ width, height }: Screen): string {
+  return `a ${String(width)} × ${String(height)} screen`;
+}
+
+function short(value: number): string {
+  return String(Number(value.toPrecision(4)));
+}

@@ -1,0 +1,68 @@
+/** Ways to look, ready to be laid under settings of one's own. */
+import { angleDegrees } from '../math/index.ts';
+import type { Settings } from './schema.ts';
+
+/** atan(1/√2): where a cube shows three equal faces. */
+const TRUE_ISOMETRIC = 35.26438968275466;
+const SQRT_2 = 1.4142135623730951;
+
+/** A flat map, seen from straight above. */
+export function straightDown(): Settings {
+  return { pitch: { degrees: 90 }, lens: { fieldOfView: null } };
+}
+
+/** True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees. */
+export function trueIsometric(): Settings {
+  return { start: { heading: 45 }, pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } };
+}
+
+/** The tiles that a map was drawn for. */
+export interface TileArt {
+  /** The width and the height of the diamond that one tile is, in pixels; a little over twice as wide as high is usual. */
+  readonly width: number;
+  readonly height: number;
+  /** The side of a tile in world units; 1 when left out. */
+  readonly side?: number;
+  /** How many times larger or smaller than drawn the tiles can be shown; every whole number makes crisp pixels. */
+  readonly scales?: readonly number[];
+}
+
+/**
+ * Tiles as diamonds: at a scale of 1 a tile lands on exactly width × height device pixels.
+ *
+ * ```ts
+ * new Camera({ ...tiles({ width: 64, height: 32, side: 16 }), bounds });
+ * ```
+ *
+ * @throws RangeError for a diamond that is higher than wide
+ */
+export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: TileArt): Settings {
+  if (!(height > 0 && height <= width && width < Infinity))
+    throw new RangeError(
+      `tiles: found ${String(width)} × ${String(height)} pixels; wanted a width above 0 and a height of at most that`,
+    );
+  if (!(side > 0 && side < Infinity)) throw new RangeError(`tiles.side: found ${String(side)}; wanted above 0`);
+  // Turned by 45°, a tile is √2 sides wide, and sin(pitch) times as high.
+  const perUnit = width / (side * SQRT_2);
+  return {
+    start: { heading: 45 },
+    pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
+    lens: { fieldOfView: null },
+    zoom: { stops: scales.map((scale) => scale * perUnit), stopsIn: 'device-pixels' },
+  };
+}
+
+/** Perspective that comes down to the ground while it zooms in: 40 degrees near, 70 far, as the spans say. */
+export function tilted(nearSpan = 60, farSpan = 600): Settings {
+  return {
+    pitch: {
+      degrees: [
+        [nearSpan, 40],
+        [farSpan, 70],
+      ],
+      least: 20,
+      most: 88,
+    },
+    lens: { fieldOfView: 40 },
+  };
+}

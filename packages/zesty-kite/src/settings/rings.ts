@@ -1,0 +1,96 @@
+/** The rings of a polygon, of GeoJSON polygons too (RFC 7946, in world units instead of degrees). */
+import type { FullBounds } from './schema.ts';
+
+export type Ring = readonly (readonly [number, number])[];
+
+/** Says what is wrong at a path. */
+type Refuse = (path: string, found: unknown, wanted: string) => void;
+
+/** A ring and where it stands in the settings. Outer rings and holes are alike: what is inside is what an odd number of them goes round. */
+export interface PlacedRing {
+  readonly path: string;
+  readonly ring: Ring;
+}
+
+/**
+ * The rings of `bounds.polygon` and `bounds.area`, without the corner that closes them.
+ *
+ * @param refuse called for whatever is no ring; it is left out
+ */
+export function ringsOf({ polygon, area }: FullBounds, refuse: Refuse = () => undefined): PlacedRing[] {
+  const rings: PlacedRing[] = [];
+  if (polygon !== undefined) rings.push({ path: 'bounds.polygon', ring: open(polygon) });
+  if (area !== undefined) collect(area, 'bounds.area', rings, refuse);
+  return rings;
+}
+
+function collect(value: unknown, path: string, rings: PlacedRing[], refuse: Refuse): void {
+  const { type, features, geometry, coordinates } = asRecord(value);
+  switch (type) {
+    case 'FeatureCollection':
+      list(features, `${path}.features`, refuse, (feature, where) => {
+        collect(feature, where, rings, refuse);
+      });
+      break;
+    case 'Feature':
+      collect(geometry, `${path}.geometry`, rings, refuse);
+      break;
+    case 'MultiPolygon':
+      list(coordinates, `${path}.coordinates`, refuse, (polygon, where) => {
+        collectRings(polygon, where, rings, refuse);
+      });
+      break;
+    case 'Polygon':
+      collectRings(coordinates, `${path}.coordinates`, rings, refuse);
+      break;
+    default:
+      refuse(`${path}.type`, type, '"Polygon" or "MultiPolygon"');
+  }
+}
+
+function collectRings(value: unknown, path: string, rings: PlacedRing[], refuse: Refuse): void {
+  list(value, path, refuse, (ring, where) => {
+    if (!Array.isArray(ring)) {
+      refuse(where, ring, 'a list of [x, y] corners');
+      return;
+    }
+    const wrong = ring.findIndex((corner) => !isCorner(corner));
+    if (wrong >= 0) refuse(`${where}[${String(wrong)}]`, ring[wrong], 'a corner [x, y] of two finite numbers');
+    else rings.push({ path: where, ring: open(ring as Ring) });
+  });
+}
+
+function list(value: unknown, path: string, refuse: Refuse, each: (item: unknown, path: string) => void): void {
+  if (!Array.isArray(value)) refuse(path, value, 'a list');
+  else
+    value.forEach((item, i) => {
+      each(item, `${path}[${String(i)}]`);
+    });
+}
+
+function isCorner(value: unknown): boolean {
+  return Array.isArray(value) && Number.isFinite(value[0]) && Number.isFinite(value[1]);
+}
+
+function asRecord(value: unknown): Partial<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null ? value : {};
+}
+
+/** Without a last corner that is the first again. */
+function open(ring: Ring): Ring {
+  const first = ring[0];
+  const last = ring.at(-1);
+  const closed = ring.length > 1 && first?.[0] === last?.[0] && first?.[1] === last?.[1];
+  return closed ? ring.slice(0, -1) : ring;
+}
+
+/** The area inside a ring, world units squared, whichever way it goes round (the shoelace formula). */
+export function areaOf(ring: Ring): number {
+  let sum = 0;
+  const [x0, y0] = ring[0] ?? [0, 0];
+  ring.forEach(([x, y], i) => {
+    const [nextX, nextY] = ring[(i + 1) % ring.length] ?? [0, 0];
+    sum += (x - x0) * (nextY - y0) - (nextX - x0) * (y - y0);
+  });
+  return Math.abs(sum) / 2;
+}

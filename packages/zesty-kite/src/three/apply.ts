@@ -1,0 +1,102 @@
+/**
+ * Puts a view on a camera of the three package. It takes whatever has the fields of one, and imports
+ * nothing: the renderer is the page's.
+ */
+import { angleDegrees } from '../math/index.ts';
+import type { Depth, Spot, View } from '../view/index.ts';
+
+interface Placed {
+  readonly position: { set(x: number, y: number, z: number): unknown };
+  readonly quaternion: { set(x: number, y: number, z: number, w: number): unknown };
+  near: number;
+  far: number;
+  zoom: number;
+  setViewOffset(fullWidth: number, fullHeight: number, x: number, y: number, width: number, height: number): void;
+  updateMatrixWorld(): void;
+}
+
+/** What is needed of a perspective camera: angles in degrees. */
+export interface PerspectiveLike extends Placed {
+  readonly isPerspectiveCamera: true;
+  fov: number;
+  aspect: number;
+}
+
+/** What is needed of an orthographic camera. */
+export interface OrthographicLike extends Placed {
+  readonly isOrthographicCamera: true;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/**
+ * Makes a camera see what the view shows: x to the right, y up, z toward the bottom of the unturned
+ * screen. Its own fields are set, so that the renderer and its picking go on as they would.
+ *
+ * ```ts
+ * aimThree(camera.advance(time), perspectiveCamera);
+ * renderer.render(scene, perspectiveCamera);
+ * ```
+ *
+ * @throws TypeError when the camera has the other kind of lens
+ */
+export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike): void {
+  const { look, width, height, scale } = view;
+  const perspective = look.widening > 0;
+  if (perspective !== 'isPerspectiveCamera' in camera)
+    throw new TypeError(
+      perspective
+        ? `aimThree: found an orthographic camera for a field of view of ${String(view.fieldOfView)}; wanted a PerspectiveCamera, or settings with lens.fieldOfView null`
+        : 'aimThree: found a perspective camera for an orthographic view; wanted an OrthographicCamera, or settings with lens.fieldOfView',
+    );
+  view.eye(eye);
+  view.depth(depth);
+  camera.position.set(eye.x, eye.height, eye.y);
+  turn(view, camera);
+  camera.near = depth.near;
+  camera.far = depth.far;
+  camera.zoom = 1;
+  // The screen is a part of a larger one whose middle is that of the safe frame.
+  const wide = 2 * Math.max(look.middleX, width - look.middleX);
+  const high = 2 * Math.max(look.middleY, height - look.middleY);
+  if ('isPerspectiveCamera' in camera) {
+    camera.fov = 2 * angleDegrees(high / 2, scale * depth.toFocus);
+    camera.aspect = wide / high;
+  } else {
+    camera.right = wide / 2 / scale;
+    camera.left = -camera.right;
+    camera.top = high / 2 / scale;
+    camera.bottom = -camera.top;
+  }
+  camera.setViewOffset(wide, high, wide / 2 - look.middleX, high / 2 - look.middleY, width, height);
+  camera.updateMatrixWorld();
+}
+
+/** First down by the pitch, about the camera's right; then by the heading, about the world's up. */
+function turn({ look }: View, camera: Placed): void {
+  const halfTurn = half(look.sinHeading, look.cosHeading);
+  const turnSine = halfTurn.sine;
+  const turnCosine = halfTurn.cosine;
+  const halfTilt = half(look.sinPitch, look.cosPitch);
+  // A quaternion about up by -heading, times one about right by -pitch.
+  camera.quaternion.set(
+    -halfTilt.sine * turnCosine,
+    -turnSine * halfTilt.cosine,
+    -turnSine * halfTilt.sine,
+    turnCosine * halfTilt.cosine,
+  );
+}
+
+const halved = { sine: 0, cosine: 1 };
+
+/** Sine and cosine of half an angle in -180 … 180, from those of the whole: the half-angle formulas. */
+function half(sine: number, cosine: number): typeof halved {
+  halved.cosine = Math.sqrt(Math.max(0, (1 + cosine) / 2));
+  halved.sine = Math.sqrt(Math.max(0, (1 - cosine) / 2)) * (sine < 0 ? -1 : 1);
+  return halved;
+}
+
+const eye: Spot = { x: 0, y: 0, height: 0 };
+const depth: Depth = { near: 0, toFocus: 0, far: 0 };

@@ -1,0 +1,1 @@
+export { aimThree, type OrthographicLike, type PerspectiveLike } from './apply.ts';

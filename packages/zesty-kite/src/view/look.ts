@@ -1,0 +1,164 @@
+/**
+ * What heading, pitch, lens and safe frame make of a screen, wherever the focus is and whatever the
+ * span.
+ *
+ * Screen points are given in safe-frame heights from its middle: u to the right, v down. With
+ * S, C = sin, cos of the pitch and q = 1 / focal length in safe-frame heights (0: orthographic), a ray
+ * through (u, v) meets the level plane that lies z above the focus at
+ *
+ *     (u·(span·S - q·z), span·v + z·(C - q·v·S)) / (S + q·v·C)
+ *
+ * along (screen right, toward the viewer), counted from the focus: the intersection of a line and a
+ * plane, and the same formula for both lenses.
+ */
+import { cosDegrees, sinDegrees, tanDegrees } from '../math/index.ts';
+import type { Insets, Screen } from './pose.ts';
+
+/** Near the horizon hands hold, and bounds see, what lies this many spans beyond the focus. */
+export const REACH = 4;
+/** What lies farther beyond the focus than this many spans does not count as shown. */
+export const SIGHT = 64;
+/** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
+const LEAST_FRAME = 0.1;
+
+export class Look {
+  heading = NaN;
+  pitch = NaN;
+  fieldOfView = NaN;
+  sinHeading = NaN;
+  cosHeading = NaN;
+  sinPitch = NaN;
+  cosPitch = NaN;
+  /** 1 / focal length, in safe-frame heights: how much the view widens with depth. 0: not at all. */
+  widening = NaN;
+  /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
+  reachV = NaN;
+
+  /** The screen, CSS pixels. */
+  width = NaN;
+  height = NaN;
+  /** The middle and the size of the safe frame, CSS pixels from the screen's top left. */
+  middleX = NaN;
+  middleY = NaN;
+  frameWidth = NaN;
+  frameHeight = NaN;
+
+  /** Where `meet` came to, in world units from the focus along the world's own axes. */
+  meetX = NaN;
+  meetY = NaN;
+
+  readonly #corners = new Float64Array(8);
+  #cornersStale = true;
+
+  /** Takes a screen and the insets of its safe frame. */
+  frame({ width, height }: Screen, left: number, top: number, right: number, bottom: number): void {
+    const across = Math.min(1, (width * (1 - LEAST_FRAME)) / (left + right));
+    const down = Math.min(1, (height * (1 - LEAST_FRAME)) / (top + bottom));
+    const frameWidth = left + right > 0 ? width - (left + right) * across : width;
+    const frameHeight = top + bottom > 0 ? height - (top + bottom) * down : height;
+    const middleX = (left > 0 ? left * across : 0) + frameWidth / 2;
+    const middleY = (top > 0 ? top * down : 0) + frameHeight / 2;
+    if (
+      width === this.width &&
+      height === this.height &&
+      middleX === this.middleX &&
+      middleY === this.middleY &&
+      frameWidth === this.frameWidth &&
+      frameHeight === this.frameHeight
+    )
+      return;
+    this.width = width;
+    this.height = height;
+    this.middleX = middleX;
+    this.middleY = middleY;
+    this.frameWidth = frameWidth;
+    this.frameHeight = frameHeight;
+    this.#widen();
+  }
+
+  /** Takes angles, in degrees. */
+  turn(heading: number, pitch: number, fieldOfView: number): void {
+    const swung = heading !== this.heading;
+    const tilted = pitch !== this.pitch;
+    const zoomed = fieldOfView !== this.fieldOfView;
+    if (!swung && !tilted && !zoomed) return;
+    if (swung) {
+      this.heading = heading;
+      this.sinHeading = sinDegrees(heading);
+      this.cosHeading = cosDegrees(heading);
+    }
+    if (tilted) {
+      this.pitch = pitch;
+      this.sinPitch = sinDegrees(pitch);
+      this.cosPitch = cosDegrees(pitch);
+    }
+    this.fieldOfView = fieldOfView;
+    this.#widen();
+  }
+
+  #widen(): void {
+    const { sinPitch, cosPitch, fieldOfView } = this;
+    this.#cornersStale = true;
+    if (fieldOfView === 0) {
+      this.widening = 0;
+      this.reachV = -Infinity;
+      return;
+    }
+    this.widening = (2 * tanDegrees(fieldOfView / 2) * this.frameHeight) / this.height;
+    this.reachV = (-REACH * sinPitch) / (1 + REACH * this.widening * cosPitch);
+  }
+
+  /**
+   * The corners of the safe frame on the focus plane, cut at `REACH`: x and y by turns, in spans from
+   * the focus along the world's axes. Overwritten when the look changes.
+   */
+  get corners(): Float64Array {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#corners;
+  }
+
+  #layCorners(): void {
+    const half = this.frameWidth / this.frameHeight / 2;
+    this.#cornersStale = false;
+    this.#corner(0, -half, -0.5);
+    this.#corner(2, half, -0.5);
+    this.#corner(4, half, 0.5);
+    this.#corner(6, -half, 0.5);
+  }
+
+  #corner(at: number, u: number, v: number): void {
+    this.meet(u, v, 1, 0);
+    this.#corners[at] = this.meetX;
+    this.#corners[at + 1] = this.meetY;
+  }
+
+  /** A screen point's u: CSS pixels → safe-frame heights from the middle. */
+  u(x: number): number {
+    return (x - this.middleX) / this.frameHeight;
+  }
+
+  v(y: number): number {
+    return (y - this.middleY) / this.frameHeight;
+  }
+
+  /** Sets `meetX`, `meetY`: where a ray, held within reach, meets the plane that lies `rise` above the focus. */
+  meet(u: number, v: number, span: number, rise: number): void {
+    const { sinPitch, cosPitch, widening } = this;
+    const held = v > this.reachV ? v : this.reachV;
+    const steepness = 1 / (sinPitch + widening * held * cosPitch);
+    const right = u * (span * sinPitch - widening * rise) * steepness;
+    const toward = (span * held + rise * (cosPitch - widening * held * sinPitch)) * steepness;
+    this.meetX = right * this.cosHeading - toward * this.sinHeading;
+    this.meetY = right * this.sinHeading + toward * this.cosHeading;
+  }
+
+  /** Sets `meetX`, `meetY` to the ground below the eye; to the focus where no lens has an eye. */
+  below(span: number): void {
+    const toward = this.widening > 0 ? (span * this.cosPitch) / this.widening : 0;
+    this.meetX = -toward * this.sinHeading;
+    this.meetY = toward * this.cosHeading;
+  }
+}
+
+/** No panels. */
+export const NO_INSETS: Insets = { left: 0, top: 0, right: 0, bottom: 0 };

@@ -1,0 +1,87 @@
+/** Does it show? For culling. */
+import type { Spot } from './pose.ts';
+import type { View } from './view.ts';
+
+/** An upright box: left ≤ right, top ≤ bottom, low ≤ high, world units. */
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * The planes of the left, right, top, bottom, near and far sides: four numbers each, a to d, with
+ * a·x + b·y + c·height + d ≥ 0 on the side that shows; (a, b, c) is one unit long.
+ */
+export function frustumPlanes(view: View, out: Float64Array = new Float64Array(24)): Float64Array {
+  const { look, scale } = view;
+  const { near, far, toFocus } = view.depth();
+  view.eye(eye);
+  view.forward(forward);
+  view.right(right);
+  view.up(up);
+  const perspective = look.widening > 0;
+  // How far the sides open for each unit of depth, and where they are at the eye.
+  const per = perspective ? 1 / (scale * toFocus) : 0;
+  const at = perspective ? 0 : 1 / scale;
+  const leftX = -look.middleX;
+  const rightX = view.width - look.middleX;
+  const topY = look.middleY;
+  const bottomY = look.middleY - view.height;
+  plane(out, 0, right, 1, -leftX * per, -leftX * at);
+  plane(out, 4, right, -1, rightX * per, rightX * at);
+  plane(out, 8, up, -1, topY * per, topY * at);
+  plane(out, 12, up, 1, -bottomY * per, -bottomY * at);
+  plane(out, 16, right, 0, 1, -near);
+  plane(out, 20, right, 0, -1, far);
+  return out;
+}
+
+/** `sign · axis + open · forward`, and `shift` at the eye; made one unit long. */
+function plane(out: Float64Array, k: number, axis: Spot, sign: number, open: number, shift: number): void {
+  const a = sign * axis.x + open * forward.x;
+  const b = sign * axis.y + open * forward.y;
+  const c = sign * axis.height + open * forward.height;
+  const unit = 1 / Math.sqrt(a * a + b * b + c * c);
+  out[k] = a * unit;
+  out[k + 1] = b * unit;
+  out[k + 2] = c * unit;
+  out[k + 3] = shift * unit - (out[k] ?? 0) * eye.x - (out[k + 1] ?? 0) * eye.y - (out[k + 2] ?? 0) * eye.height;
+}
+
+/**
+ * Whether any part of a box may show: true for each that does, and for hardly any that does not
+ * (one that lies just off an edge of the view, say).
+ *
+ * @param planes of the view, from `frustumPlanes`: work them out once a frame
+ */
+export function showsBox(planes: Float64Array, { left, top, right, bottom, low, high }: Box): boolean {
+  for (let k = 0; k < 24; k += 4) {
+    const a = planes[k] ?? 0;
+    const b = planes[k + 1] ?? 0;
+    const c = planes[k + 2] ?? 0;
+    const farthest = a * (a > 0 ? right : left) + b * (b > 0 ? bottom : top) + c * (c > 0 ? high : low);
+    if (farthest + (planes[k + 3] ?? 0) < 0) return false;
+  }
+  return true;
+}
+
+/** Whether any part of a level circle may show, in the same way. */
+export function showsCircle(planes: Float64Array, x: number, y: number, height: number, radius: number): boolean {
+  for (let k = 0; k < 24; k += 4) {
+    const a = planes[k] ?? 0;
+    const b = planes[k + 1] ?? 0;
+    const c = planes[k + 2] ?? 0;
+    const reach = radius * Math.sqrt(a * a + b * b);
+    if (a * x + b * y + c * height + (planes[k + 3] ?? 0) + reach < 0) return false;
+  }
+  return true;
+}
+
+const eye: Spot = { x: 0, y: 0, height: 0 };
+const forward: Spot = { x: 0, y: 0, height: 0 };
+const right: Spot = { x: 0, y: 0, height: 0 };
+const up: Spot = { x: 0, y: 0, height: 0 };
