@@ -6,8 +6,11 @@ export default defineConfig({
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 1000,
     rolldownOptions: {
-      input: ['index.html', 'straight-down/index.html'].map((page) => `${import.meta.dirname}/${page}`),
+      input: ['', 'straight-down/', 'two-to-one/', 'over-the-hills/'].map(
+        (page) => `${import.meta.dirname}/${page}index.html`,
+      ),
     },
   },
 });

@@ -31,6 +31,26 @@ for (let notch = 0; notch < 9; notch++) await page.mouse.wheel(0, -100);
 await page.waitForTimeout(2500);
 await take('straight-down-near');
 
+const open = async (name) => {
+  await page.goto(`${server.resolvedUrls.local[0]}${name}/`);
+  await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 2);
+};
+
+await open('two-to-one');
+await page.mouse.move(640, 420);
+for (let notch = 0; notch < 2; notch++) await page.mouse.wheel(0, -100);
+await page.waitForTimeout(2500);
+await take('two-to-one');
+
+await open('over-the-hills');
+await page.mouse.move(560, 430);
+await page.waitForTimeout(600);
+await take('over-the-hills');
+for (let notch = 0; notch < 13; notch++) await page.mouse.wheel(0, -100);
+await page.keyboard.press('KeyE');
+await page.waitForTimeout(4000);
+await take('over-the-hills-near');
+
 const session = 'data/lemon-strait/sessions/crossing.ndjson';
 const printed = execFileSync(process.execPath, ['packages/zesty-kite-cli/bin/zesty-kite.js', 'replay', session], {
   cwd: root,

@@ -36,8 +36,19 @@ export function overTheHills(hull) {
     $schema,
     start: { x: 540, y: 400, span: 330, heading: 0 },
     ground: { ...ground, highest: 66, clearance: 3 },
-    pitch: { ...tilted(40, 420).pitch, degrees: [[40, 38], [420, 64]] },
-    lens: { fieldOfView: [[40, 46], [420, 34]] },
+    pitch: {
+      ...tilted(40, 420).pitch,
+      degrees: [
+        [40, 38],
+        [420, 64],
+      ],
+    },
+    lens: {
+      fieldOfView: [
+        [40, 46],
+        [420, 34],
+      ],
+    },
     turn: { halfLife: 0.1 },
     pan: { speed: 0.9, fast: 2 },
     zoom: { leastSpan: 24, mostSpan: 520, notch: 1.12, halfLife: 0.1 },
@@ -47,10 +58,10 @@ export function overTheHills(hull) {
 }
 
 const screen = { width: 1280, height: 800 };
-const headerOf = ({ $schema: _, ...settings }, terrain) => ({
+const headerOf = (settings, terrain) => ({
   format: 'zesty-kite session',
   version: 1,
-  settings,
+  settings: { ...settings, $schema: undefined },
   screen,
   ...(terrain && { terrain: { id: terrain.id, digest: terrain.digest } }),
 });

@@ -1,9 +1,11 @@
 /** The height field of Lemon Strait, and its contours tile by tile. */
 import { decode } from 'fast-png';
+import { terrainOfGrid, type Terrain } from 'zesty-kite';
 import groundUrl from '../../data/lemon-strait/ground.json?url';
 import heightUrl from '../../data/lemon-strait/height.png?url';
 
 interface GroundFile {
+  readonly name: string;
   readonly width: number;
   readonly height: number;
   readonly samples: {
@@ -23,30 +25,20 @@ export interface Ground {
   readonly step: number;
   /** The height at a sample, world units; the nearest one's outside. */
   sample(column: number, row: number): number;
-  /** The height at a point, bilinear between samples. */
-  heightAt(x: number, y: number): number;
+  /** The same for the camera: its height at a point is bilinear between samples. */
+  readonly terrain: Terrain;
 }
 
 export async function loadGround(): Promise<Ground> {
   const [description, image] = await Promise.all([fetch(groundUrl), fetch(heightUrl)]);
-  const { width, height, samples } = (await description.json()) as GroundFile;
+  const { name, width, height, samples } = (await description.json()) as GroundFile;
   const { data } = decode(new Uint8Array(await image.arrayBuffer()));
   const { columns, rows, step, lowest, highest } = samples;
+  const heights = Float64Array.from(data, (value) => lowest + (value / 65535) * (highest - lowest));
   const within = (value: number, most: number): number => Math.min(most, Math.max(0, value));
-  const sample = (column: number, row: number): number => {
-    const share = (data[within(row, rows - 1) * columns + within(column, columns - 1)] ?? 0) / 65535;
-    return lowest + share * (highest - lowest);
-  };
-  const heightAt = (x: number, y: number): number => {
-    const column = Math.floor(x / step);
-    const row = Math.floor(y / step);
-    const right = x / step - column;
-    const down = y / step - row;
-    const top = sample(column, row) * (1 - right) + sample(column + 1, row) * right;
-    const bottom = sample(column, row + 1) * (1 - right) + sample(column + 1, row + 1) * right;
-    return top * (1 - down) + bottom * down;
-  };
-  return { width, height, step, sample, heightAt };
+  const sample = (column: number, row: number): number =>
+    heights[within(row, rows - 1) * columns + within(column, columns - 1)] ?? lowest;
+  return { width, height, step, sample, terrain: terrainOfGrid({ id: name, columns, rows, step, heights }) };
 }
 
 /**

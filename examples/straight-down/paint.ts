@@ -1,6 +1,7 @@
 /** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
-import { visibleTiles, type Affine, type TileRange, type View } from 'zesty-kite';
+import { visibleTiles, type Affine, type TileRows, type View } from 'zesty-kite';
 import { contour, type Ground } from '../lemon-strait/ground.ts';
+import { canvasContext, fitCanvas, type Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 /** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */
@@ -31,20 +32,15 @@ const MARKS: Record<Place['kind'], { colour: string; radius: number }> = {
   lighthouse: { colour: '#ffffff', radius: 6 },
 };
 
-export interface Scene {
-  readonly ground: Ground;
-  readonly places: readonly Place[];
-  readonly afloat: readonly Afloat[];
-}
-
-export function createPainter(context: CanvasRenderingContext2D, scene: Scene): (view: View) => void {
+export function createPainter(scene: Scene): (view: View) => void {
+  const context = canvasContext(scene.canvas);
   const { ground } = scene;
   const near = createTiles(ground, NEAR);
   const far = createTiles(ground, FAR);
   const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
   return (view) => {
-    const density = context.canvas.width / view.width;
+    const density = fitCanvas(scene.canvas, view);
     const toGround = (): void => {
       const { a, b, c, d, e, f } = view.affine(affine);
       context.setTransform(density, 0, 0, density, 0, 0);
@@ -84,7 +80,7 @@ function createTiles(ground: Ground, size: { readonly tile: number; readonly cel
   const columns = ground.width / size.tile;
   const rows = ground.height / size.tile;
   const shapes = new Map<number, (Path2D | null)[]>();
-  const range: TileRange = { left: 0, top: 0, right: 0, bottom: 0 };
+  let tiles: TileRows | undefined;
   const shapesOf = (column: number, row: number): (Path2D | null)[] => {
     const key = row * columns + column;
     let tile = shapes.get(key);
@@ -96,9 +92,11 @@ function createTiles(ground: Ground, size: { readonly tile: number; readonly cel
   };
   return {
     fill: (context, view, band) => {
-      visibleTiles(view, size.tile, range);
-      for (let row = Math.max(0, range.top); row < Math.min(rows, range.bottom); row++) {
-        for (let column = Math.max(0, range.left); column < Math.min(columns, range.right); column++) {
+      tiles = visibleTiles(view, size.tile, tiles);
+      const { top, bottom, from, to } = tiles;
+      for (let row = Math.max(0, top); row < Math.min(rows, bottom); row++) {
+        const end = Math.min(columns, to[row - top] ?? 0);
+        for (let column = Math.max(0, from[row - top] ?? 0); column < end; column++) {
           const shape = shapesOf(column, row)[band];
           if (shape) context.fill(shape);
         }

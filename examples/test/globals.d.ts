@@ -1,9 +1,9 @@
-import type { Camera } from 'zesty-kite';
+import type { Camera, Terrain } from 'zesty-kite';
 import type * as everything from './everything.ts';
 
 declare global {
   /** What the examples offer to the console. */
-  const lemonStrait: { readonly camera: Camera };
+  const lemonStrait: { readonly camera: Camera; readonly ground: { readonly terrain: Terrain } };
   /** What `libraryScript` defines. */
   const zesty: typeof everything;
   /** What the tests' own page keeps. */

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { launch, openStraightDown, settled, shown } from './browser.ts';
+import { hold, launch, openPage, settled, shown, watchGrips } from './browser.ts';
 
 const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
 let browser: Browser;
@@ -11,17 +11,9 @@ let page: Page;
 
 beforeAll(async () => {
   browser = await launch();
-  page = await openStraightDown(browser);
+  page = await openPage(browser, 'straight-down');
 });
 afterAll(() => browser.close());
-
-/** Holds keys for a while, then waits for rest. */
-async function hold(codes: string[], milliseconds: number): Promise<void> {
-  for (const code of codes) await page.keyboard.down(code);
-  await page.waitForTimeout(milliseconds);
-  for (const code of codes) await page.keyboard.up(code);
-  await settled(page);
-}
 
 test('each key pans its own way, opposite keys stand still, and the camera comes to rest', async () => {
   await page.evaluate(() => {
@@ -35,7 +27,7 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
     ['ArrowUp', 0, -1],
   ] as const) {
     const before = await shown(page);
-    await hold([code], 120);
+    await hold(page, [code], 120);
     const after = await shown(page);
     expect([Math.sign(after.x - before.x), Math.sign(after.y - before.y)]).toEqual([x, y]);
   }
@@ -64,22 +56,7 @@ test('G2: zooming by the real wheel, with a key held, holds the ground within 1e
   });
   await settled(page);
   await page.mouse.move(311, 222);
-  await page.evaluate(() => {
-    const errors: number[] = [];
-    Object.assign(window, { errors });
-    const look = (): void => {
-      const { grip, view } = lemonStrait.camera;
-      if (grip && !grip.limited) {
-        const at = view.toScreen(grip.x, grip.y);
-        errors.push(
-          Math.hypot(at.x - grip.screenX, at.y - grip.screenY),
-          Math.hypot(grip.screenX - 311, grip.screenY - 222),
-        );
-      }
-      requestAnimationFrame(look);
-    };
-    look();
-  });
+  const errorsSeen = await watchGrips(page, 311, 222);
   await page.keyboard.down('KeyD');
   for (let notch = 0; notch < 6; notch++) {
     await page.mouse.wheel(0, -100);
@@ -87,7 +64,7 @@ test('G2: zooming by the real wheel, with a key held, holds the ground within 1e
   }
   await page.keyboard.up('KeyD');
   await settled(page);
-  const errors = await page.evaluate(() => (window as unknown as { errors: number[] }).errors);
+  const errors = await errorsSeen();
   expect(errors.length).toBeGreaterThan(40);
   expect(Math.max(...errors)).toBeLessThan(1e-3);
   expect((await shown(page)).span).toBeCloseTo(400 / 1.12 ** 6, 6);
@@ -96,7 +73,7 @@ test('G2: zooming by the real wheel, with a key held, holds the ground within 1e
 test('the readout follows the ground under a pointer that lies still while the camera moves', async () => {
   await page.mouse.move(400, 300);
   const first = await page.textContent('#readout');
-  await hold(['KeyA'], 200);
+  await hold(page, ['KeyA'], 200);
   const second = await page.textContent('#readout');
   const { x, y, scale } = await shown(page);
   expect(second).toContain(`ground ${(x - 100 / scale).toFixed(2)}, ${y.toFixed(2)}`);
@@ -108,7 +85,7 @@ test('frames are drawn only while something moves', async () => {
   await page.mouse.move(500, 310);
   await page.waitForTimeout(300);
   expect((await shown(page)).frames).toBe(before.frames);
-  await hold(['KeyD'], 500);
+  await hold(page, ['KeyD'], 500);
   expect((await shown(page)).frames).toBeGreaterThan(before.frames + 3);
   // With the whole strait in view some barge shows.
   await page.evaluate(() => {
@@ -187,7 +164,7 @@ test('G6: what is recorded in the page plays again on the command line, to the s
   await page.waitForTimeout(250);
   await page.keyboard.up('ArrowRight');
   await page.keyboard.down('ShiftLeft');
-  await hold(['KeyS', 'KeyA'], 180);
+  await hold(page, ['KeyS', 'KeyA'], 180);
   await page.keyboard.up('ShiftLeft');
   await settled(page);
   const [download, last] = await Promise.all([page.waitForEvent('download'), shown(page), page.click('#record')]);
@@ -200,6 +177,6 @@ test('G6: what is recorded in the page plays again on the command line, to the s
   });
   expect([played.status, played.stderr]).toEqual([0, '']);
   const rows = readFileSync(trace, 'utf8').trim().split('\r\n');
-  const [, x, y, span] = (rows.at(-1) ?? '').split(',').map(Number);
+  const [, x, y, , span] = (rows.at(-1) ?? '').split(',').map(Number);
   expect({ x, y, span }).toEqual({ x: last.x, y: last.y, span: last.span });
 });

@@ -8,6 +8,8 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const SESSIONS = new URL('../../../data/lemon-strait/sessions/', import.meta.url).pathname;
 const CROSSING = join(SESSIONS, 'crossing.ndjson');
+const HILLY = join(SESSIONS, 'hilly.ndjson');
+const GROUND = new URL('../../../data/lemon-strait/ground.json', import.meta.url).pathname;
 let folder: string;
 
 beforeAll(() => {
@@ -28,26 +30,29 @@ function zestyKite(args: readonly string[], input = ''): Ended {
   return { code: status, out: stdout, errors: stderr };
 }
 
-test.each(['crossing.ndjson', 'flung.ndjson'])('replay %s prints the table, nothing else, and ends with 0', (name) => {
-  const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name)]);
-  expect([code, errors]).toEqual([0, '']);
-  const names = out
-    .trim()
-    .split('\n')
-    .map((line) => line.slice(0, 21).trim());
-  expect(names).toEqual([
-    'duration',
-    'signals',
-    'frames',
-    'distance panned',
-    'span',
-    'worst grip error',
-    'worst bounds excess',
-    'time to rest',
-    'digest',
-  ]);
-  expect(zestyKite(['replay', join(SESSIONS, name)]).out).toBe(out);
-});
+test.each([['crossing.ndjson'], ['flung.ndjson'], ['turned.ndjson'], ['hilly.ndjson', '--ground', GROUND]])(
+  'replay %s prints the table, nothing else, and ends with 0',
+  (name, ...ground) => {
+    const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name), ...ground]);
+    expect([code, errors]).toEqual([0, '']);
+    const names = out
+      .trim()
+      .split('\n')
+      .map((line) => line.slice(0, 21).trim());
+    expect(names).toEqual([
+      'duration',
+      'signals',
+      'frames',
+      'distance panned',
+      'span',
+      'worst grip error',
+      'worst bounds excess',
+      'time to rest',
+      'digest',
+    ]);
+    expect(zestyKite(['replay', join(SESSIONS, name), ...ground, '--rate', '144']).out.slice(-17)).toBe(out.slice(-17));
+  },
+);
 
 test('--json gives the same figures for machines, and the digest at any rate, from a file or standard input', () => {
   const digests = ['30', '60', '144', '240'].map((rate) => {
@@ -108,6 +113,13 @@ test.each([
   ],
   [['replay', CROSSING, '--rate', 'fast'], '', 'found "fast"; wanted 1 to 10000 frames a second'],
   [['replay', CROSSING, '--trace', '/nowhere/at/all.csv'], '', '/nowhere/at/all.csv'],
+  [['replay', HILLY], '', 'terrain: found flat ground; wanted "Lemon Strait"'],
+  [['replay', CROSSING, '--ground', GROUND], '', 'wanted flat ground, over which the session was recorded'],
+  [['replay', HILLY, '--ground', CROSSING], '', 'crossing.ndjson: '],
+  [['check', 'nowhere.json'], '', 'nowhere.json: there is no such file; wanted a settings file'],
+  [['check', CROSSING], '', 'crossing.ndjson: '],
+  [['check', GROUND], '', 'name: found an unknown key; wanted one of'],
+  [['check', GROUND, '--screen', 'big'], '', 'found "big"; wanted a size such as 1280x800'],
   [['replay'], '', 'missing required argument'],
   [['play'], '', 'unknown command'],
   [[], '', 'Usage: zesty-kite'],
@@ -145,4 +157,17 @@ test('1 is for a broken promise: the grip error of a session that asks for too m
   const { code, errors } = zestyKite(['replay', file]);
   expect(code).toBe(1);
   expect(errors).toMatch(/^zesty-kite: broken: G2: a held point was .* px away; at most 1.0e-3 is promised\n$/);
+});
+
+test('check says what will feel wrong with settings that are allowed, on the screen that it is told', () => {
+  const settings = (name: string): string =>
+    new URL(`../../../data/lemon-strait/settings/${name}.json`, import.meta.url).pathname;
+  for (const name of ['two-to-one', 'over-the-hills'])
+    expect(zestyKite(['check', settings(name)])).toEqual({ code: 0, out: 'nothing to warn of\n', errors: '' });
+  const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
+  expect(wide.out).toMatch(/^bounds.whenSmaller: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/);
+  const { warnings } = JSON.parse(zestyKite(['check', settings('straight-down'), '--json']).out) as { warnings: [] };
+  expect(warnings).toEqual([
+    { path: 'bounds.whenSmaller', message: expect.stringContaining('wanted zoom.mostSpan 640') },
+  ]);
 });

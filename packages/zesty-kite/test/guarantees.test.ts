@@ -509,7 +509,7 @@ test('G11: no number is ever NaN or infinite, whatever comes in', () => {
           fillMatrices(view, matrices);
           const { near, far } = view.depth();
           const numbers = [
-            ...[camera.shown, camera.goal, corner].flatMap((values) => Object.values(values)),
+            ...[camera.shown, camera.goal, corner].flatMap((values) => Object.values<number>({ ...values })),
             ...[view.scale, near, far, ...view.footprint(), ...view.frameFootprint(), ...matrices.inverse],
           ];
           expect(numbers.filter((value) => !Number.isFinite(value))).toEqual([]);

@@ -17,14 +17,14 @@ interface Placed {
 
 /** What is needed of a perspective camera: angles in degrees. */
 export interface PerspectiveLike extends Placed {
-  readonly isPerspectiveCamera: true;
+  readonly isPerspectiveCamera: boolean;
   fov: number;
   aspect: number;
 }
 
 /** What is needed of an orthographic camera. */
 export interface OrthographicLike extends Placed {
-  readonly isOrthographicCamera: true;
+  readonly isOrthographicCamera: boolean;
   left: number;
   right: number;
   top: number;

@@ -1,0 +1,154 @@
+/** What every page does: a camera over Lemon Strait, an element to listen to, and frames while there is something to draw. */
+import { Camera, type Settings, type View } from 'zesty-kite';
+import { listen } from 'zesty-kite/dom';
+import { record, type Recording } from 'zesty-kite/session';
+import { loadGround, type Ground } from './ground.ts';
+import { element, save } from './page.ts';
+import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
+
+export interface Scene {
+  readonly canvas: HTMLCanvasElement;
+  readonly ground: Ground;
+  readonly places: readonly Place[];
+  readonly afloat: readonly Afloat[];
+}
+
+export interface Page {
+  /** Where its settings lie. */
+  readonly settings: string;
+  /** The camera goes over the hills, instead of over a flat map. */
+  readonly hilly: boolean;
+  readonly createPainter: (scene: Scene) => (view: View) => void;
+  /** What further keys do, by their UI Events code. */
+  readonly keys?: Readonly<Record<string, (camera: Camera) => void>>;
+}
+
+/** Runs a page; its element, buttons and readout are found by their ids. */
+export async function play({ settings: url, hilly, createPainter, keys = {} }: Page): Promise<void> {
+  const canvas = element('map', HTMLCanvasElement);
+  const readout = element('readout', HTMLOutputElement);
+  const [settings, ground, places, barges] = await Promise.all([
+    fetch(url).then((response) => response.json() as Promise<Settings>),
+    loadGround(),
+    loadPlaces(),
+    loadBarges(),
+  ]);
+  const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
+  listen(canvas, camera);
+  const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
+
+  let waiting = false;
+  let frames = 0;
+  let underWay = true;
+  let sailed = 0;
+  let last: number | null = null;
+  let cursor: { x: number; y: number } | null = null;
+
+  function drawSoon(): void {
+    if (waiting) return;
+    waiting = true;
+    requestAnimationFrame(draw);
+  }
+
+  function draw(time: number): void {
+    waiting = false;
+    const view = camera.advance(time);
+    if (underWay && last !== null) sailed += Math.min(0.25, (time - last) / 1000);
+    last = time;
+    barges.sail(sailed);
+    paint(view);
+    tell();
+    frames += 1;
+    canvas.dataset['frames'] = String(frames);
+    if (!camera.settled || (underWay && bargesShow())) drawSoon();
+    else last = null;
+  }
+
+  function bargesShow(): boolean {
+    const { view } = camera;
+    return barges.afloat.some(({ x, y }) => {
+      const at = view.toScreen(x, y, 0);
+      const margin = 8 * view.scale;
+      return at.x > -margin && at.x < view.width + margin && at.y > -margin && at.y < view.height + margin;
+    });
+  }
+
+  /** The ground under a still pointer changes while the camera moves: asked anew every frame. */
+  function tell(): void {
+    const { view } = camera;
+    const parts = [`span ${view.span.toFixed(1)}`, `${view.scale.toFixed(2)} px per unit`];
+    if (view.pitch < 90) parts.push(`pitch ${view.pitch.toFixed(1)}°`);
+    if (view.heading !== 0) parts.push(`heading ${(((view.heading % 360) + 360) % 360).toFixed(1)}°`);
+    if (view.fieldOfView > 0) parts.push(`field of view ${view.fieldOfView.toFixed(1)}°`);
+    const under = cursor === null ? null : view.toGround(cursor.x, cursor.y);
+    if (under !== null) {
+      const height = ground.terrain.heightAt(under.x, under.y);
+      parts.push(`ground ${under.x.toFixed(2)}, ${under.y.toFixed(2)}`, `height ${height.toFixed(1)}`);
+    } else if (cursor !== null) parts.push('sky');
+    readout.textContent = parts.join('   ');
+  }
+
+  canvas.addEventListener('pointermove', (event) => {
+    cursor = { x: event.offsetX, y: event.offsetY };
+    tell();
+  });
+  canvas.addEventListener('pointerleave', () => {
+    cursor = null;
+    tell();
+  });
+  window.addEventListener('keydown', (event) => {
+    if (!event.repeat && !event.ctrlKey && !event.metaKey && !event.altKey) keys[event.code]?.(camera);
+  });
+  connectBarges((sail) => {
+    underWay = sail;
+    drawSoon();
+  });
+  connectRecording(camera);
+  drawSoon();
+
+  /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
+  Object.assign(globalThis, { lemonStrait: { camera, ground } });
+}
+
+function connectBarges(sail: (underWay: boolean) => void): void {
+  const button = element('barges', HTMLButtonElement);
+  let underWay = true;
+  button.addEventListener('click', () => {
+    underWay = !underWay;
+    button.setAttribute('aria-pressed', String(underWay));
+    button.textContent = underWay ? 'Barges under way' : 'Barges at anchor';
+    sail(underWay);
+  });
+}
+
+function connectRecording(camera: Camera): void {
+  const button = element('record', HTMLButtonElement);
+  let recording: Recording | null = null;
+  button.addEventListener('click', () => {
+    if (recording === null) {
+      recording = record(camera);
+    } else {
+      recording.stop();
+      save('lemon-strait.ndjson', recording.text());
+      recording = null;
+    }
+    button.setAttribute('aria-pressed', String(recording !== null));
+    button.textContent = recording === null ? 'Record' : 'Stop and save';
+  });
+}
+
+/** The 2D context of a canvas. */
+export function canvasContext(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
+  const context = canvas.getContext('2d', { alpha: false });
+  if (context === null) throw new Error('This page needs a 2D canvas.');
+  return context;
+}
+
+/** Gives a canvas as many device pixels as it covers; how many that is for each CSS pixel. */
+export function fitCanvas(canvas: HTMLCanvasElement, { width, height }: View): number {
+  const wide = Math.round(width * devicePixelRatio);
+  const high = Math.round(height * devicePixelRatio);
+  if (canvas.width !== wide) canvas.width = wide;
+  if (canvas.height !== high) canvas.height = high;
+  return wide / width;
+}

@@ -1,0 +1,147 @@
+/** Hills, water and what stands and floats there, as meshes. World coordinates are (x, height, y). */
+import {
+  BoxGeometry,
+  Color,
+  ConeGeometry,
+  CylinderGeometry,
+  DirectionalLight,
+  Group,
+  HemisphereLight,
+  InstancedMesh,
+  Matrix4,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  PlaneGeometry,
+  Scene as Stage,
+  SphereGeometry,
+  WebGLRenderer,
+  type BufferGeometry,
+} from 'three';
+import type { View } from 'zesty-kite';
+import { aimThree } from 'zesty-kite/three';
+import type { Scene } from '../lemon-strait/play.ts';
+import type { Afloat, Place } from '../lemon-strait/world.ts';
+import { createHills } from './hills.ts';
+
+const SKY = '#0a353f';
+
+export function createPainter({ canvas, ground, places, afloat }: Scene): (view: View) => void {
+  const renderer = new WebGLRenderer({ canvas, antialias: true });
+  const camera = new PerspectiveCamera();
+  const stage = new Stage();
+  stage.background = new Color(SKY);
+  stage.add(new HemisphereLight('#fbf3e3', '#2b5a55', 1.7));
+  const sun = new DirectionalLight('#fff1d0', 2.1);
+  sun.position.set(-0.5, 1, -0.35);
+  stage.add(sun, createHills(ground), water(ground.width, ground.height), trees(ground, places));
+  for (const place of places) {
+    const model = modelOf(place);
+    model.position.set(place.x, Math.max(0, ground.terrain.heightAt(place.x, place.y)), place.y);
+    stage.add(model);
+  }
+  const barges = afloat.map((one) => {
+    const model = bargeModel(one);
+    stage.add(model);
+    return { one, model };
+  });
+
+  return (view) => {
+    renderer.setPixelRatio(devicePixelRatio);
+    renderer.setSize(view.width, view.height, false);
+    for (const { one, model } of barges) {
+      model.position.set(one.x, 0.2, one.y);
+      model.rotation.y = Math.atan2(-one.alongY, one.alongX);
+    }
+    aimThree(view, camera);
+    renderer.render(stage, camera);
+  };
+}
+
+/** The sea, wide enough that its edge does not show. */
+function water(width: number, depth: number): Mesh {
+  const material = new MeshLambertMaterial({ color: '#1b6d79', transparent: true, opacity: 0.82 });
+  const sea = new Mesh(new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2), material);
+  sea.position.set(width / 2, 0, depth / 2);
+  return sea;
+}
+
+/** A few hundred trees around the groves, all in one mesh. */
+function trees({ terrain }: Scene['ground'], places: readonly Place[]): Group {
+  const spots = places
+    .filter(({ kind }) => kind === 'grove')
+    .flatMap(({ x, y }, grove) =>
+      Array.from({ length: 26 }, (_, i) => {
+        const angle = i * 2.4 + grove;
+        const away = 4 + 3.1 * Math.sqrt(i);
+        return { x: x + away * Math.cos(angle), y: y + away * Math.sin(angle) };
+      }),
+    )
+    .filter(({ x, y }) => terrain.heightAt(x, y) > 2.5);
+  const crown = new SphereGeometry(1.9, 7, 5).translate(0, 3.4, 0);
+  const trunk = new CylinderGeometry(0.35, 0.45, 2.4, 5).translate(0, 1.2, 0);
+  const group = new Group();
+  const at = new Matrix4();
+  for (const [geometry, colour] of [
+    [crown, '#3f7a3c'],
+    [trunk, '#6b4a2b'],
+  ] as [BufferGeometry, string][]) {
+    const mesh = new InstancedMesh(geometry, new MeshLambertMaterial({ color: colour }), spots.length);
+    spots.forEach(({ x, y }, i) => {
+      mesh.setMatrixAt(i, at.makeTranslation(x, terrain.heightAt(x, y), y));
+    });
+    group.add(mesh);
+  }
+  return group;
+}
+
+function part(geometry: BufferGeometry, colour: string, height: number): Mesh {
+  const mesh = new Mesh(geometry, new MeshLambertMaterial({ color: colour }));
+  mesh.position.y = height;
+  return mesh;
+}
+
+function modelOf({ kind }: Place): Group {
+  const group = new Group();
+  switch (kind) {
+    case 'grove':
+      group.add(
+        part(new CylinderGeometry(0.5, 0.7, 4, 6), '#6b4a2b', 2),
+        part(new SphereGeometry(3.2, 9, 7), '#f6d743', 6),
+      );
+      break;
+    case 'press house':
+      group.add(
+        part(new BoxGeometry(9, 6, 7), '#fbf3e3', 3),
+        part(new ConeGeometry(7, 5, 4).rotateY(Math.PI / 4), '#f26b3a', 8.4),
+      );
+      break;
+    case 'pier':
+      group.add(part(new BoxGeometry(12, 1, 4), '#8a6a43', 1.2));
+      break;
+    case 'lighthouse':
+      group.add(
+        part(new CylinderGeometry(1.7, 2.6, 17, 12), '#fbf3e3', 8.5),
+        part(new CylinderGeometry(2.05, 2.35, 3.5, 12), '#f26b3a', 6.5),
+        part(new CylinderGeometry(1.5, 1.5, 2.4, 12), '#f6d743', 18.2),
+        part(new ConeGeometry(2.1, 2, 12), '#0b2f38', 20.4),
+      );
+  }
+  return group;
+}
+
+/** Along +x. */
+function bargeModel({ crates }: Afloat): Group {
+  const group = new Group();
+  group.add(part(new BoxGeometry(9, 1.4, 4), '#fbf3e3', 0.7));
+  const bow = part(new ConeGeometry(2, 3, 4).rotateZ(-Math.PI / 2), '#fbf3e3', 0.7);
+  bow.position.x = 5.8;
+  group.add(bow);
+  const many = Math.ceil(crates / 14);
+  for (let i = 0; i < many; i++) {
+    const crate = part(new BoxGeometry(1.5, 1.5, 2.4), '#f26b3a', 2.1);
+    crate.position.x = -3.4 + i * 1.8;
+    group.add(crate);
+  }
+  return group;
+}

@@ -1,0 +1,128 @@
+/** "Two to one" and "Over the hills" in a real browser, with real keys, a real wheel and real frames. */
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { hold, launch, openPage, settled, shown, watchGrips } from './browser.ts';
+
+const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
+const GROUND = new URL('../../data/lemon-strait/ground.json', import.meta.url).pathname;
+let browser: Browser;
+let tiles: Page;
+let hills: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+  tiles = await openPage(browser, 'two-to-one');
+  hills = await openPage(browser, 'over-the-hills');
+});
+afterAll(() => browser.close());
+
+/** The colour of a pixel of the page. */
+async function colourAt(page: Page, x: number, y: number): Promise<string> {
+  const png = await page.screenshot({ clip: { x, y, width: 1, height: 1 } });
+  return png.toString('base64');
+}
+
+test('two to one: every notch lands on a stop at which a tile is a whole number of pixels', async () => {
+  await tiles.mouse.move(500, 300);
+  const widths: number[] = [];
+  for (const way of [1, 1, 1, -1, -1, -1, -1, -1]) {
+    await tiles.mouse.wheel(0, way * 100);
+    await tiles.waitForTimeout(80);
+    await settled(tiles);
+    widths.push(
+      await tiles.evaluate(() => {
+        const { view } = lemonStrait.camera;
+        return view.toScreen(16, 16).x - view.toScreen(0, 0).x;
+      }),
+    );
+  }
+  [32, 32, 32, 64, 128, 192, 256, 256].forEach((width, i) => {
+    expect(widths[i]).toBeCloseTo(width, 6);
+  });
+});
+
+test('two to one: keys pan along the screen, also turned, and a quarter turn by key comes to rest on a quarter', async () => {
+  for (const heading of [45, 135]) {
+    expect(await tiles.evaluate(() => lemonStrait.camera.shown.heading)).toBeCloseTo(heading, 9);
+    await tiles.evaluate(() => {
+      lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
+    });
+    await settled(tiles);
+    const before = await tiles.evaluate(() => ({ ...lemonStrait.camera.view.toScreen(512, 384) }));
+    await hold(tiles, ['KeyD'], 150);
+    const after = await tiles.evaluate(() => ({ ...lemonStrait.camera.view.toScreen(512, 384) }));
+    expect(after.x).toBeLessThan(before.x - 10);
+    expect(after.y).toBeCloseTo(before.y, 6);
+    await tiles.keyboard.press('KeyE');
+    await settled(tiles);
+  }
+});
+
+test('over the hills: the real wheel, with a key held, holds the hill under the cursor within 1e-3 px in every frame', async () => {
+  await hills.evaluate(() => {
+    lemonStrait.camera.place({ x: 560, y: 500, span: 330 });
+  });
+  await settled(hills);
+  const errorsSeen = await watchGrips(hills, 480, 330);
+  await hills.mouse.move(480, 330);
+  for (let notch = 0; notch < 7; notch++) {
+    await hills.mouse.wheel(0, -100);
+    await hills.waitForTimeout(60);
+  }
+  await settled(hills);
+  const errors = await errorsSeen();
+  expect(errors.length).toBeGreaterThan(20);
+  expect(Math.max(...errors)).toBeLessThan(1e-3);
+  const { pitch, fieldOfView } = await hills.evaluate(() => lemonStrait.camera.shown);
+  expect(pitch).toBeLessThan(58);
+  expect(fieldOfView).toBeGreaterThan(36);
+});
+
+test('over the hills: what is picked is where the renderer draws it', async () => {
+  await hills.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 200, heading: 30 });
+  });
+  await settled(hills);
+  // Along a line of pixels, the picked height says where the renderer draws land and where water.
+  const row = await hills.evaluate(() =>
+    Array.from({ length: 40 }, (_, i) => {
+      const x = 300 + i * 17;
+      const ground = lemonStrait.camera.view.toGround(x, 420);
+      return { x, height: ground?.height ?? NaN };
+    }),
+  );
+  let compared = 0;
+  const colours = new Map<string, Set<string>>();
+  for (const { x, height } of row) {
+    if (Math.abs(height - 0.5) < 3) continue; // the shore itself
+    const land = height > 0;
+    const colour = await colourAt(hills, x, 420);
+    colours.set(colour, (colours.get(colour) ?? new Set()).add(land ? 'land' : 'water'));
+    compared += 1;
+  }
+  expect(compared).toBeGreaterThan(15);
+  for (const kinds of colours.values()) expect(kinds.size).toBe(1);
+});
+
+test('over the hills: turning and tilting by keys come to rest, and a recording replays over the same ground to the same bits', async () => {
+  await hills.click('#record');
+  for (const key of ['KeyE', 'KeyR', 'KeyF', 'KeyF']) await hills.keyboard.press(key);
+  await hold(hills, ['KeyW', 'KeyD'], 200);
+  await hills.mouse.move(600, 400);
+  await hills.mouse.wheel(0, 200);
+  await settled(hills);
+  const [download, last] = await Promise.all([hills.waitForEvent('download'), shown(hills), hills.click('#record')]);
+  const file = await download.path();
+  const played = spawnSync(process.execPath, [CLI, 'replay', file, '--ground', GROUND, '--trace', `${file}.csv`], {
+    encoding: 'utf8',
+  });
+  expect([played.status, played.stderr]).toEqual([0, '']);
+  const [, x, y, height, span, heading] = (readFileSync(`${file}.csv`, 'utf8').trim().split('\r\n').at(-1) ?? '')
+    .split(',')
+    .map(Number);
+  const there = await hills.evaluate(() => lemonStrait.camera.shown);
+  expect([x, y, span]).toEqual([last.x, last.y, last.span]);
+  expect([height, heading]).toEqual([there.focusHeight, there.heading]);
+});

@@ -1,0 +1,21 @@
+/** Tiles twice as wide as high on a 2D canvas, with upright sprites. */
+import settings from '../../data/lemon-strait/settings/two-to-one.json?url';
+import { play } from '../lemon-strait/play.ts';
+import { loadTiles } from './tiles.ts';
+import { createPainter } from './paint.ts';
+
+const tiles = await loadTiles();
+
+await play({
+  settings,
+  hilly: false,
+  createPainter: (scene) => createPainter(scene, tiles),
+  keys: {
+    KeyQ: (camera) => {
+      camera.turn(-90);
+    },
+    KeyE: (camera) => {
+      camera.turn(90);
+    },
+  },
+});

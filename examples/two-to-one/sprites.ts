@@ -1,0 +1,190 @@
+/** Upright things: each knows where it stands and draws itself from there upward. */
+import type { View } from 'zesty-kite';
+import type { Afloat, Place } from '../lemon-strait/world.ts';
+
+export interface Sprite {
+  /** Where it stands, world units. */
+  readonly x: number;
+  readonly y: number;
+  draw(context: CanvasRenderingContext2D, view: View): void;
+}
+
+const TEXT_FROM = 2.4;
+
+/** The foot of a sprite on the screen, and how many pixels a unit of height is. */
+function foot(view: View, x: number, y: number, rise: number): { x: number; y: number; unit: number } {
+  const at = view.toScreen(x, y, rise);
+  return { x: at.x, y: at.y, unit: view.scale * view.look.cosPitch };
+}
+
+/** @param name of a grove that has one */
+export function tree(x: number, y: number, rise: number, size: number, name?: string): Sprite {
+  return {
+    x,
+    y,
+    draw: (context, view) => {
+      const at = foot(view, x, y, rise);
+      const unit = at.unit * size;
+      context.fillStyle = '#00000030';
+      ellipse(context, at.x, at.y, 2.4 * unit, 1.2 * unit);
+      context.fillStyle = '#6b4a2b';
+      context.fillRect(at.x - 0.4 * unit, at.y - 3 * unit, 0.8 * unit, 3 * unit);
+      context.fillStyle = '#2f6b3a';
+      ellipse(context, at.x, at.y - 5 * unit, 3 * unit, 3 * unit);
+      context.fillStyle = '#4d8f47';
+      ellipse(context, at.x - 0.7 * unit, at.y - 5.8 * unit, 2 * unit, 1.8 * unit);
+      if (unit > 2) {
+        context.fillStyle = '#f6d743';
+        for (const [right, up] of LEMONS)
+          ellipse(context, at.x + right * unit, at.y - up * unit, 0.5 * unit, 0.5 * unit);
+      }
+      if (name !== undefined) label(context, view, name, at.x, at.y - 9 * unit);
+    },
+  };
+}
+
+const LEMONS = [
+  [-1.6, 4.4],
+  [0.4, 3.6],
+  [1.5, 5.4],
+  [-0.3, 6.2],
+] as const;
+
+export function pressHouse({ x, y, name }: Place, rise: number): Sprite {
+  return {
+    x,
+    y,
+    draw: (context, view) => {
+      const at = foot(view, x, y, rise);
+      const { unit } = at;
+      context.fillStyle = '#00000030';
+      ellipse(context, at.x, at.y, 6 * unit, 2.4 * unit);
+      context.fillStyle = '#fbf3e3';
+      context.fillRect(at.x - 4.5 * unit, at.y - 6 * unit, 9 * unit, 6 * unit);
+      context.fillStyle = '#d9cdb4';
+      context.fillRect(at.x + unit, at.y - 6 * unit, 3.5 * unit, 6 * unit);
+      context.fillStyle = '#f26b3a';
+      polygon(context, at, unit, [-5.6, 5.8, 0, 10, 5.6, 5.8]);
+      context.fillStyle = '#0b2f38';
+      context.fillRect(at.x - 2.6 * unit, at.y - 3.6 * unit, 2.2 * unit, 3.6 * unit);
+      label(context, view, name, at.x, at.y - 11.5 * unit);
+    },
+  };
+}
+
+export function lighthouse({ x, y, name }: Place, rise: number): Sprite {
+  return {
+    x,
+    y,
+    draw: (context, view) => {
+      const at = foot(view, x, y, rise);
+      const { unit } = at;
+      context.fillStyle = '#00000030';
+      ellipse(context, at.x, at.y, 3.6 * unit, 1.6 * unit);
+      context.fillStyle = '#fbf3e3';
+      polygon(context, at, unit, [-2.6, 0, -1.7, 17, 1.7, 17, 2.6, 0]);
+      context.fillStyle = '#f26b3a';
+      polygon(context, at, unit, [-2.35, 4.6, -2.1, 8.4, 2.1, 8.4, 2.35, 4.6]);
+      polygon(context, at, unit, [-1.9, 12, -1.75, 15, 1.75, 15, 1.9, 12]);
+      context.fillStyle = '#f6d743';
+      context.fillRect(at.x - 1.3 * unit, at.y - 19.4 * unit, 2.6 * unit, 2.4 * unit);
+      context.fillStyle = '#0b2f38';
+      polygon(context, at, unit, [-2, 19.4, 0, 21.4, 2, 19.4]);
+      label(context, view, name, at.x, at.y - 23 * unit);
+    },
+  };
+}
+
+export function pier({ x, y, name }: Place, rise: number): Sprite {
+  return {
+    x,
+    y,
+    draw: (context, view) => {
+      const at = foot(view, x, y, rise);
+      const { unit } = at;
+      context.fillStyle = '#8a6a43';
+      polygon(context, at, unit, [-5, -1.2, -1, 1.6, 5, -0.6, 1, -3.4]);
+      context.fillStyle = '#5d4529';
+      for (const side of [-4, 0, 3.6]) context.fillRect(at.x + side * unit, at.y - 1.6 * unit, 0.8 * unit, 3 * unit);
+      label(context, view, name, at.x, at.y - 4 * unit);
+    },
+  };
+}
+
+/** A hull flat on the water, its crates upright. */
+export function barge(afloat: Afloat): Sprite {
+  return {
+    x: afloat.x,
+    y: afloat.y,
+    draw: (context, view) => {
+      const { x, y, alongX, alongY, crates } = afloat;
+      const at = (along: number, across: number, height: number): { x: number; y: number } =>
+        view.toScreen(x + along * alongX - across * alongY, y + along * alongY + across * alongX, height);
+      path(
+        context,
+        '#d9cdb4',
+        HULL.map(([along, across]) => at(along, across, 0)),
+      );
+      path(
+        context,
+        '#fbf3e3',
+        HULL.map(([along, across]) => at(along, across, 1)),
+      );
+      const many = Math.ceil(crates / 14);
+      for (let i = 0; i < many; i++) {
+        const { x: left, y: bottom } = at(-3.6 + i * 2.2, 0, 1);
+        const size = 1.8 * view.scale;
+        context.fillStyle = '#f26b3a';
+        context.fillRect(left - size / 2, bottom - size, size, size);
+        context.fillStyle = '#c94f24';
+        context.fillRect(left - size / 2, bottom - size / 4, size, size / 4);
+      }
+    },
+  };
+}
+
+const HULL = [
+  [6, 0],
+  [3.4, 2],
+  [-4.6, 2],
+  [-4.6, -2],
+  [3.4, -2],
+] as const;
+
+function ellipse(context: CanvasRenderingContext2D, x: number, y: number, wide: number, high: number): void {
+  context.beginPath();
+  context.ellipse(x, y, wide, high, 0, 0, 7);
+  context.fill();
+}
+
+/** Points as right and up from the foot, in units of height. */
+function polygon(
+  context: CanvasRenderingContext2D,
+  at: { x: number; y: number },
+  unit: number,
+  points: readonly number[],
+): void {
+  context.beginPath();
+  for (let i = 0; i < points.length; i += 2)
+    context.lineTo(at.x + (points[i] ?? 0) * unit, at.y - (points[i + 1] ?? 0) * unit);
+  context.fill();
+}
+
+function path(context: CanvasRenderingContext2D, colour: string, points: readonly { x: number; y: number }[]): void {
+  context.fillStyle = colour;
+  context.beginPath();
+  for (const { x, y } of points) context.lineTo(x, y);
+  context.fill();
+}
+
+function label(context: CanvasRenderingContext2D, view: View, text: string, x: number, y: number): void {
+  if (view.scale < TEXT_FROM) return;
+  context.font = '13px ui-sans-serif, system-ui, "DejaVu Sans", sans-serif';
+  context.textAlign = 'center';
+  context.lineWidth = 3;
+  context.strokeStyle = '#0b2f38cc';
+  context.strokeText(text, x, y);
+  context.fillStyle = '#fbf3e3';
+  context.fillText(text, x, y);
+  context.textAlign = 'start';
+}

@@ -1,0 +1,182 @@
+/** Bounds of every shape, against the answer found by trying everything. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Coast } from '../src/limits/coast.ts';
+import { createConvex, keepInConvex, mostSpanInConvex } from '../src/limits/convex.ts';
+import { keepInDisc, radiusOf } from '../src/limits/disc.ts';
+import { between, convexPolygons, pixelsBetween } from './steering.ts';
+
+/** A view's corners round the focus, in spans: a turned trapezium. */
+const cornersOf = fc
+  .tuple(between(0.4, 2.5), between(0.4, 3), between(0.3, 2), between(0, 7))
+  .map(([bottom, top, deep, turn]) =>
+    Float64Array.from(
+      [
+        [-top, -deep],
+        [top, -deep],
+        [bottom, 0.5],
+        [-bottom, 0.5],
+      ].flatMap(([u = 0, v = 0]) => [u * Math.cos(turn) - v * Math.sin(turn), u * Math.sin(turn) + v * Math.cos(turn)]),
+    ),
+  );
+const place = between(-6000, 6000);
+type Corner = [number, number];
+
+/** How far the corners reach over the farthest edge, seen from a focus. */
+function over(
+  polygon: readonly Corner[],
+  corners: Float64Array,
+  span: number,
+  { x, y }: { x: number; y: number },
+): number {
+  let most = -Infinity;
+  polygon.forEach(([ax, ay], i) => {
+    const [bx, by] = polygon[(i + 1) % polygon.length] ?? [0, 0];
+    const length = Math.hypot(bx - ax, by - ay);
+    for (let k = 0; k < 8; k += 2) {
+      const px = x + span * (corners[k] ?? 0);
+      const py = y + span * (corners[k + 1] ?? 0);
+      most = Math.max(most, ((px - ax) * (by - ay) - (py - ay) * (bx - ax)) / length);
+    }
+  });
+  return most;
+}
+
+test('G4: in a convex polygon the kept focus is inside, none that is inside is nearer, and inside nothing moves', () => {
+  fc.assert(
+    fc.property(
+      convexPolygons,
+      cornersOf,
+      between(1, 300),
+      place,
+      place,
+      between(0, 1),
+      between(0, 7),
+      (polygon, corners, span, x, y, t, way) => {
+        const convex = createConvex(polygon);
+        fc.pre(mostSpanInConvex(convex, corners, 1e4, 0, 0) > span);
+        const kept = { x: 0, y: 0 };
+        keepInConvex(convex, corners, span, 0, x, y, kept);
+        expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
+        const near = pixelsBetween(kept, { x, y });
+        // A convex set: were another point nearer, one right next to the kept one would be.
+        const other = { x: kept.x + t * Math.cos(way), y: kept.y + t * Math.sin(way) };
+        if (over(polygon, corners, span, other) < 0)
+          expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
+        const again = { x: 0, y: 0 };
+        keepInConvex(convex, corners, span, 0, kept.x, kept.y, again);
+        expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
+      },
+    ),
+    { numRuns: 1000 },
+  );
+});
+
+test('G4: where the polygon is too small, no focus reaches out less, and the greatest span that fits just fits', () => {
+  fc.assert(
+    fc.property(
+      convexPolygons,
+      cornersOf,
+      between(1, 20),
+      place,
+      between(0, 1),
+      between(0, 7),
+      (polygon, corners, factor, x, t, way) => {
+        const convex = createConvex(polygon);
+        const fits = mostSpanInConvex(convex, corners, 1e5, 0, 0);
+        const kept = { x: 0, y: 0 };
+        keepInConvex(convex, corners, fits * (1 - 1e-7), 0, x, -x, kept);
+        expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
+        const span = fits * (1 + factor / 10);
+        keepInConvex(convex, corners, span, 0, x, -x, kept);
+        const least = over(polygon, corners, span, kept);
+        expect(least).toBeGreaterThan(0);
+        const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
+        expect(over(polygon, corners, span, other)).toBeGreaterThan(least - 1e-6 * span);
+      },
+    ),
+    { numRuns: 500 },
+  );
+});
+
+test('G4: in a circle the kept focus is inside and nearest, or reaches out the least', () => {
+  fc.assert(
+    fc.property(
+      cornersOf,
+      between(1, 900),
+      place,
+      place,
+      between(0, 1),
+      between(0, 7),
+      (corners, span, x, y, t, way) => {
+        const radius = 500;
+        const out = ({ x: px, y: py }: { x: number; y: number }): number =>
+          Math.max(
+            ...[0, 2, 4, 6].map((k) =>
+              Math.hypot(px + span * (corners[k] ?? 0) - 7, py + span * (corners[k + 1] ?? 0) + 9),
+            ),
+          ) - radius;
+        const kept = { x: 0, y: 0 };
+        keepInDisc(7, -9, radius, corners, span, x, y, kept);
+        const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
+        if (radiusOf(corners) * span < radius) {
+          expect(out(kept) / span).toBeLessThan(1e-6);
+          if (out(other) < 0)
+            expect(pixelsBetween(other, { x, y })).toBeGreaterThan(pixelsBetween(kept, { x, y }) - 1e-6 * span);
+        } else expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
+      },
+    ),
+    { numRuns: 1000 },
+  );
+});
+
+/** A ragged coast of many bays round an island hole. */
+const coasts = fc.array(between(200, 1000), { minLength: 5, maxLength: 120 }).map((radii) => {
+  const ring = radii.map((radius, i): Corner => {
+    const angle = (i / radii.length) * 2 * Math.PI;
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  });
+  const hole = [0, 1, 2, 3, 4].map((i): Corner => [90 * Math.cos(i * 1.2566), 90 * Math.sin(i * 1.2566)]);
+  return [ring, hole];
+});
+
+test('G4: along a coast with bays and a hole the focus never leaves, slides on, and stands still when it is pushed on', () => {
+  const pushes = fc.array(fc.tuple(between(-1500, 1500), between(-1500, 1500)), { minLength: 1, maxLength: 12 });
+  fc.assert(
+    fc.property(coasts, pushes, (rings, list) => {
+      const coast = new Coast(rings);
+      const at = { x: NaN, y: NaN };
+      coast.slide(NaN, NaN, 130, 20, at);
+      for (const [x, y] of list) {
+        const from = { ...at };
+        coast.slide(from.x, from.y, x, y, at);
+        expect(coast.contains(at.x, at.y)).toBe(true);
+        // It is not farther from where it was pushed than before, and pushing on moves nothing.
+        expect(pixelsBetween(at, { x, y })).toBeLessThanOrEqual(pixelsBetween(from, { x, y }) + 1e-6);
+        const before = { ...at };
+        coast.slide(at.x, at.y, x, y, at);
+        coast.slide(at.x, at.y, x, y, at);
+        expect(pixelsBetween(at, before)).toBeLessThan(pixelsBetween(from, { x, y }) * 0.9 + 1e-4);
+        if (pixelsBetween(before, { x, y }) < 1e-9) expect(pixelsBetween(at, before)).toBeLessThan(1e-9);
+      }
+    }),
+  );
+});
+
+test('a coast lets a free way go all the way, and brings what is outside to the nearest edge', () => {
+  fc.assert(
+    fc.property(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
+      const coast = new Coast(rings);
+      const at = { x: 0, y: 0 };
+      coast.slide(120, 0, 120 + 40 * Math.cos(way), 40 * Math.sin(way) * 0.2, at);
+      if (Math.cos(way) > 0)
+        expect(pixelsBetween(at, { x: 120 + 40 * Math.cos(way), y: 8 * Math.sin(way) })).toBeLessThan(1e-9);
+      const outside = { x: far * Math.cos(way), y: far * Math.sin(way) };
+      const edge = { x: 0, y: 0 };
+      const away = coast.nearestEdge(outside.x, outside.y, edge);
+      coast.slide(NaN, NaN, outside.x, outside.y, at);
+      expect(coast.contains(at.x, at.y)).toBe(true);
+      expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
+    }),
+  );
+});
