@@ -1,7 +1,7 @@
 /** What a frame costs, in time and in memory, measured on the built files. `npm run bench` */
 import { readFileSync } from 'node:fs';
 import { mat4 } from 'gl-matrix';
-import { Camera, createMatrices, fillMatrices } from 'zesty-kite';
+import { Camera, createMatrices, fillMatrices, terrainOfGrid } from 'zesty-kite';
 import { Replay, SessionReader } from 'zesty-kite/session';
 
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
@@ -46,6 +46,76 @@ function movingFrames({ panning, zooming }) {
   };
 }
 
+/** 513 × 385 samples of rolling hills. */
+const hills = terrainOfGrid({
+  id: 'hills',
+  columns: 513,
+  rows: 385,
+  step: 2,
+  heights: Float64Array.from({ length: 513 * 385 }, (_, i) => 30 + 30 * Math.sin(i / 37) * Math.cos(i / 5130)),
+});
+
+/** Everything on: perspective, pitch and lens by zoom, 16 edges of bounds, terrain, and a zoom that grips. */
+function everythingFrames({ panning }) {
+  const polygon = Array.from({ length: 16 }, (_, i) => {
+    const angle = (i / 16) * 2 * Math.PI;
+    return [512 + 640 * Math.cos(angle), 384 + 640 * Math.sin(angle)];
+  });
+  const settings = {
+    start: { x: 512, y: 384, span: 100 },
+    pitch: {
+      degrees: [
+        [30, 40],
+        [400, 70],
+      ],
+      halfLife: 0.1,
+    },
+    lens: {
+      fieldOfView: [
+        [30, 50],
+        [400, 35],
+      ],
+      halfLife: 0.1,
+    },
+    bounds: { polygon, keep: 'view' },
+    zoom: { halfLife: 60, leastSpan: 20, mostSpan: 420 },
+    pan: { speed: 0.001 },
+  };
+  const camera = new Camera(settings, { screen, terrain: hills });
+  const matrices = createMatrices();
+  let frame = 0;
+  if (panning) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+  return () => {
+    if (frame % 18_000 === 0)
+      camera.signal({ kind: 'wheel', x: 700, y: 430, notches: frame % 36_000 === 0 ? 14 : -14 });
+    frame += 1;
+    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
+    sink[0] += matrices.viewProjection[0];
+  };
+}
+
+/** Keys held to and fro along a ragged coast of 10,000 vertices: mostly pressed against it. */
+function coastFrames() {
+  const ring = Array.from({ length: 10_000 }, (_, i) => {
+    const angle = (i / 10_000) * 2 * Math.PI;
+    const radius = 400 + 60 * Math.sin(angle * 9) + 6 * Math.sin(angle * 700) + 1.5 * Math.sin(angle * 3001);
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  });
+  const bounds = { area: { type: 'Polygon', coordinates: [ring] }, keep: 'focus' };
+  const camera = new Camera({ bounds, start: { span: 200 } }, { screen });
+  const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
+  let frame = 0;
+  return () => {
+    const turn = Math.floor(frame / 300);
+    if (frame % 300 === 0) {
+      camera.signal({ kind: 'key', code: codes[(turn + 3) % 4], down: false });
+      camera.signal({ kind: 'key', code: codes[turn % 4], down: true });
+    }
+    frame += 1;
+    sink[0] += camera.advance(frame * FRAME_MS).x;
+  };
+}
+
 /** What a game does with a general matrix package, as it comes: look-at, projection, product, inverse. */
 function matrixPackageFrames() {
   const view = mat4.create();
@@ -75,7 +145,7 @@ function matrixPackageFrames() {
  * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
  * slows all of them alike.
  */
-function costs(frames, calls = 5_000, rounds = 400) {
+function costs(frames, calls = 5_000, rounds = 100) {
   const least = frames.map(() => Infinity);
   for (let round = 0; round < rounds; round++) {
     frames.forEach((frame, which) => {
@@ -112,14 +182,18 @@ function framesReplayed(file, rounds = 100) {
   return frames / (Number(process.hrtime.bigint() - start) / 1e9);
 }
 
-const [theirs, panning, zooming, both, steered] = costs([
+const [theirs, panning, zooming, both, steered, everything, everythingPanning, coast] = costs([
   matrixPackageFrames(),
   movingFrames({ panning: true, zooming: false }),
   movingFrames({ panning: false, zooming: true }),
   movingFrames({ panning: true, zooming: true }),
   steeredFrames(),
+  everythingFrames({ panning: false }),
+  everythingFrames({ panning: true }),
+  coastFrames(),
 ]);
 const spent = bytes(movingFrames({ panning: true, zooming: true }), 100_000, 100_000);
+const spentOnAll = bytes(everythingFrames({ panning: true }), 100_000, 100_000);
 const speed = framesReplayed(new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
 
 const row = (what, cost) =>
@@ -129,5 +203,9 @@ row('advance and matrices, panning', panning);
 row('advance and matrices, zooming', zooming);
 row('advance and matrices, panning and zooming', both);
 row('the same with 12 signals a second to hear', steered);
+row('everything on, gripping', everything);
+row('everything on, gripping and panning', everythingPanning);
+row('keys along a coast of 10,000 vertices, no matrices', coast);
 console.log(`memory of a moving frame, after 100,000 warm ones: ${spent.toFixed(1)} bytes`);
+console.log(`the same with everything on: ${spentOnAll.toFixed(1)} bytes`);
 console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);

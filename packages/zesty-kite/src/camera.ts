@@ -302,6 +302,8 @@ export class Camera {
 
   #aim(): View {
     const { insetLeft, insetTop, insetRight, insetBottom } = this.#frame;
+    // The same sines and such, worked out already.
+    this.view.look.copyFrom(this.#course.lookOf(this.#frame));
     this.#insets.left = insetLeft;
     this.#insets.top = insetTop;
     this.#insets.right = insetRight;

@@ -50,16 +50,18 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
   const heightAt = (x: number, y: number): number => {
-    const right = Math.min(Math.max((x - left) * scale, 0), lastColumn);
-    const down = Math.min(Math.max((y - top) * scale, 0), lastRow);
-    const column = Math.min(Math.floor(right), lastColumn - 1);
-    const row = Math.min(Math.floor(down), lastRow - 1);
+    const across = (x - left) * scale;
+    const down = (y - top) * scale;
+    const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
+    const below = down > 0 ? (down < lastRow ? down : lastRow) : 0;
+    const column = right < lastColumn ? right | 0 : lastColumn - 1;
+    const row = below < lastRow ? below | 0 : lastRow - 1;
     const i = row * columns + column;
     const upperLeft = samples[i] ?? lowest;
     const lowerLeft = samples[i + columns] ?? lowest;
     const upper = upperLeft + ((samples[i + 1] ?? lowest) - upperLeft) * (right - column);
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
-    return upper + (lower - upper) * (down - row);
+    return upper + (lower - upper) * (below - row);
   };
   return { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt };
 }

@@ -3,7 +3,7 @@ import { clamp, convexHull } from '../math/index.ts';
 import { FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
 import type { Look, Point } from '../view/index.ts';
 import { Coast } from './coast.ts';
-import { createConvex, keepInConvex, mostSpanInConvex, type Convex } from './convex.ts';
+import { createConvex, isDeepInConvex, keepInConvex, mostSpanInConvex, type Convex } from './convex.ts';
 import { keepInDisc, radiusOf } from './disc.ts';
 
 /** World units. */
@@ -138,14 +138,23 @@ export function keepInside(
   out: Point,
 ): void {
   const { shape } = boundary;
-  const corners = boundary.view ? look.corners : NOTHING;
   const margin = boundary.margin + boundary.screenMargin * span;
+  if (shape.kind === 'convex' && isDeepInConvex(shape.convex, span * Math.sqrt(look.radiusSquared) - margin, x, y)) {
+    out.x = x;
+    out.y = y;
+    return;
+  }
+  const corners = boundary.view ? look.corners : NOTHING;
   switch (shape.kind) {
     case 'rectangle': {
       const { left, top, right, bottom } = shape;
-      measure(corners);
-      out.x = keptBetween(x, left - margin - span * extent.left, right + margin - span * extent.right);
-      out.y = keptBetween(y, top - margin - span * extent.top, bottom + margin - span * extent.bottom);
+      if (boundary.view) {
+        out.x = keptBetween(x, left - margin - span * look.extentLeft, right + margin - span * look.extentRight);
+        out.y = keptBetween(y, top - margin - span * look.extentTop, bottom + margin - span * look.extentBottom);
+      } else {
+        out.x = clamp(x, left, right);
+        out.y = clamp(y, top, bottom);
+      }
       return;
     }
     case 'disc':
@@ -169,9 +178,8 @@ export function mostSpanInside(
   const { corners } = look;
   switch (shape.kind) {
     case 'rectangle': {
-      measure(corners);
-      const wide = extent.right - extent.left - 2 * screenMargin;
-      const high = extent.bottom - extent.top - 2 * screenMargin;
+      const wide = look.extentRight - look.extentLeft - 2 * screenMargin;
+      const high = look.extentBottom - look.extentTop - 2 * screenMargin;
       const across = wide > 0 ? (shape.right - shape.left + 2 * margin) / wide : Infinity;
       const down = high > 0 ? (shape.bottom - shape.top + 2 * margin) / high : Infinity;
       return clamp(Math.min(across, down), 0, most);
@@ -190,18 +198,4 @@ export function mostSpanInside(
 /** As near to `wanted` as the ends let it, or midway when they cross. */
 function keptBetween(wanted: number, least: number, most: number): number {
   return least < most ? clamp(wanted, least, most) : (least + most) / 2;
-}
-
-/** How far the corners reach to each side, in spans. */
-const extent = { left: 0, top: 0, right: 0, bottom: 0 };
-
-function measure(corners: Float64Array): void {
-  extent.left = extent.right = corners[0] ?? 0;
-  extent.top = extent.bottom = corners[1] ?? 0;
-  for (let k = 2; k < 8; k += 2) {
-    extent.left = Math.min(extent.left, corners[k] ?? 0);
-    extent.right = Math.max(extent.right, corners[k] ?? 0);
-    extent.top = Math.min(extent.top, corners[k + 1] ?? 0);
-    extent.bottom = Math.max(extent.bottom, corners[k + 1] ?? 0);
-  }
 }

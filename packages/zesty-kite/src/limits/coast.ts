@@ -242,6 +242,7 @@ export class Coast {
       const away = (x - nearX) * (x - nearX) + (y - nearY) * (y - nearY);
       if (away >= nearest) continue;
       nearest = away;
+      this.#met = i / 4;
       out.x = nearX;
       out.y = nearY;
     }
@@ -256,28 +257,24 @@ export class Coast {
       out.y = y;
       return;
     }
+    // On either side of that edge, and along it away from a corner that may be too narrow to stand in.
     const { x: edgeX, y: edgeY } = out;
-    // Round about the nearest point of the edge, farther and farther out, until a place is inside.
-    for (let away = 2 * this.#skin; away < this.middle.high * 4 + 1; away *= 4) {
-      for (let i = 0; i < COMPASS.length; i += 2) {
-        out.x = edgeX + away * (COMPASS[i] ?? 0);
-        out.y = edgeY + away * (COMPASS[i + 1] ?? 0);
-        if (this.contains(out.x, out.y)) return;
+    const runX = this.#end(this.#met, 2) - this.#end(this.#met, 0);
+    const runY = this.#end(this.#met, 3) - this.#end(this.#met, 1);
+    const length = Math.sqrt(runX * runX + runY * runY);
+    const alongX = runX / length;
+    const alongY = runY / length;
+    for (let along = 0; along < length; along = along * 2 + 2 * this.#skin) {
+      for (const way of [along, -along]) {
+        for (const side of [2 * this.#skin, -2 * this.#skin]) {
+          out.x = edgeX + alongX * way - alongY * side;
+          out.y = edgeY + alongY * way + alongX * side;
+          if (this.contains(out.x, out.y)) return;
+        }
       }
     }
   }
 }
-
-const DIAGONAL = 0.7071067811865476;
-const HALF = 0.9238795325112867;
-const REST = 0.3826834323650898;
-/** Sixteen directions. */
-const COMPASS = [
-  [1, 0],
-  [DIAGONAL, DIAGONAL],
-  [HALF, REST],
-  [REST, HALF],
-].flatMap(([a = 0, b = 0]) => [a, b, -b, a, -a, -b, b, -a]);
 
 function next(ring: Ring, i: number): readonly [number, number] {
   return ring[(i + 1) % ring.length] ?? [0, 0];

@@ -11,12 +11,18 @@ export interface Convex {
   readonly room: Float64Array;
   /** How much `room` grows with what is being loosened. */
   readonly gain: Float64Array;
+  /** A circle inside: for the quick answer. */
+  readonly innerX: number;
+  readonly innerY: number;
+  readonly innerRadius: number;
 }
 
 /** @param corners of a convex polygon, clockwise where y points down */
 export function createConvex(corners: readonly (readonly [number, number])[]): Convex {
   const count = corners.length;
-  const convex: Convex = {
+  const innerX = corners.reduce((sum, [x]) => sum + x, 0) / count;
+  const innerY = corners.reduce((sum, [, y]) => sum + y, 0) / count;
+  const sides = {
     count,
     normalX: new Float64Array(count),
     normalY: new Float64Array(count),
@@ -24,17 +30,19 @@ export function createConvex(corners: readonly (readonly [number, number])[]): C
     room: new Float64Array(count),
     gain: new Float64Array(count),
   };
+  let innerRadius = Infinity;
   spreadOut(count).forEach((corner, i) => {
     const [x, y] = corners[corner] ?? [0, 0];
     const [nextX, nextY] = corners[(corner + 1) % count] ?? [x, y];
     const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
     const normalX = (nextY - y) / length;
     const normalY = (x - nextX) / length;
-    convex.normalX[i] = normalX;
-    convex.normalY[i] = normalY;
-    convex.edge[i] = normalX * x + normalY * y;
+    sides.normalX[i] = normalX;
+    sides.normalY[i] = normalY;
+    sides.edge[i] = normalX * x + normalY * y;
+    innerRadius = Math.min(innerRadius, normalX * (x - innerX) + normalY * (y - innerY));
   });
-  return convex;
+  return { ...sides, innerX, innerY, innerRadius };
 }
 
 /** 0 … count - 1 in an order in which each is far from those before it: so the edges that matter come early. */
@@ -105,21 +113,19 @@ export function mostSpanInConvex(
 
 const kept: Point = { x: 0, y: 0 };
 
-/** The quick answer for a focus far from every edge, and the right one near them. */
 function isInside(convex: Convex, corners: Float64Array, span: number, margin: number, x: number, y: number): boolean {
   const { count, normalX, normalY, edge } = convex;
-  let farthest = 0;
-  for (let k = 0; k < 8; k += 2) {
-    const cornerX = corners[k] ?? 0;
-    const cornerY = corners[k + 1] ?? 0;
-    farthest = Math.max(farthest, cornerX * cornerX + cornerY * cornerY);
-  }
-  const reach = span * Math.sqrt(farthest) - margin;
   for (let i = 0; i < count; i++) {
     const over = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y - (edge[i] ?? 0);
-    if (over + reach > 0 && over + span * support(convex, corners, i) - margin > 0) return false;
+    if (over + span * support(convex, corners, i) - margin > 0) return false;
   }
   return true;
+}
+
+/** The quick answer for whatever is far from every edge: a circle round it is inside a circle. */
+export function isDeepInConvex({ innerX, innerY, innerRadius }: Convex, radius: number, x: number, y: number): boolean {
+  const room = innerRadius - radius;
+  return room > 0 && (x - innerX) * (x - innerX) + (y - innerY) * (y - innerY) < room * room;
 }
 
 /** How far the corners reach along an edge's normal, in spans. */

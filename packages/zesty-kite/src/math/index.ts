@@ -7,4 +7,4 @@ export { exp2 } from './exp2.ts';
 export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
 export { bisect, nearestRoot } from './root.ts';
-export { angleDegrees, cosDegrees, sinDegrees, tanDegrees } from './trig.ts';
+export { angleDegrees, cosAcute, cosDegrees, sinAcute, sinDegrees, tanAcute } from './trig.ts';

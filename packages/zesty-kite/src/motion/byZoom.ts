@@ -32,7 +32,7 @@ export function isFar({ outAbove, inBelow }: ZoomRule, span: number, wasFar: boo
   return wasFar ? span >= inBelow : span > outAbove;
 }
 
-/** The value at a span. */
-export function valueAt({ curve, near, far }: ZoomRule, span: number, onFarSide: boolean): number {
-  return curve !== null ? curveAt(curve, log2(span)) : onFarSide ? far : near;
+/** The value at a span, given its logarithm to base 2. */
+export function valueAt({ curve, near, far }: ZoomRule, logSpan: number, onFarSide: boolean): number {
+  return curve !== null ? curveAt(curve, logSpan) : onFarSide ? far : near;
 }

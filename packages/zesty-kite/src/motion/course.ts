@@ -1,5 +1,5 @@
 /**
- * Kept motion along the grid of time. It moves by whole steps of 1/240 s, counted by an integer, and
+ * Kept motion along the grid of time. It moves by whole steps of 1/120 s, counted by an integer, and
  * in shorter ones to and from the times of signals; frames look ahead from it and change nothing.
  */
 import { Look } from '../view/index.ts';
@@ -30,10 +30,13 @@ export class Course {
 
   /** The look of the kept state. */
   get look(): Look {
-    const { kept } = this;
-    this.#look.frame(this.#rules.screen, kept.insetLeft, kept.insetTop, kept.insetRight, kept.insetBottom);
-    this.#look.turn(kept.heading, kept.pitch, kept.fieldOfView);
+    this.#aim(this.kept);
     return this.#look;
+  }
+
+  #aim({ insetLeft, insetTop, insetRight, insetBottom, heading, pitch, fieldOfView }: Motion): void {
+    this.#look.frame(this.#rules.screen, insetLeft, insetTop, insetRight, insetBottom);
+    this.#look.turn(heading, pitch, fieldOfView);
   }
 
   /** The time of the kept state in whole microseconds, rounded up. */
@@ -64,6 +67,12 @@ export class Course {
     this.#past = past;
   }
 
+  /** The look of a frame that was just shown. */
+  lookOf(frame: Motion): Look {
+    this.#aim(frame);
+    return this.#look;
+  }
+
   /** Writes to `frame` what shows at a time; the kept state moves on to the step before it. */
   show(micros: number, frame: Motion): void {
     const ticks = micros * TICKS_PER_MICRO;
@@ -80,7 +89,7 @@ export class Course {
         this.#part(this.kept, GRID_TICKS - this.#past);
         this.#steps += 1;
       }
-      if (steps > this.#steps) move(this.kept, this.#gridPace, this.#rules, this.#look, steps - this.#steps);
+      if (steps > this.#steps) move(this.kept, this.#gridPace, this.#rules, this.look, steps - this.#steps);
     }
     this.#steps = steps;
     this.#past = 0;
@@ -89,6 +98,7 @@ export class Course {
   /** One step of less than the grid's. */
   #part(motion: Motion, ticks: number): void {
     setPaceFor(this.#partPace, motion, this.#rules.settings, ticks / TICKS_PER_SECOND);
+    this.#aim(motion);
     step(motion, this.#partPace, this.#rules, this.#look);
   }
 }

@@ -2,7 +2,7 @@
  * Followers: pitch, lens, focus height and insets ease toward what the zoom, the ground and the
  * settings ask for. A grip is solved with their present values.
  */
-import { angleDegrees, clamp } from '../math/index.ts';
+import { angleDegrees, clamp, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { isFar, valueAt } from './byZoom.ts';
 import { scaleWithFrame } from './frame.ts';
@@ -16,7 +16,7 @@ const WIDEST = 170;
 
 /** The pitch that the zoom asks for at a span. */
 export function askedPitch(motion: Motion, { pitch }: Rules, span: number): number {
-  return valueAt(pitch, span, motion.pitchFar);
+  return valueAt(pitch, pitch.curve === null ? 0 : log2(span), motion.pitchFar);
 }
 
 /** The same with what the player tilted, inside the limits. */
@@ -27,7 +27,7 @@ export function pitchAt(motion: Motion, rules: Rules, span: number): number {
 
 /** The field of view that is asked for at a span. */
 export function fieldOfViewAt(motion: Motion, { lens, settings, screen }: Rules, look: Look, span: number): number {
-  if (lens !== null) return valueAt(lens, span, motion.lensFar);
+  if (lens !== null) return valueAt(lens, lens.curve === null ? 0 : log2(span), motion.lensFar);
   const { distance } = settings.lens;
   if (distance === null) return 0;
   // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
@@ -48,7 +48,7 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
  */
 export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
   motion.easing = false;
-  flipSwitches(motion, rules);
+  if (rules.switches) flipSwitches(motion, rules);
   const framed = followInsets(motion, pace, rules, look);
   followLook(motion, pace, rules, look);
   if (rules.terrain !== null) followGround(motion, pace, rules);
@@ -56,14 +56,31 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
 }
 
 function followLook(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const pitch = pitchAt(motion, rules, motion.span);
+  const { pitch: rule, lens, leastPitch, mostPitch } = rules;
+  const logSpan = rules.followsZoom ? logOfSpan(motion) : 0;
+  const asked = valueAt(rule, logSpan, motion.pitchFar) + motion.tilt;
+  const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
   motion.pitch = eased(motion.pitch, pitch, pace.pitch, ANGLE_TOLERANCE);
-  const fieldOfView = fieldOfViewAt(motion, rules, look, motion.span);
-  const pull = rules.lens === null ? 0 : pace.lens;
-  motion.fieldOfView = eased(motion.fieldOfView, fieldOfView, pull, ANGLE_TOLERANCE);
+  let fieldOfView: number;
+  if (lens !== null) {
+    fieldOfView = valueAt(lens, logSpan, motion.lensFar);
+    motion.fieldOfView = eased(motion.fieldOfView, fieldOfView, pace.lens, ANGLE_TOLERANCE);
+  } else {
+    fieldOfView = fieldOfViewAt(motion, rules, look, motion.span);
+    motion.fieldOfView = fieldOfView;
+  }
   motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== fieldOfView;
   if (motion.tilting) motion.easing = true;
   look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+/** log₂ of the span, from that of the goal and what is left of the zoom. */
+function logOfSpan(motion: Motion): number {
+  if (motion.goalSpan !== motion.loggedGoal) {
+    motion.loggedGoal = motion.goalSpan;
+    motion.logGoal = log2(motion.goalSpan);
+  }
+  return motion.logGoal + motion.left;
 }
 
 function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
@@ -75,6 +92,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
     motion.insetBottom === bottom
   ) {
     look.frame(rules.screen, left, top, right, bottom);
+    motion.framing = false;
     return false;
   }
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
@@ -85,7 +103,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame, PIXEL_TOLERANCE);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   scaleWithFrame(motion, frameWidth, frameHeight, look, rules.settings.resize.keep);
-  motion.easing = true;
+  motion.easing = motion.framing = true;
   return true;
 }
 
@@ -93,7 +111,9 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
 function followGround(motion: Motion, pace: Pace, rules: Rules): void {
   if (motion.fingers > 0) return;
   const ground = groundLevel(motion, rules);
+  const raised = motion.focusHeight - motion.level;
   motion.level = eased(motion.level, ground, pace.level, LENGTH_TOLERANCE * motion.span);
+  motion.focusHeight = motion.level + raised;
   if (motion.level !== ground) motion.easing = true;
 }
 
@@ -101,14 +121,12 @@ function followGround(motion: Motion, pace: Pace, rules: Rules): void {
 export function groundLevel({ x, y, span }: Motion, { terrain, settings }: Rules): number {
   if (terrain === null) return 0;
   const radius = settings.ground.followRadius * span;
-  const middle = terrain.heightAt(x, y);
-  if (radius === 0) return middle;
-  const around =
-    terrain.heightAt(x - radius, y) +
-    terrain.heightAt(x + radius, y) +
-    terrain.heightAt(x, y - radius) +
-    terrain.heightAt(x, y + radius);
-  return middle / 3 + around / 6;
+  if (radius === 0) return terrain.heightAt(x, y);
+  // Three points around it, 120° apart.
+  const above = terrain.heightAt(x, y - radius);
+  const lower = y + radius * 0.5;
+  const side = radius * 0.8660254037844386;
+  return (above + terrain.heightAt(x - side, lower) + terrain.heightAt(x + side, lower)) / 3;
 }
 
 /** Puts all followers where they are wanted, at once. */

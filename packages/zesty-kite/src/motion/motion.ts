@@ -22,6 +22,9 @@ export class Motion implements Pose {
   goalSpan = NaN;
   /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
   left = -0;
+  /** log₂ of the goal, and the goal that it is of. */
+  logGoal = NaN;
+  loggedGoal = NaN;
   /** Parts of a notch that have not come to a whole stop yet. */
   notches = -0;
 
@@ -45,6 +48,8 @@ export class Motion implements Pose {
   easing = false;
   /** Of these, pitch or lens. */
   tilting = false;
+  /** Of these, the insets. */
+  framing = false;
 
   /** Pan velocity shown, in pan speeds: right and down. */
   velocityX = -0;
@@ -94,6 +99,8 @@ export class Motion implements Pose {
     this.wantedSpan = other.wantedSpan;
     this.goalSpan = other.goalSpan;
     this.left = other.left;
+    this.logGoal = other.logGoal;
+    this.loggedGoal = other.loggedGoal;
     this.notches = other.notches;
     this.goalHeading = other.goalHeading;
     this.turnLeft = other.turnLeft;
@@ -108,6 +115,7 @@ export class Motion implements Pose {
     this.insetBottom = other.insetBottom;
     this.easing = other.easing;
     this.tilting = other.tilting;
+    this.framing = other.framing;
     this.velocityX = other.velocityX;
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
@@ -122,15 +130,16 @@ export class Motion implements Pose {
     this.heldHeight = other.heldHeight;
     this.gripX = other.gripX;
     this.gripY = other.gripY;
+    this.excessX = other.excessX;
+    this.excessY = other.excessY;
+    this.limited = other.limited;
+    if (other.fingers < 2) return;
     this.heldX2 = other.heldX2;
     this.heldY2 = other.heldY2;
     this.heldHeight2 = other.heldHeight2;
     this.gripX2 = other.gripX2;
     this.gripY2 = other.gripY2;
     this.apart = other.apart;
-    this.excessX = other.excessX;
-    this.excessY = other.excessY;
-    this.limited = other.limited;
   }
 }
 

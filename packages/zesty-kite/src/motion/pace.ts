@@ -53,7 +53,14 @@ export function setPaceFor(out: Pace, motion: Motion, settings: FullSettings, se
   out.turn = motion.turnLeft === 0 ? 1 : remaining(seconds, settings.turn.halfLife);
   out.halfStart = steady || !driven ? 1 : remaining(seconds / 2, settings.pan.startHalfLife);
   out.halfStop = steady || driven ? 1 : remaining(seconds / 2, settings.pan.stopHalfLife);
-  setFollowers(out, settings, seconds);
+  const zooms = motion.left !== 0;
+  out.pitch = zooms || motion.easing ? remaining(seconds, settings.pitch.halfLife) : 1;
+  out.lens =
+    settings.lens.halfLife === settings.pitch.halfLife ? out.pitch : remaining(seconds, settings.lens.halfLife);
+  out.level = zooms || motion.easing || !steady ? remaining(seconds, settings.ground.followHalfLife) : 1;
+  out.frame = motion.framing ? remaining(seconds, settings.safeFrame.halfLife) : 1;
+  const pulled = motion.excessX !== 0 || motion.excessY !== 0;
+  out.back = pulled && settings.bounds !== null ? remaining(seconds, settings.bounds.returnHalfLife) : 0;
 }
 
 function setFollowers(out: Pace, { pitch, lens, ground, safeFrame, bounds }: FullSettings, seconds: number): void {

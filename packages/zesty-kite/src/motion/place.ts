@@ -78,5 +78,5 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
     motion.excessX = motion.excessY = 0;
   }
   settle(motion, rules, look, 0, 0);
-  motion.easing = true;
+  motion.easing = motion.framing = true;
 }

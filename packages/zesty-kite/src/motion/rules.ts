@@ -18,6 +18,13 @@ export interface Rules {
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
   readonly lens: ZoomRule | null;
   readonly speed: ZoomRule;
+  /** The limits of the pitch, degrees. */
+  readonly leastPitch: number;
+  readonly mostPitch: number;
+  /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
+  readonly followsZoom: boolean;
+  /** Some value is a switch by zoom. */
+  readonly switches: boolean;
   /** Pitch and lens are where their curves want them at every moment, and they change with the span. */
   readonly followsAtOnce: boolean;
 }
@@ -37,6 +44,8 @@ export function createRules(
   const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
   const pitchRule = createZoomRule(pitch.degrees);
   const lensRule = lens.fieldOfView === null ? null : createZoomRule(lens.fieldOfView);
+  const speedRule = createZoomRule(pan.speed);
+  const lensFollows = lensRule === null ? lens.distance !== null : !isFlat(lensRule);
   return {
     settings,
     screen,
@@ -51,10 +60,13 @@ export function createRules(
     terrain: repeated,
     pitch: pitchRule,
     lens: lensRule,
-    speed: createZoomRule(pan.speed),
+    speed: speedRule,
+    leastPitch: pitch.least,
+    mostPitch: pitch.most,
+    switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
+    followsZoom: !isFlat(pitchRule) || lensFollows || !isFlat(speedRule),
     followsAtOnce:
-      (pitch.halfLife === 0 && !isFlat(pitchRule)) ||
-      (lensRule === null ? lens.distance !== null : lens.halfLife === 0 && !isFlat(lensRule)),
+      (pitch.halfLife === 0 && !isFlat(pitchRule)) || (lensFollows && (lensRule === null || lens.halfLife === 0)),
   };
 }
 

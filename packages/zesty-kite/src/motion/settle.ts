@@ -25,7 +25,7 @@ export function settle(motion: Motion, rules: Rules, look: Look, panX: number, p
   const fromY = motion.y - motion.excessY;
   motion.heldX += panX;
   motion.heldY += panY;
-  if (rules.terrain === null) motion.focusHeight = motion.level;
+  if (rules.terrain === null || look.widening === 0) motion.focusHeight = motion.level;
   for (let lifts = 0; ; lifts++) {
     if (motion.fingers === 2) solvePair(motion, rules, look);
     if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
@@ -36,25 +36,26 @@ export function settle(motion: Motion, rules: Rules, look: Look, panX: number, p
     else if (motion.limited) standStill(motion.span, fromX, fromY);
     motion.x = inside.x + motion.excessX;
     motion.y = inside.y + motion.excessY;
-    if (rules.terrain === null) return;
-    const lift = Math.max(motion.level - motion.focusHeight, clearanceMissing(motion, rules, look));
-    const last = lifts === MOST_LIFTS || (!motion.gripping && motion.fingers === 0);
-    if (Math.abs(lift) <= LEVEL_ENOUGH * motion.span || last) {
+    if (rules.terrain === null || look.widening === 0) return;
+    const down = motion.level - motion.focusHeight;
+    const lift = isHigh(motion, rules, look) ? down : Math.max(down, clearanceMissing(motion, rules, look));
+    const enough = lifts === MOST_LIFTS || (!motion.gripping && motion.fingers === 0);
+    if (Math.abs(lift) <= LEVEL_ENOUGH * motion.span || enough) {
       motion.focusHeight += lift;
       if (lifts === MOST_LIFTS) motion.limited = true;
       return;
     }
     // What is gripped moves with the lift: the secant method finds the height at which no lift is left.
-    const slope = lifts === 0 ? 1 : (motion.focusHeight - lastHeight) / (lastLift - lift);
-    lastHeight = motion.focusHeight;
-    lastLift = lift;
+    const slope = lifts === 0 ? 1 : (motion.focusHeight - last.height) / (last.lift - lift);
+    last.height = motion.focusHeight;
+    last.lift = lift;
     motion.focusHeight += lift * (slope > 0 && slope < STEEPEST ? slope : 1);
   }
 }
 
 const STEEPEST = 1e3;
-let lastHeight = 0;
-let lastLift = 0;
+/** The try before. */
+const last = { height: NaN, lift: NaN };
 
 /** Where the focus ought to be, whatever the bounds say. */
 export function wishFor(motion: Motion, look: Look, focusX: number, focusY: number): void {
@@ -110,9 +111,14 @@ function stretch(motion: Motion, { boundary }: Rules): void {
   motion.excessY = overY * share;
 }
 
+/** Whether the eye would be clear of the highest ground even where nothing lifts it. */
+function isHigh({ level, span }: Motion, { terrain, settings }: Rules, { sinPitch, widening }: Look): boolean {
+  return level + (span * sinPitch) / widening > (terrain?.highest ?? 0) + settings.ground.clearance;
+}
+
 /** How much higher the eye has to be to keep its clearance from the ground below it; below 0, how much lower it may be. */
 function clearanceMissing(motion: Motion, { terrain, settings }: Rules, look: Look): number {
-  if (terrain === null || look.widening === 0) return -Infinity;
+  if (terrain === null) return 0;
   look.below(motion.span);
   const ground = terrain.heightAt(motion.x + look.meetX, motion.y + look.meetY);
   const eye = motion.focusHeight + (motion.span * look.sinPitch) / look.widening;

@@ -1,6 +1,6 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
+import { curveAt, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
-import { valueAt } from './byZoom.ts';
 import { follow } from './follow.ts';
 import { letGo } from './grip.ts';
 import { isDriven, isPanning, isStill, type Motion } from './motion.ts';
@@ -11,7 +11,7 @@ import { inside, settle, wish } from './settle.ts';
 import { keepSpan, zoomOn } from './zoom.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
-const LONGEST = 3600 * 240;
+const LONGEST = 3600 * 120;
 
 /** Moves kept state on by equal steps, until nothing moves. */
 export function move(motion: Motion, pace: Pace, rules: Rules, look: Look, steps: number): void {
@@ -20,16 +20,17 @@ export function move(motion: Motion, pace: Pace, rules: Rules, look: Look, steps
 }
 
 /**
- * One step. What comes within its tolerance arrives exactly, so for kept state the steps must be a
+ * One step; the look must be that of the motion. What comes within its tolerance arrives exactly, so for kept state the steps must be a
  * matter of the session alone, never of frames.
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const { span: before, x, y } = motion;
-  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  if (motion.left !== 0) zoomOn(motion, pace, rules, look);
-  if (motion.turnLeft !== 0) turnOn(motion, pace);
-  if (follow(motion, pace, rules, look)) keepSpan(motion, rules, look);
-  if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
+  const { span: before, x, y, left, turnLeft } = motion;
+  if (left !== 0) zoomOn(motion, pace, rules, look);
+  if (turnLeft !== 0) turnOn(motion, pace);
+  // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
+  const follows = motion.easing || turnLeft !== 0 || (left !== 0 && rules.followsZoom) || rules.terrain !== null;
+  if (follows && follow(motion, pace, rules, look)) keepSpan(motion, rules, look);
+  if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace, rules);
   if (isPanning(motion)) pan(motion, pace, rules, look, before);
   else settle(motion, rules, look, 0, 0);
   // Where the focus has moved, the ground around it is another one.
@@ -44,12 +45,15 @@ function turnOn(motion: Motion, pace: Pace): void {
 }
 
 /** What was pulled over the edge comes back once no hand holds it. */
-function comeBack(motion: Motion, pace: Pace): void {
+function comeBack(motion: Motion, pace: Pace, { boundary }: Rules): void {
   if (motion.fingers > 0) return;
   motion.x -= motion.excessX;
   motion.y -= motion.excessY;
-  motion.excessX *= pace.back;
-  motion.excessY *= pace.back;
+  const pulled = Math.sqrt(motion.excessX * motion.excessX + motion.excessY * motion.excessY);
+  // Never beyond the cap, though the span may have become less.
+  const left = Math.min(pace.back, (boundary.elastic * motion.span) / pulled);
+  motion.excessX *= left;
+  motion.excessY *= left;
   const small = LENGTH_TOLERANCE * motion.span;
   if (Math.abs(motion.excessX) < small && Math.abs(motion.excessY) < small) motion.excessX = motion.excessY = 0;
   else motion.easing = true;
@@ -65,7 +69,8 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look, before: numbe
   const { targetX, targetY, span } = motion;
   const { sinHeading, cosHeading } = look;
   const midway = isDriven(motion) ? pace.halfStart : pace.halfStop;
-  const speed = valueAt(rules.speed, span, motion.speedFar);
+  const { curve, near, far } = rules.speed;
+  const speed = curve !== null ? curveAt(curve, log2(span)) : motion.speedFar ? far : near;
   const way = ((before + span) / 2) * speed * pace.seconds;
   const awayX = (motion.velocityX - targetX) * midway;
   const awayY = (motion.velocityY - targetY) * midway;

@@ -1,9 +1,9 @@
 /** Zooming sets a goal for the span; time eases toward it. */
 import { mostSpanInside } from '../limits/index.ts';
 import { bisect, clamp, exp2, log2 } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
-import { followAt } from './follow.ts';
-import type { Motion } from './motion.ts';
+import { Look } from '../view/index.ts';
+import { arriveAt, flipSwitches, followAt } from './follow.ts';
+import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
 import { leastSpan, mostSpan, type Rules } from './rules.ts';
@@ -91,17 +91,41 @@ function allowed(rules: Rules, look: Look): number {
 }
 
 /**
+ * The greatest span worth going to. Beyond a switch by zoom the view may fit so badly that the bounds
+ * would send it back through the switch at once, and so to and fro for ever: then it stays before it.
+ */
+function worthGoing(motion: Motion, rules: Rules, look: Look): number {
+  const most = allowed(rules, look);
+  if (!rules.switches || !rules.boundary.limitsZoom) return most;
+  let least = most;
+  for (const rule of [motion.pitchFar ? null : rules.pitch, motion.lensFar ? null : rules.lens]) {
+    if (rule === null || rule.outAbove >= Math.min(most, motion.wantedSpan)) continue;
+    beyond.copyFrom(motion);
+    beyond.span = motion.wantedSpan;
+    flipSwitches(beyond, rules);
+    lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+    arriveAt(beyond, rules, lookBeyond, motion.wantedSpan);
+    if (allowed(rules, lookBeyond) < rule.inBelow) least = Math.min(least, rule.outAbove);
+  }
+  return least;
+}
+
+const beyond = new Motion();
+const lookBeyond = new Look();
+
+/**
  * Brings span and goal inside the zoom range, and inside what the bounds allow as the camera looks
  * now; the goal comes back to what was wanted as far as they let it.
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   const least = leastSpan(rules, look);
   const most = Math.max(least, allowed(rules, look));
-  const goal = clamp(motion.wantedSpan, least, most);
+  const goal = clamp(motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look)));
   if (motion.span >= least && motion.span <= most && goal === motion.goalSpan) return;
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
-  motion.span = clamp(motion.span, least, Math.max(least, allowed(rules, look)));
-  easeTo(motion, goal);
+  const room = Math.max(least, allowed(rules, look));
+  motion.span = clamp(motion.span, least, room);
+  easeTo(motion, clamp(motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look))));
 }
 
 /**

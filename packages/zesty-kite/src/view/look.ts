@@ -11,7 +11,7 @@
  * along (screen right, toward the viewer), counted from the focus: the intersection of a line and a
  * plane, and the same formula for both lenses.
  */
-import { cosDegrees, sinDegrees, tanDegrees } from '../math/index.ts';
+import { cosAcute, cosDegrees, sinAcute, sinDegrees, tanAcute } from '../math/index.ts';
 import type { Insets, Screen } from './pose.ts';
 
 /** Near the horizon hands hold, and bounds see, what lies this many spans beyond the focus. */
@@ -49,48 +49,109 @@ export class Look {
 
   readonly #corners = new Float64Array(8);
   #cornersStale = true;
+  #left = NaN;
+  #top = NaN;
+  #right = NaN;
+  #bottom = NaN;
+
+  /**
+   * The corners of the safe frame on the focus plane, cut at `REACH`: x and y by turns, in spans from
+   * the focus along the world's axes. Overwritten when the look changes.
+   */
+  get corners(): Float64Array {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#corners;
+  }
+
+  /** How far these reach to each side, in spans. */
+  get extentLeft(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#left;
+  }
+
+  get extentTop(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#top;
+  }
+
+  get extentRight(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#right;
+  }
+
+  get extentBottom(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#bottom;
+  }
+
+  #layCorners(): void {
+    const half = this.frameWidth / this.frameHeight / 2;
+    this.#cornersStale = false;
+    this.#left = this.#top = Infinity;
+    this.#right = this.#bottom = -Infinity;
+    this.#corner(0, -half, -0.5);
+    this.#corner(2, half, -0.5);
+    this.#corner(4, half, 0.5);
+    this.#corner(6, -half, 0.5);
+  }
+
+  #corner(at: number, u: number, v: number): void {
+    this.meet(u, v, 1, 0);
+    const { meetX, meetY } = this;
+    this.#corners[at] = meetX;
+    this.#corners[at + 1] = meetY;
+    this.#left = Math.min(this.#left, meetX);
+    this.#top = Math.min(this.#top, meetY);
+    this.#right = Math.max(this.#right, meetX);
+    this.#bottom = Math.max(this.#bottom, meetY);
+  }
 
   /** Takes a screen and the insets of its safe frame. */
-  frame({ width, height }: Screen, left: number, top: number, right: number, bottom: number): void {
-    const across = Math.min(1, (width * (1 - LEAST_FRAME)) / (left + right));
-    const down = Math.min(1, (height * (1 - LEAST_FRAME)) / (top + bottom));
-    const frameWidth = left + right > 0 ? width - (left + right) * across : width;
-    const frameHeight = top + bottom > 0 ? height - (top + bottom) * down : height;
-    const middleX = (left > 0 ? left * across : 0) + frameWidth / 2;
-    const middleY = (top > 0 ? top * down : 0) + frameHeight / 2;
+  frame(screen: Screen, left: number, top: number, right: number, bottom: number): void {
     if (
-      width === this.width &&
-      height === this.height &&
-      middleX === this.middleX &&
-      middleY === this.middleY &&
-      frameWidth === this.frameWidth &&
-      frameHeight === this.frameHeight
+      screen.width !== this.width ||
+      screen.height !== this.height ||
+      left !== this.#insetLeft ||
+      top !== this.#insetTop ||
+      right !== this.#insetRight ||
+      bottom !== this.#insetBottom
     )
-      return;
+      this.#layFrame(screen.width, screen.height, left, top, right, bottom);
+  }
+
+  #insetLeft = NaN;
+  #insetTop = NaN;
+  #insetRight = NaN;
+  #insetBottom = NaN;
+
+  #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
+    const across = left + right > 0 ? Math.min(1, (width * (1 - LEAST_FRAME)) / (left + right)) : 0;
+    const down = top + bottom > 0 ? Math.min(1, (height * (1 - LEAST_FRAME)) / (top + bottom)) : 0;
+    this.#insetLeft = left;
+    this.#insetTop = top;
+    this.#insetRight = right;
+    this.#insetBottom = bottom;
     this.width = width;
     this.height = height;
-    this.middleX = middleX;
-    this.middleY = middleY;
-    this.frameWidth = frameWidth;
-    this.frameHeight = frameHeight;
+    this.frameWidth = width - (left + right) * across;
+    this.frameHeight = height - (top + bottom) * down;
+    this.middleX = left * across + this.frameWidth / 2;
+    this.middleY = top * down + this.frameHeight / 2;
     this.#widen();
   }
 
   /** Takes angles, in degrees. */
   turn(heading: number, pitch: number, fieldOfView: number): void {
-    const swung = heading !== this.heading;
-    const tilted = pitch !== this.pitch;
-    const zoomed = fieldOfView !== this.fieldOfView;
-    if (!swung && !tilted && !zoomed) return;
-    if (swung) {
+    if (heading === this.heading && pitch === this.pitch && fieldOfView === this.fieldOfView) return;
+    if (heading !== this.heading) {
       this.heading = heading;
       this.sinHeading = sinDegrees(heading);
       this.cosHeading = cosDegrees(heading);
     }
-    if (tilted) {
+    if (pitch !== this.pitch) {
       this.pitch = pitch;
-      this.sinPitch = sinDegrees(pitch);
-      this.cosPitch = cosDegrees(pitch);
+      this.sinPitch = sinAcute(pitch);
+      this.cosPitch = cosAcute(pitch);
     }
     this.fieldOfView = fieldOfView;
     this.#widen();
@@ -102,34 +163,47 @@ export class Look {
     if (fieldOfView === 0) {
       this.widening = 0;
       this.reachV = -Infinity;
-      return;
+    } else {
+      this.widening = (2 * tanAcute(fieldOfView / 2) * this.frameHeight) / this.height;
+      this.reachV = (-REACH * sinPitch) / (1 + REACH * this.widening * cosPitch);
     }
-    this.widening = (2 * tanDegrees(fieldOfView / 2) * this.frameHeight) / this.height;
-    this.reachV = (-REACH * sinPitch) / (1 + REACH * this.widening * cosPitch);
   }
 
-  /**
-   * The corners of the safe frame on the focus plane, cut at `REACH`: x and y by turns, in spans from
-   * the focus along the world's axes. Overwritten when the look changes.
-   */
-  get corners(): Float64Array {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#corners;
+  /** The square of how far the safe frame reaches from the focus on the focus plane, in spans. */
+  get radiusSquared(): number {
+    const { sinPitch, cosPitch, widening } = this;
+    const half = (this.frameWidth / this.frameHeight / 2) * sinPitch;
+    const top = this.reachV > -0.5 ? this.reachV : -0.5;
+    const topSteepness = sinPitch + widening * top * cosPitch;
+    const bottomSteepness = sinPitch + widening * 0.5 * cosPitch;
+    return Math.max(
+      (half * half + top * top) / (topSteepness * topSteepness),
+      (half * half + 0.25) / (bottomSteepness * bottomSteepness),
+    );
   }
 
-  #layCorners(): void {
-    const half = this.frameWidth / this.frameHeight / 2;
-    this.#cornersStale = false;
-    this.#corner(0, -half, -0.5);
-    this.#corner(2, half, -0.5);
-    this.#corner(4, half, 0.5);
-    this.#corner(6, -half, 0.5);
-  }
-
-  #corner(at: number, u: number, v: number): void {
-    this.meet(u, v, 1, 0);
-    this.#corners[at] = this.meetX;
-    this.#corners[at + 1] = this.meetY;
+  /** Becomes the same as another look. */
+  copyFrom(other: Look): void {
+    this.heading = other.heading;
+    this.pitch = other.pitch;
+    this.fieldOfView = other.fieldOfView;
+    this.sinHeading = other.sinHeading;
+    this.cosHeading = other.cosHeading;
+    this.sinPitch = other.sinPitch;
+    this.cosPitch = other.cosPitch;
+    this.widening = other.widening;
+    this.reachV = other.reachV;
+    this.width = other.width;
+    this.height = other.height;
+    this.middleX = other.middleX;
+    this.middleY = other.middleY;
+    this.frameWidth = other.frameWidth;
+    this.frameHeight = other.frameHeight;
+    this.#insetLeft = other.#insetLeft;
+    this.#insetTop = other.#insetTop;
+    this.#insetRight = other.#insetRight;
+    this.#insetBottom = other.#insetBottom;
+    this.#cornersStale = true;
   }
 
   /** A screen point's u: CSS pixels → safe-frame heights from the middle. */

@@ -84,33 +84,39 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const rise = atEye ? 0 : eye.height;
   const ahead = atEye ? 0 : south;
 
+  const upHeight = cosPitch;
+  const backHeight = sinPitch;
+  const rightEast = cosHeading;
+  const moveRight = -(rightEast * east + rightSouth * ahead);
+  const moveUp = -(upEast * east + upHeight * rise + upSouth * ahead);
+  const moveBack = -(backEast * east + backHeight * rise + backSouth * ahead);
+  const up = second * 4;
+  const down = third * 4;
+
   const v = out.view;
-  v[0] = cosHeading;
+  v[0] = rightEast;
   v[1] = upEast;
   v[2] = backEast;
-  v[second * 4] = 0;
-  v[second * 4 + 1] = cosPitch;
-  v[second * 4 + 2] = sinPitch;
-  v[third * 4] = rightSouth;
-  v[third * 4 + 1] = upSouth;
-  v[third * 4 + 2] = backSouth;
-  const moveRight = -(cosHeading * east + rightSouth * ahead);
-  const moveUp = -(upEast * east + cosPitch * rise + upSouth * ahead);
-  const moveBack = -(backEast * east + sinPitch * rise + backSouth * ahead);
+  v[up] = 0;
+  v[up + 1] = upHeight;
+  v[up + 2] = backHeight;
+  v[down] = rightSouth;
+  v[down + 1] = upSouth;
+  v[down + 2] = backSouth;
   v[12] = moveRight;
   v[13] = moveUp;
   v[14] = moveBack;
   v[15] = 1;
 
   const vi = out.viewInverse;
-  vi[0] = cosHeading;
+  vi[0] = rightEast;
   vi[second] = 0;
   vi[third] = rightSouth;
   vi[4] = upEast;
-  vi[4 + second] = cosPitch;
+  vi[4 + second] = upHeight;
   vi[4 + third] = upSouth;
   vi[8] = backEast;
-  vi[8 + second] = sinPitch;
+  vi[8 + second] = backHeight;
   vi[8 + third] = backSouth;
   vi[12] = east;
   vi[12 + second] = rise;
@@ -124,73 +130,72 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const high = (2 * zoom) / height;
   const shiftX = (2 * look.middleX) / width - 1;
   const shiftY = 1 - (2 * look.middleY) / height;
-  const deepen = perspective ? (near * nearClip - far * farClip) / (far - near) : (nearClip - farClip) / (far - near);
+  const thick = 1 / (far - near);
+  const deepen = perspective ? (near * nearClip - far * farClip) * thick : (nearClip - farClip) * thick;
   const shiftZ = perspective ? near * (nearClip + deepen) : nearClip + near * deepen;
+  // What Z adds to w, and what w has by itself.
+  const wZ = perspective ? -1 : 0;
+  const w1 = perspective ? 0 : 1;
 
   const p = out.projection;
   p[0] = wide;
   p[5] = high;
-  p[8] = perspective ? -shiftX : 0;
-  p[9] = perspective ? -shiftY : 0;
+  p[8] = shiftX * wZ;
+  p[9] = shiftY * wZ;
   p[10] = deepen;
-  p[11] = perspective ? -1 : 0;
-  p[12] = perspective ? 0 : shiftX;
-  p[13] = perspective ? 0 : shiftY;
+  p[11] = wZ;
+  p[12] = shiftX * w1;
+  p[13] = shiftY * w1;
   p[14] = shiftZ;
-  p[15] = perspective ? 0 : 1;
+  p[15] = w1;
 
   const vp = out.viewProjection;
-  const back = perspective ? -1 : 0;
-  for (let column = 0; column < 16; column += 4) {
-    const whole = column === 12 ? 1 : 0;
-    const X = v[column] ?? 0;
-    const Y = v[column + 1] ?? 0;
-    const Z = v[column + 2] ?? 0;
-    const w = perspective ? back * Z : whole;
-    vp[column] = wide * X + shiftX * w;
-    vp[column + 1] = high * Y + shiftY * w;
-    vp[column + 2] = deepen * Z + shiftZ * whole;
-    vp[column + 3] = w;
-  }
+  const xZ = shiftX * wZ;
+  const yZ = shiftY * wZ;
+  vp[0] = wide * rightEast + xZ * backEast;
+  vp[1] = high * upEast + yZ * backEast;
+  vp[2] = deepen * backEast;
+  vp[3] = wZ * backEast;
+  vp[up] = xZ * backHeight;
+  vp[up + 1] = high * upHeight + yZ * backHeight;
+  vp[up + 2] = deepen * backHeight;
+  vp[up + 3] = wZ * backHeight;
+  vp[down] = wide * rightSouth + xZ * backSouth;
+  vp[down + 1] = high * upSouth + yZ * backSouth;
+  vp[down + 2] = deepen * backSouth;
+  vp[down + 3] = wZ * backSouth;
+  vp[12] = wide * moveRight + xZ * moveBack + shiftX * w1;
+  vp[13] = high * moveUp + yZ * moveBack + shiftY * w1;
+  vp[14] = deepen * moveBack + shiftZ;
+  vp[15] = wZ * moveBack + w1;
 
+  // X = (x - shiftX · w) / wide. Under perspective Z = -w and 1 = (z + deepen · w) / shiftZ; without,
+  // Z = (z - shiftZ) / deepen.
   const i = out.inverse;
-  const unwide = 1 / wide;
-  const unhigh = 1 / high;
-  if (perspective) {
-    // X = (x - shiftX·w) / wide; Z = -w; 1 = (z + deepen·w) / shiftZ
-    const unshift = 1 / shiftZ;
-    const wRow = deepen * unshift;
-    for (let row = 0; row < 3; row++) {
-      const X = vi[row] ?? 0;
-      const Y = vi[4 + row] ?? 0;
-      const Z = vi[8 + row] ?? 0;
-      const at = vi[12 + row] ?? 0;
-      i[row] = X * unwide;
-      i[4 + row] = Y * unhigh;
-      i[8 + row] = at * unshift;
-      i[12 + row] = at * wRow - X * shiftX * unwide - Y * shiftY * unhigh - Z;
-    }
-    i[3] = 0;
-    i[7] = 0;
-    i[11] = unshift;
-    i[15] = wRow;
-    return out;
-  }
-  const undeepen = 1 / deepen;
-  for (let row = 0; row < 3; row++) {
-    const X = vi[row] ?? 0;
-    const Y = vi[4 + row] ?? 0;
-    const Z = vi[8 + row] ?? 0;
-    const at = vi[12 + row] ?? 0;
-    i[row] = X * unwide;
-    i[4 + row] = Y * unhigh;
-    i[8 + row] = Z * undeepen;
-    i[12 + row] = at - X * shiftX * unwide - Y * shiftY * unhigh - Z * shiftZ * undeepen;
-  }
+  const byX = 1 / wide;
+  const byY = 1 / high;
+  const z1 = perspective ? 1 / shiftZ : 0;
+  const zZ = perspective ? 0 : 1 / deepen;
+  const wEye = perspective ? deepen * z1 : 1;
+  const wX = -shiftX * byX;
+  const wY = -shiftY * byY;
+  const wBack = perspective ? -1 : -shiftZ * zZ;
+  i[0] = rightEast * byX;
+  i[second] = 0;
+  i[third] = rightSouth * byX;
   i[3] = 0;
+  i[4] = upEast * byY;
+  i[4 + second] = upHeight * byY;
+  i[4 + third] = upSouth * byY;
   i[7] = 0;
-  i[11] = 0;
-  i[15] = 1;
+  i[8] = backEast * zZ + east * z1;
+  i[8 + second] = backHeight * zZ + rise * z1;
+  i[8 + third] = backSouth * zZ + ahead * z1;
+  i[11] = z1;
+  i[12] = rightEast * wX + upEast * wY + backEast * wBack + east * wEye;
+  i[12 + second] = upHeight * wY + backHeight * wBack + rise * wEye;
+  i[12 + third] = rightSouth * wX + upSouth * wY + backSouth * wBack + ahead * wEye;
+  i[15] = wEye;
   return out;
 }
 
