@@ -354,6 +354,7 @@ test('G4: at a wall nothing trembles: with keys held, no coordinate moves back a
         last = camera.shown;
       }
     }),
+    { numRuns: Math.ceil((fc.readConfigureGlobal().numRuns ?? 100) * 0.3) },
   );
 });
 

@@ -69,7 +69,11 @@ test('at coordinates of 10⁷ and a span of 10, picks are right to 1e-3 px, and 
       fillMatrices(view, m);
       const from = [ground.x, ground.height, ground.y].map((value, i) => Math.fround(value - (m.origin[i] ?? NaN)));
       const small = Float32Array.from(m.viewProjection);
-      const [x, y, , w] = vec4.transformMat4(vec4.create(), [from[0] ?? 0, from[1] ?? 0, from[2] ?? 0, 1], small);
+      const [x = NaN, y = NaN, , w = NaN] = vec4.transformMat4(
+        vec4.create(),
+        [from[0] ?? 0, from[1] ?? 0, from[2] ?? 0, 1],
+        small,
+      );
       const shown = { x: ((x / w + 1) / 2) * screen.width, y: ((1 - y / w) / 2) * screen.height };
       // Counted from the origin it would be off by whole units.
       expect(pixelsBetween(shown, at)).toBeLessThan(0.05 * (1 + (view.fieldOfView === 0 ? 1 / view.look.sinPitch : 0)));
