@@ -295,15 +295,13 @@ export class Camera {
     if (leap > 0) this.#micros = micros;
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
-    this.#course.show(this.#micros, this.#frame);
+    this.#course.show(this.#micros, this.#frame, this.view.look);
     this.#drawn = true;
     return this.#aim();
   }
 
   #aim(): View {
     const { insetLeft, insetTop, insetRight, insetBottom } = this.#frame;
-    // The same sines and such, worked out already.
-    this.view.look.copyFrom(this.#course.lookOf(this.#frame));
     this.#insets.left = insetLeft;
     this.#insets.top = insetTop;
     this.#insets.right = insetRight;

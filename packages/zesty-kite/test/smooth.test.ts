@@ -13,19 +13,22 @@ const wheel = fc.record({
 
 const turn = fc.record({ kind: fc.constantFrom('turn' as const, 'tilt' as const), degrees: between(-20, 20) });
 
-/** Keys, notches and turns that move at a pace at which two microseconds are next to nothing. */
+/** Keys, notches and turns over level ground that move at a pace at which two microseconds are next to nothing. */
 function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
-  return steeringBy(fc.oneof(hands.keys, wheel, turn), settingsWith(bounded), 12).map((steering) => ({
-    ...steering,
-    settings: {
-      ...steering.settings,
-      pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
-      zoom: { ...steering.settings.zoom, notch: 1.2, halfLife },
-      pitch: { ...steering.settings.pitch, halfLife: 0.15 },
-      lens: { ...steering.settings.lens, halfLife: 0.15 },
-      turn: { halfLife: 0.15 },
-    },
-  }));
+  return steeringBy(fc.oneof(hands.keys, wheel, turn), settingsWith(bounded), 12, fc.constant(false)).map(
+    (steering) => ({
+      ...steering,
+      settings: {
+        ...steering.settings,
+        pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
+        // About the ground below an eye that is far away, every tilt swings the view by many screens.
+        zoom: { ...steering.settings.zoom, notch: 1.2, halfLife, anchor: 'cursor' },
+        pitch: { ...steering.settings.pitch, halfLife: 0.15, least: 25 },
+        lens: { fieldOfView: steering.settings.lens?.fieldOfView ?? null, halfLife: 0.15 },
+        turn: { halfLife: 0.15 },
+      },
+    }),
+  );
 }
 
 /**

@@ -219,7 +219,9 @@ test('a pick on terrain is on the terrain, under the pixel, and nothing of a fea
 test('a row of visible tiles has every tile that shows, and no column beyond what shows in that row', () => {
   fc.assert(
     fc.property(views, between(0.02, 2), unit, unit, unit, (view, share, u, v, rise) => {
-      const size = view.span * share;
+      // Seen along the ground, or from high above it, there are very many tiles.
+      const size =
+        (view.span + Math.abs(view.focusHeight) + view.ground.highest + 50) * share * (view.pitch < 20 ? 30 : 1);
       const { lowest, highest } = view.ground;
       const rows = visibleTiles(view, size);
       const ground = view.toLevel(u * view.width, v * view.height, lowest + rise * (highest - lowest), { x: 0, y: 0 });

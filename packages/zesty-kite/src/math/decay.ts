@@ -1,16 +1,16 @@
-/** Exact decay toward rest: half of what is left goes every `halfLife` seconds. */
+/** Exact decay toward rest: half of what is left goes `rate` times a second, once every half-life. */
 import { exp2 } from './exp2.ts';
 import { log2 } from './log2.ts';
 
 /**
  * What is left of a distance of 1 after `dt` seconds.
  *
- * @param dt seconds, ≥ 0
- * @param halfLife seconds, ≥ 0; 0 arrives at once
+ * @param dt seconds, > 0
+ * @param rate 1 / half-life, per second, ≥ 0; Infinity arrives at once
  * @returns 0 … 1
  */
-export function remaining(dt: number, halfLife: number): number {
-  return halfLife > 0 ? exp2(-dt / halfLife) : 0;
+export function remaining(dt: number, rate: number): number {
+  return exp2(-dt * rate);
 }
 
 /**

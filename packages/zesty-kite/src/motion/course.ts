@@ -21,7 +21,7 @@ export class Course {
 
   constructor(rules: Rules) {
     this.#rules = rules;
-    setPace(this.#gridPace, rules.settings, GRID_SECONDS);
+    setPace(this.#gridPace, rules.rates, GRID_SECONDS);
   }
 
   get rules(): Rules {
@@ -30,13 +30,13 @@ export class Course {
 
   /** The look of the kept state. */
   get look(): Look {
-    this.#aim(this.kept);
+    this.#aim(this.#look, this.kept);
     return this.#look;
   }
 
-  #aim({ insetLeft, insetTop, insetRight, insetBottom, heading, pitch, fieldOfView }: Motion): void {
-    this.#look.frame(this.#rules.screen, insetLeft, insetTop, insetRight, insetBottom);
-    this.#look.turn(heading, pitch, fieldOfView);
+  #aim(look: Look, motion: Motion): void {
+    look.frame(this.#rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+    look.turn(motion.heading, motion.pitch, motion.fieldOfView);
   }
 
   /** The time of the kept state in whole microseconds, rounded up. */
@@ -47,7 +47,7 @@ export class Course {
   /** From here on, other rules. What is kept is not yet brought inside. */
   adopt(rules: Rules): void {
     this.#rules = rules;
-    setPace(this.#gridPace, rules.settings, GRID_SECONDS);
+    setPace(this.#gridPace, rules.rates, GRID_SECONDS);
   }
 
   /** Back to time zero, with nothing moving and nothing held. */
@@ -63,30 +63,30 @@ export class Course {
     const steps = gridSteps(ticks);
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
-    if (past > this.#past && !isStill(this.kept)) this.#part(this.kept, past - this.#past);
+    if (past > this.#past && !isStill(this.kept)) this.#part(this.kept, this.look, past - this.#past);
     this.#past = past;
   }
 
-  /** The look of a frame that was just shown. */
-  lookOf(frame: Motion): Look {
-    this.#aim(frame);
-    return this.#look;
-  }
-
-  /** Writes to `frame` what shows at a time; the kept state moves on to the step before it. */
-  show(micros: number, frame: Motion): void {
+  /**
+   * Writes to `frame`, and its look to `look`, what shows at a time; the kept state moves on to the
+   * step before it.
+   */
+  show(micros: number, frame: Motion, look: Look): void {
     const ticks = micros * TICKS_PER_MICRO;
     this.#runToStep(gridSteps(ticks));
     frame.copyFrom(this.kept);
+    this.#aim(look, frame);
     const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
-    if (ahead > 0 && !isStill(frame)) this.#part(frame, ahead);
+    if (ahead > 0 && !isStill(frame)) this.#part(frame, look, ahead);
+    // Fingers may have set the look otherwise than a frame would.
+    this.#aim(look, frame);
   }
 
   #runToStep(steps: number): void {
     if (steps <= this.#steps) return;
     if (!isStill(this.kept)) {
       if (this.#past > 0) {
-        this.#part(this.kept, GRID_TICKS - this.#past);
+        this.#part(this.kept, this.look, GRID_TICKS - this.#past);
         this.#steps += 1;
       }
       if (steps > this.#steps) move(this.kept, this.#gridPace, this.#rules, this.look, steps - this.#steps);
@@ -96,9 +96,8 @@ export class Course {
   }
 
   /** One step of less than the grid's. */
-  #part(motion: Motion, ticks: number): void {
-    setPaceFor(this.#partPace, motion, this.#rules.settings, ticks / TICKS_PER_SECOND);
-    this.#aim(motion);
-    step(motion, this.#partPace, this.#rules, this.#look);
+  #part(motion: Motion, look: Look, ticks: number): void {
+    setPaceFor(this.#partPace, motion, this.#rules.rates, ticks / TICKS_PER_SECOND);
+    step(motion, this.#partPace, this.#rules, look);
   }
 }

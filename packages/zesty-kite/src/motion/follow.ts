@@ -111,9 +111,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
 function followGround(motion: Motion, pace: Pace, rules: Rules): void {
   if (motion.fingers > 0) return;
   const ground = groundLevel(motion, rules);
-  const raised = motion.focusHeight - motion.level;
   motion.level = eased(motion.level, ground, pace.level, LENGTH_TOLERANCE * motion.span);
-  motion.focusHeight = motion.level + raised;
   if (motion.level !== ground) motion.easing = true;
 }
 

@@ -19,7 +19,7 @@ export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y:
 
 /** Takes hold of a point of the ground where it shows; of the focus where it does not. */
 export function takeGripOf(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
-  const height = rules.terrain === null ? motion.focusHeight : rules.terrain.heightAt(x, y);
+  const height = rules.terrain === null ? motion.level : rules.terrain.heightAt(x, y);
   const at = aimAt(motion, rules, motion.x, motion.y).toScreen(x, y, height);
   const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
   motion.gripping = at.inFront && shows && look.v(at.y) > look.reachV;
@@ -97,7 +97,7 @@ function under(motion: Motion, rules: Rules, look: Look, x: number, y: number): 
   look.meet(look.u(x), v, motion.span, 0);
   held.x = raw.x + look.meetX;
   held.y = raw.y + look.meetY;
-  held.height = motion.focusHeight;
+  held.height = motion.level;
 }
 
 const raw: Point = { x: 0, y: 0 };
@@ -126,11 +126,11 @@ const insets = { left: 0, top: 0, right: 0, bottom: 0 };
 /** The ground without its repetitions: held points stay in the copy that the focus is in. */
 const ground: { lowest: number; highest: number; terrain: Rules['terrain'] } = { lowest: 0, highest: 0, terrain: null };
 
-/** What the camera sees with the focus at (x, y). */
+/** What the camera sees with the focus at (x, y), and the eye where nothing lifts it. */
 function aimAt(motion: Motion, rules: Rules, x: number, y: number): View {
   pose.x = x;
   pose.y = y;
-  pose.focusHeight = motion.focusHeight;
+  pose.focusHeight = motion.level;
   pose.span = motion.span;
   pose.heading = motion.heading;
   pose.pitch = motion.pitch;

@@ -34,39 +34,62 @@ export function createPace(): Pace {
   };
 }
 
-/** The pace of a step of `seconds`, for any motion. */
-export function setPace(out: Pace, settings: FullSettings, seconds: number): void {
+/** The pace of a step of `seconds`, > 0, for any motion. */
+export function setPace(out: Pace, rates: Rates, seconds: number): void {
   out.seconds = seconds;
-  out.zoom = remaining(seconds, settings.zoom.halfLife);
-  out.turn = remaining(seconds, settings.turn.halfLife);
-  out.halfStart = remaining(seconds / 2, settings.pan.startHalfLife);
-  out.halfStop = remaining(seconds / 2, settings.pan.stopHalfLife);
-  setFollowers(out, settings, seconds);
+  out.zoom = remaining(seconds, rates.zoom);
+  out.turn = remaining(seconds, rates.turn);
+  out.halfStart = remaining(seconds / 2, rates.start);
+  out.halfStop = remaining(seconds / 2, rates.stop);
+  out.pitch = remaining(seconds, rates.pitch);
+  out.lens = remaining(seconds, rates.lens);
+  out.level = remaining(seconds, rates.level);
+  out.frame = remaining(seconds, rates.frame);
+  out.back = remaining(seconds, rates.back);
 }
 
 /** The same, worked out for what `motion` eases now; what it does not ease keeps all of itself. */
-export function setPaceFor(out: Pace, motion: Motion, settings: FullSettings, seconds: number): void {
-  const steady = !isPanning(motion) || (motion.velocityX === motion.targetX && motion.velocityY === motion.targetY);
+export function setPaceFor(out: Pace, motion: Motion, rates: Rates, seconds: number): void {
+  const panning = isPanning(motion);
+  const steady = !panning || (motion.velocityX === motion.targetX && motion.velocityY === motion.targetY);
   const driven = isDriven(motion);
+  const follows = motion.easing || motion.left !== 0;
   out.seconds = seconds;
-  out.zoom = motion.left === 0 ? 1 : remaining(seconds, settings.zoom.halfLife);
-  out.turn = motion.turnLeft === 0 ? 1 : remaining(seconds, settings.turn.halfLife);
-  out.halfStart = steady || !driven ? 1 : remaining(seconds / 2, settings.pan.startHalfLife);
-  out.halfStop = steady || driven ? 1 : remaining(seconds / 2, settings.pan.stopHalfLife);
-  const zooms = motion.left !== 0;
-  out.pitch = zooms || motion.easing ? remaining(seconds, settings.pitch.halfLife) : 1;
-  out.lens =
-    settings.lens.halfLife === settings.pitch.halfLife ? out.pitch : remaining(seconds, settings.lens.halfLife);
-  out.level = zooms || motion.easing || !steady ? remaining(seconds, settings.ground.followHalfLife) : 1;
-  out.frame = motion.framing ? remaining(seconds, settings.safeFrame.halfLife) : 1;
-  const pulled = motion.excessX !== 0 || motion.excessY !== 0;
-  out.back = pulled && settings.bounds !== null ? remaining(seconds, settings.bounds.returnHalfLife) : 0;
+  out.zoom = motion.left === 0 ? 1 : remaining(seconds, rates.zoom);
+  out.turn = motion.turnLeft === 0 ? 1 : remaining(seconds, rates.turn);
+  out.halfStart = steady || !driven ? 1 : remaining(seconds / 2, rates.start);
+  out.halfStop = steady || driven ? 1 : remaining(seconds / 2, rates.stop);
+  out.pitch = follows ? remaining(seconds, rates.pitch) : 1;
+  out.lens = rates.lens === rates.pitch ? out.pitch : follows ? remaining(seconds, rates.lens) : 1;
+  out.level = follows || panning ? remaining(seconds, rates.level) : 1;
+  out.frame = motion.framing ? remaining(seconds, rates.frame) : 1;
+  out.back = motion.excessX !== 0 || motion.excessY !== 0 ? remaining(seconds, rates.back) : 1;
 }
 
-function setFollowers(out: Pace, { pitch, lens, ground, safeFrame, bounds }: FullSettings, seconds: number): void {
-  out.pitch = remaining(seconds, pitch.halfLife);
-  out.lens = remaining(seconds, lens.halfLife);
-  out.level = remaining(seconds, ground.followHalfLife);
-  out.frame = remaining(seconds, safeFrame.halfLife);
-  out.back = bounds === null ? 0 : remaining(seconds, bounds.returnHalfLife);
+/** How often each halves in a second. */
+export interface Rates {
+  readonly zoom: number;
+  readonly turn: number;
+  readonly start: number;
+  readonly stop: number;
+  readonly pitch: number;
+  readonly lens: number;
+  readonly level: number;
+  readonly frame: number;
+  readonly back: number;
+}
+
+/** The rates of the settings' half-lives; infinite for one of 0. */
+export function ratesOf({ zoom, turn, pan, pitch, lens, ground, safeFrame, bounds }: FullSettings): Rates {
+  return {
+    zoom: 1 / zoom.halfLife,
+    turn: 1 / turn.halfLife,
+    start: 1 / pan.startHalfLife,
+    stop: 1 / pan.stopHalfLife,
+    pitch: 1 / pitch.halfLife,
+    lens: 1 / lens.halfLife,
+    level: 1 / ground.followHalfLife,
+    frame: 1 / safeFrame.halfLife,
+    back: 1 / (bounds?.returnHalfLife ?? 0),
+  };
 }

@@ -61,11 +61,11 @@ function measure(motion: Motion, look: Look, span: number): void {
 
 /** Sets off to span · ΔA + share · ΔB. */
 function offsets(motion: Motion, look: Look, span: number, share: number): void {
-  const { focusHeight } = motion;
-  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, share * (motion.heldHeight - focusHeight));
+  const { level } = motion;
+  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, share * (motion.heldHeight - level));
   const firstX = look.meetX;
   const firstY = look.meetY;
-  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, share * (motion.heldHeight2 - focusHeight));
+  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, share * (motion.heldHeight2 - level));
   offX = look.meetX - firstX;
   offY = look.meetY - firstY;
 }
@@ -141,17 +141,17 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
 /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
 function tooClose(span: number): number {
   if (askedRules.followsAtOnce) followAt(asked, askedRules, askedLook, span);
-  const { gripX, gripY, gripX2, gripY2, focusHeight } = asked;
+  const { gripX, gripY, gripX2, gripY2, level } = asked;
   const look = askedLook;
   // The focus is the mean of where either grip wants it; the held points as seen from there.
   measure(asked, look, span);
-  look.meet(look.u(gripX), look.v(gripY), span, asked.heldHeight - focusHeight);
+  look.meet(look.u(gripX), look.v(gripY), span, asked.heldHeight - level);
   const missX = (heldX - offX) / 2;
   const missY = (heldY - offY) / 2;
-  project(look, span, look.meetX - missX, look.meetY - missY, asked.heldHeight - focusHeight);
+  project(look, span, look.meetX - missX, look.meetY - missY, asked.heldHeight - level);
   const u = shownU;
   const v = shownV;
-  project(look, span, look.meetX + offX + missX, look.meetY + offY + missY, asked.heldHeight2 - focusHeight);
+  project(look, span, look.meetX + offX + missX, look.meetY + offY + missY, asked.heldHeight2 - level);
   const fingersU = look.u(gripX2) - look.u(gripX);
   const fingersV = Math.max(look.v(gripY2), look.reachV) - Math.max(look.v(gripY), look.reachV);
   const apart = (shownU - u) * (shownU - u) + (shownV - v) * (shownV - v);

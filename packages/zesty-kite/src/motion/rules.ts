@@ -5,6 +5,7 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
+import { ratesOf, type Rates } from './pace.ts';
 
 export interface Rules {
   readonly settings: FullSettings;
@@ -18,6 +19,7 @@ export interface Rules {
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
   readonly lens: ZoomRule | null;
   readonly speed: ZoomRule;
+  readonly rates: Rates;
   /** The limits of the pitch, degrees. */
   readonly leastPitch: number;
   readonly mostPitch: number;
@@ -61,6 +63,7 @@ export function createRules(
     pitch: pitchRule,
     lens: lensRule,
     speed: speedRule,
+    rates: ratesOf(settings),
     leastPitch: pitch.least,
     mostPitch: pitch.most,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),

@@ -12,12 +12,10 @@ import { solvePair } from './pair.ts';
 import type { Rules } from './rules.ts';
 import { keepSpan } from './zoom.ts';
 
-/** A lift of the eye moves what is gripped, and so the eye: this many rounds bring both together. */
-const MOST_LIFTS = 6;
-/** A lift of less than this changes nothing that shows; in spans. */
-const LEVEL_ENOUGH = 1e-12;
-
 /**
+ * The lift comes last and moves the focus straight up: grips are solved as if there were none, so
+ * that one does not chase the other. While the eye is lifted, what is held is off by the lift.
+ *
  * @param panX how far a pan moves the focus, or what is gripped; world units
  */
 export function settle(motion: Motion, rules: Rules, look: Look, panX: number, panY: number): void {
@@ -25,41 +23,26 @@ export function settle(motion: Motion, rules: Rules, look: Look, panX: number, p
   const fromY = motion.y - motion.excessY;
   motion.heldX += panX;
   motion.heldY += panY;
-  if (rules.terrain === null || look.widening === 0) motion.focusHeight = motion.level;
-  for (let lifts = 0; ; lifts++) {
-    if (motion.fingers === 2) solvePair(motion, rules, look);
-    if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
-    wishFor(motion, look, fromX + panX, fromY + panY);
-    keepInside(rules.boundary, look, motion.span, wish.x, wish.y, fromX, fromY, inside);
-    motion.limited = inside.x !== wish.x || inside.y !== wish.y || apart;
-    if (motion.fingers > 0) stretch(motion, rules);
-    else if (motion.limited) standStill(motion.span, fromX, fromY);
-    motion.x = inside.x + motion.excessX;
-    motion.y = inside.y + motion.excessY;
-    if (rules.terrain === null || look.widening === 0) return;
-    const down = motion.level - motion.focusHeight;
-    const lift = isHigh(motion, rules, look) ? down : Math.max(down, clearanceMissing(motion, rules, look));
-    const enough = lifts === MOST_LIFTS || (!motion.gripping && motion.fingers === 0);
-    if (Math.abs(lift) <= LEVEL_ENOUGH * motion.span || enough) {
-      motion.focusHeight += lift;
-      if (lifts === MOST_LIFTS) motion.limited = true;
-      return;
-    }
-    // What is gripped moves with the lift: the secant method finds the height at which no lift is left.
-    const slope = lifts === 0 ? 1 : (motion.focusHeight - last.height) / (last.lift - lift);
-    last.height = motion.focusHeight;
-    last.lift = lift;
-    motion.focusHeight += lift * (slope > 0 && slope < STEEPEST ? slope : 1);
-  }
+  if (motion.fingers === 2) solvePair(motion, rules, look);
+  if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
+  wishFor(motion, look, fromX + panX, fromY + panY);
+  keepInside(rules.boundary, look, motion.span, wish.x, wish.y, fromX, fromY, inside);
+  motion.limited = inside.x !== wish.x || inside.y !== wish.y || apart;
+  if (motion.fingers > 0) stretch(motion, rules);
+  else if (motion.limited) standStill(motion.span, fromX, fromY);
+  motion.x = inside.x + motion.excessX;
+  motion.y = inside.y + motion.excessY;
+  motion.focusHeight = motion.level;
+  if (rules.terrain === null || look.widening === 0 || isHigh(motion, rules, look)) return;
+  const missing = clearanceMissing(motion, rules, look);
+  if (!(missing > 0)) return;
+  motion.focusHeight += missing;
+  motion.limited = true;
 }
-
-const STEEPEST = 1e3;
-/** The try before. */
-const last = { height: NaN, lift: NaN };
 
 /** Where the focus ought to be, whatever the bounds say. */
 export function wishFor(motion: Motion, look: Look, focusX: number, focusY: number): void {
-  const { span, focusHeight } = motion;
+  const { span, level } = motion;
   apart = false;
   if (motion.below) {
     look.below(span);
@@ -72,11 +55,11 @@ export function wishFor(motion: Motion, look: Look, focusX: number, focusY: numb
     wish.y = focusY;
     return;
   }
-  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - focusHeight);
+  look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - level);
   wish.x = motion.heldX - look.meetX;
   wish.y = motion.heldY - look.meetY;
   if (motion.fingers < 2) return;
-  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, motion.heldHeight2 - focusHeight);
+  look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, motion.heldHeight2 - level);
   const offX = motion.heldX2 - look.meetX - wish.x;
   const offY = motion.heldY2 - look.meetY - wish.y;
   wish.x += offX / 2;
@@ -116,7 +99,7 @@ function isHigh({ level, span }: Motion, { terrain, settings }: Rules, { sinPitc
   return level + (span * sinPitch) / widening > (terrain?.highest ?? 0) + settings.ground.clearance;
 }
 
-/** How much higher the eye has to be to keep its clearance from the ground below it; below 0, how much lower it may be. */
+/** How much higher the eye has to be to keep its clearance from the ground below it. */
 function clearanceMissing(motion: Motion, { terrain, settings }: Rules, look: Look): number {
   if (terrain === null) return 0;
   look.below(motion.span);

@@ -182,30 +182,6 @@ export class Look {
     );
   }
 
-  /** Becomes the same as another look. */
-  copyFrom(other: Look): void {
-    this.heading = other.heading;
-    this.pitch = other.pitch;
-    this.fieldOfView = other.fieldOfView;
-    this.sinHeading = other.sinHeading;
-    this.cosHeading = other.cosHeading;
-    this.sinPitch = other.sinPitch;
-    this.cosPitch = other.cosPitch;
-    this.widening = other.widening;
-    this.reachV = other.reachV;
-    this.width = other.width;
-    this.height = other.height;
-    this.middleX = other.middleX;
-    this.middleY = other.middleY;
-    this.frameWidth = other.frameWidth;
-    this.frameHeight = other.frameHeight;
-    this.#insetLeft = other.#insetLeft;
-    this.#insetTop = other.#insetTop;
-    this.#insetRight = other.#insetRight;
-    this.#insetBottom = other.#insetBottom;
-    this.#cornersStale = true;
-  }
-
   /** A screen point's u: CSS pixels → safe-frame heights from the middle. */
   u(x: number): number {
     return (x - this.middleX) / this.frameHeight;

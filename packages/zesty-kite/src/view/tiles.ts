@@ -36,8 +36,10 @@ export function visibleTiles(
   out: TileRows = { top: 0, bottom: 0, from: new Int32Array(64), to: new Int32Array(64) },
 ): TileRows {
   const { lowest, highest } = view.ground;
-  view.footprint(low, Math.min(lowest, view.focusHeight));
-  view.footprint(high, Math.max(highest, view.focusHeight));
+  const least = Math.min(lowest, view.focusHeight);
+  const most = Math.max(highest, view.focusHeight);
+  view.footprint(low, least);
+  view.footprint(high, most);
   corners.set(low);
   corners.set(high, 8);
   let top = Infinity;
@@ -58,7 +60,7 @@ export function visibleTiles(
   // between their corners.
   out.from.fill(MOST, 0, rows);
   out.to.fill(-MOST, 0, rows);
-  const count = lowest === highest ? 8 : 16;
+  const count = least === most ? 8 : 16;
   for (let i = 0; i < count; i += 2) for (let j = 0; j < i; j += 2) spread(out, i, j, size);
   for (let row = 0; row < rows; row++) if ((out.to[row] ?? 0) < (out.from[row] ?? 0)) out.to[row] = out.from[row] ?? 0;
   return out;
