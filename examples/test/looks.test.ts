@@ -124,5 +124,7 @@ test('over the hills: turning and tilting by keys come to rest, and a recording 
     .map(Number);
   const there = await hills.evaluate(() => lemonStrait.camera.shown);
   expect([x, y, span]).toEqual([last.x, last.y, last.span]);
-  expect([height, heading]).toEqual([there.focusHeight, there.heading]);
+  expect(heading).toBe(there.heading);
+  // The last frame of the trace may come just before the height of the focus arrives: 1e-7 of the span.
+  expect(Math.abs((height ?? NaN) - there.focusHeight)).toBeLessThan(2e-7 * last.span);
 });

@@ -80,6 +80,8 @@ export class Motion implements Pose {
   heldHeight2 = -0;
   gripX2 = -0;
   gripY2 = -0;
+  /** Of the two spans at which two points on a steep hill can be held, it is the lesser. */
+  lesser = false;
   /** By how much two fingers were nearer to each other than what they hold shows, when they took hold: 0 but for what lies behind the horizon. */
   apart = -0;
   /** How far the focus shown has been pulled over the edge, world units. */
@@ -140,6 +142,7 @@ export class Motion implements Pose {
     this.gripX2 = other.gripX2;
     this.gripY2 = other.gripY2;
     this.apart = other.apart;
+    this.lesser = other.lesser;
   }
 }
 

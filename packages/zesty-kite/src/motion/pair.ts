@@ -97,11 +97,15 @@ function spanAsItLooks(motion: Motion, look: Look): number {
   const half = offX * fixedX + offY * fixedY;
   const c = fixedX * fixedX + fixedY * fixedY - heldX * heldX - heldY * heldY;
   const root = Math.sqrt(Math.max(0, half * half - a * c));
-  const greater = (root - half) / a;
-  const lesser = (-root - half) / a;
-  if (!(lesser > 0)) return greater > 0 ? greater : motion.span;
-  return Math.abs(lesser - motion.span) < Math.abs(greater - motion.span) ? lesser : greater;
+  greater = (root - half) / a;
+  lesser = (-root - half) / a;
+  const span = motion.lesser ? lesser : greater;
+  return span > 0 ? span : motion.span;
 }
+
+/** Both roots of the last equation. */
+let greater = 0;
+let lesser = 0;
 
 let asked: Motion;
 let askedRules: Rules;
@@ -134,6 +138,9 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   asked = motion;
   askedRules = rules;
   askedLook = look;
+  // Which of the two it is now, it stays: where the fingers go says all the rest.
+  spanAsItLooks(motion, look);
+  motion.lesser = lesser > 0 && Math.abs(lesser - motion.span) < Math.abs(greater - motion.span);
   motion.apart = 0;
   motion.apart = rules.settings.hold.turn ? 0 : tooClose(motion.span);
 }
