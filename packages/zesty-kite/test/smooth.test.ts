@@ -23,7 +23,8 @@ function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
         pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
         // About the ground below an eye that is far away, every tilt swings the view by many screens.
         zoom: { ...steering.settings.zoom, notch: 1.2, halfLife, anchor: 'cursor' },
-        pitch: { ...steering.settings.pitch, halfLife: 0.15, least: 25 },
+        // The lens stays below twice the pitch, as a second look at settings asks for.
+        pitch: { ...steering.settings.pitch, halfLife: 0.15, least: 40 },
         lens: { fieldOfView: steering.settings.lens?.fieldOfView ?? null, halfLife: 0.15 },
         turn: { halfLife: 0.15 },
       },
