@@ -526,7 +526,7 @@ test('G11: no number is ever NaN or infinite, whatever comes in', () => {
   );
 });
 
-test('G12 of the eye: it never comes closer to the terrain than the clearance, in any frame', () => {
+test('the eye never comes closer to the terrain than the clearance, in any frame', () => {
   const perspective = fc
     .tuple(looks, between(15, 60))
     .map(([look, fieldOfView]) => ({ ...look, lens: { fieldOfView } }));

@@ -165,6 +165,22 @@ test('in a world that repeats itself a camera goes on and on, and is handed out 
   expect(camera.view.span).toBeLessThanOrEqual(400);
 });
 
+test('in a world that repeats itself, a turn about a point of the next copy leaves that point where it shows', () => {
+  const camera = new Camera({ wrap: { x: 400, y: 400 }, start: { x: 395, y: 200, span: 100 } }, { screen });
+  camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+  camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 2000 });
+  for (let time = 0; time < 6000; time += 20) camera.advance(time);
+  const { x, y } = camera.view;
+  const point = { x: (x + 20) % 400, y };
+  const was = { ...camera.view.toScreen(point.x, point.y) };
+  camera.signal({ kind: 'turn', degrees: 70, about: point, time: 6000 });
+  for (let time = 6000; time < 9000; time += 20) {
+    camera.advance(time);
+    expect(pixelsBetween(camera.view.toScreen(point.x, point.y), was)).toBeLessThan(1e-3);
+  }
+  expect(camera.shown.heading).toBeCloseTo(70, 3);
+});
+
 test('what a hand pulls over an elastic edge is capped, and comes back when it lets go', () => {
   const bounds = { left: 0, top: 0, right: 1000, bottom: 1000, elastic: 0.2 };
   const camera = new Camera({ bounds, start: { x: 100, y: 500, span: 200 } }, { screen: { width: 800, height: 800 } });

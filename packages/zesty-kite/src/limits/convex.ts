@@ -159,14 +159,16 @@ function loosen(convex: Convex, x: number, y: number, slack: number, out: Point)
 
 /** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
 function cross(convex: Convex, i: number, j: number, k: number, t: number, out: Point): void {
-  const { normalX, normalY } = convex;
-  const turn = (a: number, b: number): number =>
-    (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
-  const ij = Math.abs(turn(i, j));
-  const jk = Math.abs(turn(j, k));
-  const ki = Math.abs(turn(k, i));
+  const ij = turn(convex, i, j);
+  const jk = turn(convex, j, k);
+  const ki = turn(convex, k, i);
   const a = ij >= jk && ij >= ki ? i : jk >= ki ? j : k;
   meet(convex, a, a === i ? j : a === j ? k : i, t, out);
+}
+
+/** The sine of the angle between the normals of two edges, whichever way it turns. */
+function turn({ normalX, normalY }: Convex, a: number, b: number): number {
+  return Math.abs((normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0));
 }
 
 /** Sets `out` to where two edges cross. */
@@ -243,13 +245,11 @@ function nearest(convex: Convex, x: number, y: number, t: number, slack: number,
 
 /** The least t at which edges that exclude each other no longer do. */
 function neededBy(convex: Convex, i: number, j: number, k: number): number {
-  const { normalX, normalY, room, gain } = convex;
-  const cross = (a: number, b: number): number =>
-    (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
+  const { room, gain } = convex;
   // λi·ni + λj·nj + λk·nk = 0, all of one sign
-  const li = k < 0 ? 1 : Math.abs(cross(j, k));
-  const lj = k < 0 ? 1 : Math.abs(cross(k, i));
-  const lk = k < 0 ? 0 : Math.abs(cross(i, j));
+  const li = k < 0 ? 1 : turn(convex, j, k);
+  const lj = k < 0 ? 1 : turn(convex, k, i);
+  const lk = k < 0 ? 0 : turn(convex, i, j);
   const rooms = li * (room[i] ?? 0) + lj * (room[j] ?? 0) + (k < 0 ? 0 : lk * (room[k] ?? 0));
   const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
   return gains > 0 ? -rooms / gains : Infinity;

@@ -1,6 +1,6 @@
 /** Taking hold: a point of the ground, under a screen point. */
 import { keepInside } from '../limits/index.ts';
-import { aim, View, type Look, type Point, type Pose, type Spot } from '../view/index.ts';
+import { aim, nearestCopy, View, type Look, type Point, type Pose, type Spot } from '../view/index.ts';
 import type { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { stopZoom } from './zoom.ts';
@@ -18,7 +18,11 @@ export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y:
 }
 
 /** Takes hold of a point of the ground where it shows; of the focus where it does not. */
-export function takeGripOf(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: number, pointY: number): void {
+  // In a world that repeats itself, the copy nearest to the focus.
+  const { periodX = 0, periodY = 0 } = rules.ground;
+  const x = motion.x + nearestCopy(pointX - motion.x, periodX);
+  const y = motion.y + nearestCopy(pointY - motion.y, periodY);
   const height = rules.terrain === null ? motion.level : rules.terrain.heightAt(x, y);
   const at = aimAt(motion, rules, motion.x, motion.y).toScreen(x, y, height);
   const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;

@@ -20,8 +20,8 @@ export function move(motion: Motion, pace: Pace, rules: Rules, look: Look, steps
 }
 
 /**
- * One step; the look must be that of the motion. What comes within its tolerance arrives exactly, so for kept state the steps must be a
- * matter of the session alone, never of frames.
+ * One step; the look must be that of the motion. What comes within its tolerance arrives exactly, so
+ * for kept state the steps must be a matter of the session alone, never of frames.
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { span: before, x, y, left, turnLeft } = motion;

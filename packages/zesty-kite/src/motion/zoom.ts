@@ -24,10 +24,10 @@ export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): vo
  */
 export function zoomBy(motion: Motion, rules: Rules, look: Look, notches: number): void {
   const { zoom } = rules.settings;
-  const most = Math.min(allowed(rules, look), mostSpan(rules, look));
   const wish =
     zoom.stops === null ? motion.goalSpan * exp2(notches * log2(zoom.notch)) : nextStop(motion, rules, look, notches);
-  const goal = clamp(wish, leastSpan(rules, look), Math.max(most, leastSpan(rules, look)));
+  const least = leastSpan(rules, look);
+  const goal = clamp(wish, least, Math.max(least, allowed(rules, look)));
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
   easeTo(motion, goal);

@@ -11,4 +11,4 @@ export {
 export type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
 export { frustumPlanes, showsBox, showsCircle, type Box } from './shows.ts';
 export { visibleTiles, type TileRows } from './tiles.ts';
-export { aim, canonical, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';
+export { aim, canonical, nearestCopy, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';

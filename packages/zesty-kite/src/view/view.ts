@@ -283,7 +283,7 @@ export class View implements Pose {
 const depth: Depth = { near: 0, toFocus: 0, far: 0 };
 
 /** The copy of a distance that is nearest to 0 in a world that repeats itself. */
-function nearestCopy(distance: number, period: number): number {
+export function nearestCopy(distance: number, period: number): number {
   return period > 0 ? distance - period * Math.round(distance / period) : distance;
 }
 
