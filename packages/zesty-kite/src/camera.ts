@@ -423,6 +423,7 @@ export class Camera {
     if (fingers.length > 0) settle(kept, rules, look, 0, 0);
     else zoomToStop(kept, rules, look);
     kept.easing = true;
+    kept.unseen = rules.terrain !== null;
   }
 
   /** Takes hold of what a turn or a tilt goes about; a hand goes on holding what it holds. */

@@ -1,12 +1,12 @@
 /**
  * Time as whole numbers. A microsecond is three ticks, so that both microseconds and the grid of
- * 1/120 s are whole and nothing is ever rounded twice.
+ * 1/60 s are whole and nothing is ever rounded twice.
  */
 
 export const TICKS_PER_MICRO = 3;
 export const TICKS_PER_SECOND = 3_000_000;
-/** One step of the grid on which kept state advances: 1/120 s. */
-export const GRID_TICKS = 25_000;
+/** One step of the grid on which kept state advances: 1/60 s. */
+export const GRID_TICKS = 50_000;
 /** The same step in seconds. */
 export const GRID_SECONDS = GRID_TICKS / TICKS_PER_SECOND;
 /** The longest session: about 31 years. Times beyond count as this. */

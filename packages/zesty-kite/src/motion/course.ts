@@ -1,13 +1,20 @@
 /**
- * Kept motion along the grid of time. It moves by whole steps of 1/120 s, counted by an integer, and
+ * Kept motion along the grid of time. It moves by whole steps of 1/60 s, counted by an integer, and
  * in shorter ones to and from the times of signals; frames look ahead from it and change nothing.
  */
 import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO, TICKS_PER_SECOND } from './clock.ts';
 import { isStill, Motion } from './motion.ts';
-import { createPace, setPace, setPaceFor } from './pace.ts';
+import { lookAtGround } from './follow.ts';
+import { createPace, setPace, setPaceFor, type Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
-import { move, step } from './step.ts';
+import { settle } from './settle.ts';
+import { step } from './step.ts';
+
+/** More steps than anything takes to come to rest that nobody holds: an hour of them. */
+const LONGEST = 3600 / GRID_SECONDS;
+/** The ground below is looked at once in so many steps. */
+const LOOK_STEPS = 4;
 
 export class Course {
   readonly kept = new Motion();
@@ -18,6 +25,8 @@ export class Course {
   /** The time of the kept state: steps of the grid, and ticks past the last of them. */
   #steps = 0;
   #past = 0;
+  /** Focus and look of the kept state are as the rest makes them. */
+  #settled = true;
 
   constructor(rules: Rules) {
     this.#rules = rules;
@@ -55,6 +64,7 @@ export class Course {
     this.kept.copyFrom(new Motion());
     this.#steps = 0;
     this.#past = 0;
+    this.#settled = true;
   }
 
   /** Moves the kept state on to a time that is not before its own. */
@@ -64,6 +74,8 @@ export class Course {
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
     if (past > this.#past && !isStill(this.kept)) this.#part(this.kept, this.look, past - this.#past);
+    else if (!this.#settled) settle(this.kept, this.#rules, this.look, 0, 0);
+    this.#settled = true;
     this.#past = past;
   }
 
@@ -78,26 +90,39 @@ export class Course {
     this.#aim(look, frame);
     const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
     if (ahead > 0 && !isStill(frame)) this.#part(frame, look, ahead);
+    else if (!this.#settled) settle(frame, this.#rules, look, 0, 0);
     // Fingers may have set the look otherwise than a frame would.
     this.#aim(look, frame);
   }
 
   #runToStep(steps: number): void {
     if (steps <= this.#steps) return;
-    if (!isStill(this.kept)) {
+    const { kept } = this;
+    if (!isStill(kept)) {
+      const { look } = this;
+      const last = Math.min(steps, this.#steps + LONGEST);
       if (this.#past > 0) {
-        this.#part(this.kept, this.look, GRID_TICKS - this.#past);
-        this.#steps += 1;
+        setPaceFor(this.#partPace, kept, this.#rules.rates, (GRID_TICKS - this.#past) / TICKS_PER_SECOND);
+        this.#toNextStep(this.#partPace, look);
       }
-      if (steps > this.#steps) move(this.kept, this.#gridPace, this.#rules, this.look, steps - this.#steps);
+      while (this.#steps < last && !isStill(kept)) this.#toNextStep(this.#gridPace, look);
     }
     this.#steps = steps;
     this.#past = 0;
   }
 
+  /** The ground is looked at on some steps of the grid: there the focus has to be where it belongs. */
+  #toNextStep(pace: Pace, look: Look): void {
+    const { kept } = this;
+    this.#steps += 1;
+    const looks = this.#steps % LOOK_STEPS === 0 && (kept.unseen || kept.climb !== 0) && kept.fingers === 0;
+    this.#settled = step(kept, pace, this.#rules, look, looks);
+    if (looks) lookAtGround(kept, this.#rules, LOOK_STEPS * GRID_SECONDS);
+  }
+
   /** One step of less than the grid's. */
   #part(motion: Motion, look: Look, ticks: number): void {
     setPaceFor(this.#partPace, motion, this.#rules.rates, ticks / TICKS_PER_SECOND);
-    step(motion, this.#partPace, this.#rules, look);
+    step(motion, this.#partPace, this.#rules, look, true);
   }
 }

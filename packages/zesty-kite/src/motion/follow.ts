@@ -15,14 +15,14 @@ import type { Rules } from './rules.ts';
 const WIDEST = 170;
 
 /** The pitch that the zoom asks for at a span. */
-export function askedPitch(motion: Motion, { pitch }: Rules, span: number): number {
+export function pitchAsked(motion: Motion, { pitch }: Rules, span: number): number {
   return valueAt(pitch, pitch.curve === null ? 0 : log2(span), motion.pitchFar);
 }
 
 /** The same with what the player tilted, inside the limits. */
 export function pitchAt(motion: Motion, rules: Rules, span: number): number {
   const { least, most } = rules.settings.pitch;
-  return clamp(askedPitch(motion, rules, span) + motion.tilt, least, most);
+  return clamp(pitchAsked(motion, rules, span) + motion.tilt, least, most);
 }
 
 /** The field of view that is asked for at a span. */
@@ -47,31 +47,33 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
  * @returns whether the safe frame has changed, and with it perhaps the span
  */
 export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
-  motion.easing = false;
+  motion.easing = motion.unseen;
   if (rules.switches) flipSwitches(motion, rules);
   const framed = followInsets(motion, pace, rules, look);
-  followLook(motion, pace, rules, look);
-  if (rules.terrain !== null) followGround(motion, pace, rules);
+  followZoom(motion, pace, rules, look);
+  if (rules.terrain !== null && motion.fingers === 0) followGround(motion, pace);
   return framed;
 }
 
-function followLook(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { pitch: rule, lens, leastPitch, mostPitch } = rules;
   const logSpan = rules.followsZoom ? logOfSpan(motion) : 0;
   const asked = valueAt(rule, logSpan, motion.pitchFar) + motion.tilt;
   const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
-  motion.pitch = eased(motion.pitch, pitch, pace.pitch, ANGLE_TOLERANCE);
-  let fieldOfView: number;
-  if (lens !== null) {
-    fieldOfView = valueAt(lens, logSpan, motion.lensFar);
-    motion.fieldOfView = eased(motion.fieldOfView, fieldOfView, pace.lens, ANGLE_TOLERANCE);
-  } else {
-    fieldOfView = fieldOfViewAt(motion, rules, look, motion.span);
-    motion.fieldOfView = fieldOfView;
+  // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
+  const came = rule.curve === null ? 0 : pitch - motion.askedPitch;
+  motion.pitch = eased(motion.pitch - pitch, came, pace.pitch, pace.pitchLag, pitch, ANGLE_TOLERANCE);
+  motion.askedPitch = pitch;
+  if (lens === null) motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
+  else {
+    const fieldOfView = valueAt(lens, logSpan, motion.lensFar);
+    const widened = lens.curve === null ? 0 : fieldOfView - motion.askedLens;
+    const off = motion.fieldOfView - fieldOfView;
+    motion.fieldOfView = eased(off, widened, pace.lens, pace.lensLag, fieldOfView, ANGLE_TOLERANCE);
+    motion.askedLens = fieldOfView;
   }
-  motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== fieldOfView;
+  motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== motion.askedLens;
   if (motion.tilting) motion.easing = true;
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
 }
 
 /** log₂ of the span, from that of the goal and what is left of the zoom. */
@@ -97,10 +99,10 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   }
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   const { frameWidth, frameHeight } = look;
-  motion.insetLeft = eased(motion.insetLeft, left, pace.frame, PIXEL_TOLERANCE);
-  motion.insetTop = eased(motion.insetTop, top, pace.frame, PIXEL_TOLERANCE);
-  motion.insetRight = eased(motion.insetRight, right, pace.frame, PIXEL_TOLERANCE);
-  motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame, PIXEL_TOLERANCE);
+  motion.insetLeft = eased(motion.insetLeft - left, 0, pace.frame, 0, left, PIXEL_TOLERANCE);
+  motion.insetTop = eased(motion.insetTop - top, 0, pace.frame, 0, top, PIXEL_TOLERANCE);
+  motion.insetRight = eased(motion.insetRight - right, 0, pace.frame, 0, right, PIXEL_TOLERANCE);
+  motion.insetBottom = eased(motion.insetBottom - bottom, 0, pace.frame, 0, bottom, PIXEL_TOLERANCE);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   scaleWithFrame(motion, frameWidth, frameHeight, look, rules.settings.resize.keep);
   motion.easing = motion.framing = true;
@@ -108,11 +110,24 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
 }
 
 /** While a hand holds the ground the focus stays as high as it was: the view is a matter of the fingers alone. */
-function followGround(motion: Motion, pace: Pace, rules: Rules): void {
-  if (motion.fingers > 0) return;
-  const ground = groundLevel(motion, rules);
-  motion.level = eased(motion.level, ground, pace.level, LENGTH_TOLERANCE * motion.span);
-  if (motion.level !== ground) motion.easing = true;
+function followGround(motion: Motion, pace: Pace): void {
+  const risen = motion.climb * pace.seconds;
+  const ground = motion.ground + risen;
+  const tolerance = LENGTH_TOLERANCE * motion.span;
+  motion.level = eased(motion.level - ground, risen, pace.level, pace.levelLag, ground, tolerance);
+  motion.ground = ground;
+  if (motion.level !== ground || motion.climb !== 0) motion.easing = true;
+}
+
+/** Looks at the ground around the focus, and goes there until the next look, `seconds` from now. */
+export function lookAtGround(motion: Motion, rules: Rules, seconds: number): void {
+  const off = groundLevel(motion, rules) - motion.ground;
+  motion.unseen = false;
+  if (Math.abs(off) < LENGTH_TOLERANCE * motion.span) {
+    motion.ground += off;
+    motion.climb = 0;
+  } else motion.climb = off / seconds;
+  if (motion.climb !== 0 || motion.level !== motion.ground) motion.easing = true;
 }
 
 /** The height of the ground around the focus: smoothed over more of it when it is seen from afar. */
@@ -137,7 +152,9 @@ export function arrive(motion: Motion, rules: Rules, look: Look): void {
   motion.insetBottom = bottom;
   look.frame(rules.screen, left, top, right, bottom);
   arriveAt(motion, rules, look, motion.span);
-  motion.level = groundLevel(motion, rules);
+  motion.level = motion.ground = groundLevel(motion, rules);
+  motion.climb = 0;
+  motion.unseen = false;
   motion.focusHeight = motion.level;
 }
 
@@ -151,7 +168,15 @@ export function lookAt(motion: Motion, rules: Rules, look: Look, span: number): 
 export function arriveAt(motion: Motion, rules: Rules, look: Look, span: number): void {
   motion.pitch = pitchAt(motion, rules, span);
   motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
+  motion.askedPitch = motion.pitch;
+  motion.askedLens = motion.fieldOfView;
   look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+}
+
+/** From now on what is asked for has another beginning: it has leapt, and was not gone along. */
+export function askAnew(motion: Motion, rules: Rules, look: Look): void {
+  motion.askedPitch = pitchAt(motion, rules, motion.span);
+  motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
 }
 
 /** The same for those that are to follow at once, as far as they do. */
@@ -162,7 +187,13 @@ export function followAt(motion: Motion, rules: Rules, look: Look, span: number)
   look.turn(motion.heading, motion.pitch, motion.fieldOfView);
 }
 
-function eased(value: number, target: number, left: number, tolerance: number): number {
-  const off = value - target;
-  return Math.abs(off) < tolerance ? target : target + off * left;
+/**
+ * A value that eases toward a target, which itself went `came` in the step, evenly:
+ * `value' = -k · (value - target)`, solved.
+ *
+ * @param off the value as it was, from the target as it is
+ */
+function eased(off: number, came: number, left: number, lag: number, target: number, tolerance: number): number {
+  const still = (off + came) * left - came * lag;
+  return Math.abs(still) < tolerance ? target : target + still;
 }

@@ -73,6 +73,7 @@ export function stopMoving(motion: Motion): void {
   motion.turnLeft = 0;
   motion.velocityX = 0;
   motion.velocityY = 0;
+  motion.climb = 0;
 }
 
 /** Sets how many fingers hold, and where they are: CSS pixels. */

@@ -37,8 +37,17 @@ export class Motion implements Pose {
   pitchFar = false;
   lensFar = false;
   speedFar = false;
-  /** What the focus height eases along: the ground around the focus. The eye's clearance may raise it. */
+  /** What the zoom asked of pitch and lens last. */
+  askedPitch = NaN;
+  askedLens = -0;
+  /** The focus height, but for what the eye's clearance adds: it eases toward the ground around the focus. */
   level = -0;
+  /** What it eases toward: from one look at the ground to the next this goes straight to what was seen. */
+  ground = -0;
+  /** How fast it goes there, world units per second. */
+  climb = -0;
+  /** Since the last look at the ground there has been motion. */
+  unseen = false;
   /** Insets shown, CSS pixels. */
   insetLeft = -0;
   insetTop = -0;
@@ -110,7 +119,12 @@ export class Motion implements Pose {
     this.pitchFar = other.pitchFar;
     this.lensFar = other.lensFar;
     this.speedFar = other.speedFar;
+    this.askedPitch = other.askedPitch;
+    this.askedLens = other.askedLens;
     this.level = other.level;
+    this.ground = other.ground;
+    this.climb = other.climb;
+    this.unseen = other.unseen;
     this.insetLeft = other.insetLeft;
     this.insetTop = other.insetTop;
     this.insetRight = other.insetRight;

@@ -16,6 +16,10 @@ export interface Pace {
   level: number;
   frame: number;
   back: number;
+  /** How far each lags behind a target that moves evenly, in ways that the target goes in the step. */
+  pitchLag: number;
+  lensLag: number;
+  levelLag: number;
 }
 
 /** A pace to be set. */
@@ -31,6 +35,9 @@ export function createPace(): Pace {
     level: NaN,
     frame: NaN,
     back: NaN,
+    pitchLag: NaN,
+    lensLag: NaN,
+    levelLag: NaN,
   };
 }
 
@@ -46,7 +53,17 @@ export function setPace(out: Pace, rates: Rates, seconds: number): void {
   out.level = remaining(seconds, rates.level);
   out.frame = remaining(seconds, rates.frame);
   out.back = remaining(seconds, rates.back);
+  out.pitchLag = lag(out.pitch, seconds, rates.pitch);
+  out.lensLag = lag(out.lens, seconds, rates.lens);
+  out.levelLag = lag(out.level, seconds, rates.level);
 }
+
+/** Of `value' = -k · (value - target)` with a target that moves evenly: (1 - left) / (k · seconds). */
+function lag(left: number, seconds: number, rate: number): number {
+  return (1 - left) / (LN2 * rate * seconds);
+}
+
+const LN2 = 0.6931471805599453;
 
 /** The same, worked out for what `motion` eases now; what it does not ease keeps all of itself. */
 export function setPaceFor(out: Pace, motion: Motion, rates: Rates, seconds: number): void {
@@ -60,8 +77,12 @@ export function setPaceFor(out: Pace, motion: Motion, rates: Rates, seconds: num
   out.halfStart = steady || !driven ? 1 : remaining(seconds / 2, rates.start);
   out.halfStop = steady || driven ? 1 : remaining(seconds / 2, rates.stop);
   out.pitch = follows ? remaining(seconds, rates.pitch) : 1;
-  out.lens = rates.lens === rates.pitch ? out.pitch : follows ? remaining(seconds, rates.lens) : 1;
-  out.level = follows || panning ? remaining(seconds, rates.level) : 1;
+  out.pitchLag = follows ? lag(out.pitch, seconds, rates.pitch) : 0;
+  const alike = rates.lens === rates.pitch;
+  out.lens = alike ? out.pitch : follows ? remaining(seconds, rates.lens) : 1;
+  out.lensLag = alike ? out.pitchLag : follows ? lag(out.lens, seconds, rates.lens) : 0;
+  out.level = follows ? remaining(seconds, rates.level) : 1;
+  out.levelLag = follows ? lag(out.level, seconds, rates.level) : 0;
   out.frame = motion.framing ? remaining(seconds, rates.frame) : 1;
   out.back = motion.excessX !== 0 || motion.excessY !== 0 ? remaining(seconds, rates.back) : 1;
 }

@@ -2,7 +2,7 @@
 import { keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
-import { arrive, arriveAt, flipSwitches } from './follow.ts';
+import { arrive, arriveAt, askAnew, flipSwitches } from './follow.ts';
 import { letGo } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import type { Motion } from './motion.ts';
@@ -77,6 +77,8 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
     keepInside(rules.boundary, look, motion.span, x - excessX, y - excessY, NaN, NaN, motion);
     motion.excessX = motion.excessY = 0;
   }
+  askAnew(motion, rules, look);
   settle(motion, rules, look, 0, 0);
   motion.easing = motion.framing = true;
+  motion.unseen = rules.terrain !== null;
 }

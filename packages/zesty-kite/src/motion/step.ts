@@ -3,39 +3,47 @@ import { curveAt, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { follow } from './follow.ts';
 import { letGo } from './grip.ts';
-import { isDriven, isPanning, isStill, type Motion } from './motion.ts';
+import { isDriven, isPanning, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
 import { inside, settle, wish } from './settle.ts';
 import { keepSpan, zoomOn } from './zoom.ts';
 
-/** More steps than anything takes to come to rest that nobody holds: an hour of them. */
-const LONGEST = 3600 * 120;
-
-/** Moves kept state on by equal steps, until nothing moves. */
-export function move(motion: Motion, pace: Pace, rules: Rules, look: Look, steps: number): void {
-  const most = Math.min(steps, LONGEST);
-  for (let i = 0; i < most && !isStill(motion); i++) step(motion, pace, rules, look);
-}
-
 /**
- * One step; the look must be that of the motion. What comes within its tolerance arrives exactly, so
- * for kept state the steps must be a matter of the session alone, never of frames.
+ * Moves everything on by a step. What comes within its tolerance arrives exactly, so for kept state
+ * the steps must be a matter of the session alone, never of frames.
+ *
+ * @param settled the focus is wanted too; where it is a matter of the rest alone, it can be left to a later step
+ * @returns whether focus and look are as the rest makes them
  */
-export function step(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const { span: before, x, y, left, turnLeft } = motion;
+export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
+  const { span: before, left, turnLeft } = motion;
   if (left !== 0) zoomOn(motion, pace, rules, look);
   if (turnLeft !== 0) turnOn(motion, pace);
+  const panning = isPanning(motion);
+  if (rules.terrain !== null && (left !== 0 || turnLeft !== 0 || panning)) motion.unseen = true;
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
-  const follows = motion.easing || turnLeft !== 0 || (left !== 0 && rules.followsZoom) || rules.terrain !== null;
-  if (follows && follow(motion, pace, rules, look)) keepSpan(motion, rules, look);
+  if (motion.easing || (left !== 0 && rules.followsZoom) || motion.unseen) {
+    const framed = follow(motion, pace, rules, look);
+    if (framed) {
+      look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+      keepSpan(motion, rules, look);
+    }
+  }
+  const arrived = motion.left === 0 && motion.turnLeft === 0 && !motion.tilting;
+  if (!settled && !arrived && !panning && isHeldOnly(motion, rules)) return false;
+  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace, rules);
-  if (isPanning(motion)) pan(motion, pace, rules, look, before);
+  if (panning) pan(motion, pace, rules, look, before);
   else settle(motion, rules, look, 0, 0);
-  // Where the focus has moved, the ground around it is another one.
-  if (rules.terrain !== null && motion.fingers === 0 && (motion.x !== x || motion.y !== y)) motion.easing = true;
   if (motion.gripping && motion.left === 0 && motion.turnLeft === 0 && !motion.tilting) letGo(motion);
+  return true;
+}
+
+/** Whether the focus is where a zoom's or a turn's grip wants it, wherever it was before. */
+function isHeldOnly({ gripping, excessX, excessY }: Motion, { boundary }: Rules): boolean {
+  return gripping && excessX === 0 && excessY === 0 && !boundary.limitsZoom && boundary.shape.kind !== 'coast';
 }
 
 function turnOn(motion: Motion, pace: Pace): void {

@@ -1,6 +1,6 @@
 /** Turning and tilting. */
 import { clamp } from '../math/index.ts';
-import { askedPitch, pitchAt } from './follow.ts';
+import { pitchAsked, pitchAt } from './follow.ts';
 import type { Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, type Rules } from './rules.ts';
@@ -21,13 +21,14 @@ const MOST_TURN = 1e9;
 /** Tilts by degrees (positive: more from above), as far as the limits let it at the span that is shown. */
 export function tiltBy(motion: Motion, rules: Rules, degrees: number): void {
   tiltTo(motion, rules, pitchAt(motion, rules, motion.span) + degrees);
+  motion.askedPitch = pitchAt(motion, rules, motion.span);
   motion.easing = motion.tilting = true;
 }
 
 /** Looks down at a pitch from now on, as far as the limits let it; what is beyond them is forgotten. */
 export function tiltTo(motion: Motion, rules: Rules, pitch: number): void {
   const { least, most } = rules.settings.pitch;
-  motion.tilt = clamp(pitch, least, most) - askedPitch(motion, rules, motion.span);
+  motion.tilt = clamp(pitch, least, most) - pitchAsked(motion, rules, motion.span);
 }
 
 /** Looks at once where a heading says, as far as its range lets it. */
