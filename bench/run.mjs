@@ -1,5 +1,7 @@
 /** What a frame costs, in time and in memory, measured on the built files. `npm run bench` */
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { mat4 } from 'gl-matrix';
 import { Camera, createMatrices, fillMatrices, terrainOfGrid } from 'zesty-kite';
 import { Replay, SessionReader } from 'zesty-kite/session';
@@ -145,7 +147,7 @@ function matrixPackageFrames() {
  * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
  * slows all of them alike.
  */
-function costs(frames, calls = 5_000, rounds = 100) {
+function costs(frames, calls = 2_000, rounds = 400) {
   const least = frames.map(() => Infinity);
   for (let round = 0; round < rounds; round++) {
     frames.forEach((frame, which) => {
@@ -158,13 +160,16 @@ function costs(frames, calls = 5_000, rounds = 100) {
   return least;
 }
 
-/** Bytes a call, after `warm` calls. */
-function bytes(frame, warm, calls) {
-  for (let i = 0; i < warm; i++) frame();
-  globalThis.gc();
-  const before = process.memoryUsage().heapUsed;
-  for (let i = 0; i < calls; i++) frame();
-  return (process.memoryUsage().heapUsed - before) / calls;
+/** Bytes a call: the middle one of many short stretches, none so long that anything is collected. */
+function bytes(frame, calls = 2_000, stretches = 51) {
+  const spent = [];
+  for (let i = 0; i < stretches; i++) {
+    globalThis.gc();
+    const before = process.memoryUsage().heapUsed;
+    for (let k = 0; k < calls; k++) frame();
+    spent.push((process.memoryUsage().heapUsed - before) / calls);
+  }
+  return spent.sort((a, b) => a - b)[(stretches - 1) / 2];
 }
 
 function framesReplayed(file, rounds = 100) {
@@ -182,30 +187,42 @@ function framesReplayed(file, rounds = 100) {
   return frames / (Number(process.hrtime.bigint() - start) / 1e9);
 }
 
-const [theirs, panning, zooming, both, steered, everything, everythingPanning, coast] = costs([
-  matrixPackageFrames(),
-  movingFrames({ panning: true, zooming: false }),
-  movingFrames({ panning: false, zooming: true }),
-  movingFrames({ panning: true, zooming: true }),
-  steeredFrames(),
-  everythingFrames({ panning: false }),
-  everythingFrames({ panning: true }),
-  coastFrames(),
-]);
-const spent = bytes(movingFrames({ panning: true, zooming: true }), 100_000, 100_000);
-const spentOnAll = bytes(everythingFrames({ panning: true }), 100_000, 100_000);
-const speed = framesReplayed(new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
+const kinds = {
+  panning: () => movingFrames({ panning: true, zooming: false }),
+  zooming: () => movingFrames({ panning: false, zooming: true }),
+  'panning and zooming': () => movingFrames({ panning: true, zooming: true }),
+  'the same with 12 signals a second to hear': steeredFrames,
+  'everything on, gripping': () => everythingFrames({ panning: false }),
+  'everything on, gripping and panning': () => everythingFrames({ panning: true }),
+  'keys along a coast of 10,000 vertices, no matrices': coastFrames,
+};
 
-const row = (what, cost) =>
-  console.log(`${what.padEnd(58)}${cost.toFixed(0).padStart(5)} ns${(cost / theirs).toFixed(2).padStart(8)} x`);
-row('matrix package: look-at, projection, product, inverse', theirs);
-row('advance and matrices, panning', panning);
-row('advance and matrices, zooming', zooming);
-row('advance and matrices, panning and zooming', both);
-row('the same with 12 signals a second to hear', steered);
-row('everything on, gripping', everything);
-row('everything on, gripping and panning', everythingPanning);
-row('keys along a coast of 10,000 vertices, no matrices', coast);
-console.log(`memory of a moving frame, after 100,000 warm ones: ${spent.toFixed(1)} bytes`);
-console.log(`the same with everything on: ${spentOnAll.toFixed(1)} bytes`);
-console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);
+/** What `names` cost in this process, with the matrix package by their side. */
+function measure(names) {
+  const frames = names.map((name) => kinds[name]());
+  const [theirs, ...ours] = costs([matrixPackageFrames(), ...frames]);
+  return ours.map((cost, i) => ({ cost, ratio: cost / theirs, theirs, spent: bytes(frames[i]) }));
+}
+
+/** The same in a process of its own: there the engine makes the code fit one camera, as in a game. */
+function measureAlone(names) {
+  const script = fileURLToPath(import.meta.url);
+  return JSON.parse(execFileSync(process.execPath, ['--expose-gc', script, ...names], { encoding: 'utf8' }));
+}
+
+const names = process.argv.slice(2);
+if (names.length > 0) process.stdout.write(JSON.stringify(measure(names)));
+else {
+  const all = Object.keys(kinds);
+  const row = (what, { cost, ratio, spent }) =>
+    console.log(
+      `${what.padEnd(52)}${cost.toFixed(0).padStart(5)} ns${ratio.toFixed(2).padStart(8)} x${spent.toFixed(0).padStart(7)} bytes`,
+    );
+  console.log('A frame: advance and matrices; x: look-at, projection, product and inverse by a matrix package.\n');
+  console.log('One camera in a process:');
+  for (const name of all) measureAlone([name]).forEach((result) => row(`  ${name}`, result));
+  console.log('All of them in one process, where the engine has to fit its code to each:');
+  measureAlone(all).forEach((result, i) => row(`  ${all[i]}`, result));
+  const speed = framesReplayed(new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
+  console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);
+}

@@ -44,7 +44,7 @@ import {
   type Place,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
-import { aim, canonical, View, type Pose, type Screen } from './view/index.ts';
+import { aim, canonical, View, WorkingInsets, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
@@ -101,7 +101,7 @@ export class Camera {
   readonly #hands = new Hands();
   readonly #course: Course;
   readonly #frame = new Motion();
-  readonly #insets = { left: 0, top: 0, right: 0, bottom: 0 };
+  readonly #insets = new WorkingInsets();
 
   #written: Settings;
   #settings: FullSettings;
@@ -180,8 +180,7 @@ export class Camera {
    * pulls over an elastic edge counts.
    */
   get boundsExcess(): number {
-    const { x, y, span } = this.#frame;
-    return excessOf(this.#course.rules.boundary, this.view.look, span, x, y);
+    return excessOf(this.#course.rules.boundary, this.view.look, this.#frame);
   }
 
   /** The spans allowed as the camera looks now, world units. */
@@ -420,7 +419,7 @@ export class Camera {
       stopMoving(kept);
       holdAnew(kept, rules, look);
     }
-    if (fingers.length > 0) settle(kept, rules, look, 0, 0);
+    if (fingers.length > 0) settle(kept, rules, look);
     else zoomToStop(kept, rules, look);
     kept.easing = true;
     kept.unseen = rules.terrain !== null;
@@ -475,7 +474,7 @@ export class Camera {
     this.#placed = startPlace(this.#course.rules);
     placeAt(this.#course.kept, this.#course.rules, this.#course.look, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
-    this.#frame.copyFrom(this.#course.kept);
+    this.#course.show(0, this.#frame, this.view.look);
     this.#aim();
   }
 }

@@ -56,7 +56,7 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
         const convex = createConvex(polygon);
         fc.pre(mostSpanInConvex(convex, corners, 1e4, 0, 0) > span);
         const kept = { x: 0, y: 0 };
-        keepInConvex(convex, corners, span, 0, x, y, kept);
+        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: x, y: y }, kept);
         expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
         const near = pixelsBetween(kept, { x, y });
         // A convex set: were another point nearer, one right next to the kept one would be.
@@ -64,7 +64,7 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
         if (over(polygon, corners, span, other) < 0)
           expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
         const again = { x: 0, y: 0 };
-        keepInConvex(convex, corners, span, 0, kept.x, kept.y, again);
+        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: kept.x, y: kept.y }, again);
         expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
       },
     ),
@@ -85,10 +85,10 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
         const convex = createConvex(polygon);
         const fits = mostSpanInConvex(convex, corners, 1e5, 0, 0);
         const kept = { x: 0, y: 0 };
-        keepInConvex(convex, corners, fits * (1 - 1e-7), 0, x, -x, kept);
+        keepInConvex(convex, { corners, span: fits * (1 - 1e-7), margin: 0 }, { x: x, y: -x }, kept);
         expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
         const span = fits * (1 + factor / 10);
-        keepInConvex(convex, corners, span, 0, x, -x, kept);
+        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: x, y: -x }, kept);
         const least = over(polygon, corners, span, kept);
         expect(least).toBeGreaterThan(0);
         const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };

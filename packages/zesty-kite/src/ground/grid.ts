@@ -1,5 +1,6 @@
 /** Terrain from samples on a square grid, bilinear between them. */
 import { Digest } from '../math/index.ts';
+import type { Spot } from './spot.ts';
 import type { Terrain } from './terrain.ts';
 
 export interface HeightGrid {
@@ -49,9 +50,9 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const scale = 1 / step;
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
-  const heightAt = (x: number, y: number): number => {
-    const across = (x - left) * scale;
-    const down = (y - top) * scale;
+  const lay = (spot: Spot): void => {
+    const across = (spot.x - left) * scale;
+    const down = (spot.y - top) * scale;
     const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
     const below = down > 0 ? (down < lastRow ? down : lastRow) : 0;
     const column = right < lastColumn ? right | 0 : lastColumn - 1;
@@ -61,9 +62,16 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     const lowerLeft = samples[i + columns] ?? lowest;
     const upper = upperLeft + ((samples[i + 1] ?? lowest) - upperLeft) * (right - column);
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
-    return upper + (lower - upper) * (below - row);
+    spot.height = upper + (lower - upper) * (below - row);
   };
-  return { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt };
+  const at: Spot = { x: 0, y: 0, height: 0 };
+  const heightAt = (x: number, y: number): number => {
+    at.x = x;
+    at.y = y;
+    lay(at);
+    return at.height;
+  };
+  return { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt, lay };
 }
 
 function check(name: string, found: unknown, good: boolean, wanted: string): void {

@@ -1,5 +1,6 @@
 /** Ground that is not flat: a height for every point. */
 import { clamp } from '../math/index.ts';
+import type { Spot } from './spot.ts';
 
 /**
  * Heights of the ground, in world units. `heightAt` must be pure: the same point has the same
@@ -18,6 +19,8 @@ export interface Terrain {
   readonly feature: number;
   /** The height at a point, always finite and from `lowest` to `highest`. */
   heightAt(x: number, y: number): number;
+  /** Sets the height of a spot to that: for every frame, where numbers handed over in place cost less. */
+  lay(spot: Spot): void;
 }
 
 /** What a terrain is made of when its heights come from a function. */
@@ -46,15 +49,12 @@ export function terrainOf({ id, digest = '1', lowest, highest, feature, ...sourc
     throw new RangeError(`terrain.highest: found ${String(highest)}; wanted at least lowest, ${String(lowest)}`);
   if (!(feature > 0 && Number.isFinite(feature)))
     throw new RangeError(`terrain.feature: found ${String(feature)}; wanted a length above 0, such as 2`);
-  return {
-    id,
-    digest,
-    lowest,
-    highest,
-    feature,
-    heightAt(x, y) {
-      const height = source.heightAt(x, y);
-      return Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
-    },
+  const heightAt = (x: number, y: number): number => {
+    const height = source.heightAt(x, y);
+    return Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
   };
+  const lay = (spot: Spot): void => {
+    spot.height = heightAt(spot.x, spot.y);
+  };
+  return { id, digest, lowest, highest, feature, heightAt, lay };
 }

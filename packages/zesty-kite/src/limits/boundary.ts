@@ -1,9 +1,9 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
 import { clamp, convexHull } from '../math/index.ts';
 import { FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
-import type { Look, Point } from '../view/index.ts';
+import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
-import { createConvex, isDeepInConvex, keepInConvex, mostSpanInConvex, type Convex } from './convex.ts';
+import { createConvex, Inlay, keepInConvex, mostSpanInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
 import { keepInDisc, radiusOf } from './disc.ts';
 
 /** World units. */
@@ -80,14 +80,15 @@ function shapeOf(bounds: FullBounds): Shape {
  * How far a focus is from where it is kept, in world units; 0 when all is well. What a hand pulls
  * over the edge counts too.
  */
-export function excessOf(boundary: Boundary, look: Look, span: number, x: number, y: number): number {
+export function excessOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'x' | 'y' | 'span'>): number {
+  const { x, y } = pose;
   const { shape } = boundary;
   if (shape.kind === 'coast') return shape.coast.contains(x, y) ? 0 : shape.coast.nearestEdge(x, y, kept);
-  keepInside(boundary, look, span, x, y, x, y, kept);
+  keepInside(boundary, look, pose, pose, pose, kept);
   return Math.sqrt((kept.x - x) * (kept.x - x) + (kept.y - y) * (kept.y - y));
 }
 
-const kept: Point = { x: 0, y: 0 };
+const kept = new WorkingPoint();
 
 /** The middle of the shape's extent and its height: where a camera starts that is not told better. */
 export function middleOf({ shape }: Boundary): { x: number; y: number; high: number } {
@@ -97,49 +98,35 @@ export function middleOf({ shape }: Boundary): { x: number; y: number; high: num
     case 'disc':
       return { x: shape.x, y: shape.y, high: 2 * shape.radius };
     case 'convex':
-      return middleOfConvex(shape.convex);
+      return shape.convex.middle;
     case 'coast':
       return shape.coast.middle;
   }
 }
 
-function middleOfConvex(convex: Convex): { x: number; y: number; high: number } {
-  const point: Point = { x: 0, y: 0 };
-  const far = 1e13;
-  const ends = [
-    [-far, 0],
-    [far, 0],
-    [0, -far],
-    [0, far],
-  ].map(([x = 0, y = 0]) => {
-    keepInConvex(convex, NOTHING, 1, 0, x, y, point);
-    return { ...point };
-  });
-  const [west, east, north, south] = ends;
-  const high = (south?.y ?? 0) - (north?.y ?? 0);
-  return { x: ((west?.x ?? 0) + (east?.x ?? 0)) / 2, y: ((north?.y ?? 0) + (south?.y ?? 0)) / 2, high };
-}
+const inlay = new Inlay();
 
-/** A focus by itself: four corners of nothing. */
-const NOTHING = new Float64Array(8);
+/** For `keepInside`: the focus was nowhere before, and need not slide. Both are NaN. */
+export const ANYWHERE: Readonly<Point> = new WorkingPoint();
 
 /**
- * The focus that is nearest to (x, y) and inside; for a coast, the one to which it slides from
- * (fromX, fromY).
+ * The focus that is nearest to `wish` and inside; for a coast, the one to which it slides from where
+ * it was.
+ *
+ * @param out may be `wish`
  */
 export function keepInside(
   boundary: Boundary,
   look: Look,
-  span: number,
-  x: number,
-  y: number,
-  fromX: number,
-  fromY: number,
+  { span }: Pick<Pose, 'span'>,
+  wish: Readonly<Point>,
+  from: Readonly<Point>,
   out: Point,
 ): void {
+  const { x, y } = wish;
   const { shape } = boundary;
   const margin = boundary.margin + boundary.screenMargin * span;
-  if (shape.kind === 'convex' && isDeepInConvex(shape.convex, span * Math.sqrt(look.radiusSquared) - margin, x, y)) {
+  if (shape.kind === 'convex' && look.isWithin((roomInConvex(shape.convex, x, y) + margin) / span)) {
     out.x = x;
     out.y = y;
     return;
@@ -161,10 +148,13 @@ export function keepInside(
       keepInDisc(shape.x, shape.y, Math.max(0, shape.radius + margin), corners, span, x, y, out);
       return;
     case 'convex':
-      keepInConvex(shape.convex, corners, span, margin, x, y, out);
+      inlay.corners = corners;
+      inlay.span = span;
+      inlay.margin = margin;
+      keepInConvex(shape.convex, inlay, wish, out);
       return;
     case 'coast':
-      shape.coast.slide(fromX, fromY, x, y, out);
+      shape.coast.slide(from.x, from.y, x, y, out);
   }
 }
 

@@ -1,5 +1,5 @@
 /** Keeping a convex shape of ground, seen around the focus, inside a convex polygon. */
-import type { Point } from '../view/index.ts';
+import { WorkingPoint, type Point } from '../view/index.ts';
 
 /** Half-planes: outward normals one unit long, and how far each edge is from the origin along its own. */
 export interface Convex {
@@ -7,10 +7,14 @@ export interface Convex {
   readonly normalX: Float64Array;
   readonly normalY: Float64Array;
   readonly edge: Float64Array;
-  /** For reckoning: how far the focus may go along each normal. */
+  /** For reckoning: how far what has to stay inside reaches along each normal, in spans from the focus. */
+  readonly reach: Float64Array;
+  /** How far the focus may go along each normal. */
   readonly room: Float64Array;
   /** How much `room` grows with what is being loosened. */
   readonly gain: Float64Array;
+  /** The middle of its extent, and its height. */
+  readonly middle: { readonly x: number; readonly y: number; readonly high: number };
   /** A circle inside: for the quick answer. */
   readonly innerX: number;
   readonly innerY: number;
@@ -27,6 +31,7 @@ export function createConvex(corners: readonly (readonly [number, number])[]): C
     normalX: new Float64Array(count),
     normalY: new Float64Array(count),
     edge: new Float64Array(count),
+    reach: new Float64Array(count),
     room: new Float64Array(count),
     gain: new Float64Array(count),
   };
@@ -42,7 +47,14 @@ export function createConvex(corners: readonly (readonly [number, number])[]): C
     sides.edge[i] = normalX * x + normalY * y;
     innerRadius = Math.min(innerRadius, normalX * (x - innerX) + normalY * (y - innerY));
   });
-  return { ...sides, innerX, innerY, innerRadius };
+  const xs = corners.map(([x]) => x);
+  const ys = corners.map(([, y]) => y);
+  const left = Math.min(...xs);
+  const right = Math.max(...xs);
+  const top = Math.min(...ys);
+  const bottom = Math.max(...ys);
+  const middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
+  return { ...sides, middle, innerX, innerY, innerRadius };
 }
 
 /** 0 … count - 1 in an order in which each is far from those before it: so the edges that matter come early. */
@@ -61,34 +73,49 @@ const SLACK = 1e-9;
 /** More rounds of loosening than any polygon needs. */
 const MOST_ROUNDS = 200;
 
+/** What has to stay inside, seen from the focus. */
+export class Inlay {
+  /** x and y by turns, in spans. */
+  corners: Float64Array = NOTHING;
+  span = NaN;
+  /** World units by which it may reach over every edge. */
+  margin = NaN;
+}
+
+/** A focus by itself: four corners of nothing. */
+export const NOTHING = new Float64Array(8);
+
 /**
- * The point nearest to (x, y) from which all corners stay inside; where there is none, from which
+ * The point nearest to `wish` from which all corners stay inside; where there is none, from which
  * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
- *
- * @param corners what has to stay inside: x and y by turns, in spans from the focus
- * @param margin world units by which it may reach over every edge
  */
 export function keepInConvex(
   convex: Convex,
-  corners: Float64Array,
-  span: number,
-  margin: number,
-  x: number,
-  y: number,
+  { corners, span, margin }: Readonly<Inlay>,
+  { x, y }: Readonly<Point>,
   out: Point,
 ): void {
+  const { count, normalX, normalY, edge, reach, room, gain } = convex;
+  let inside = true;
+  reachOut(convex, corners);
+  for (let i = 0; i < count; i++) {
+    const limit = (edge[i] ?? 0) + margin - span * (reach[i] ?? 0);
+    room[i] = limit;
+    gain[i] = 1;
+    if ((normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y > limit) inside = false;
+  }
   out.x = x;
   out.y = y;
-  if (isInside(convex, corners, span, margin, x, y)) return;
-  const { count, edge, room, gain } = convex;
-  for (let i = 0; i < count; i++) {
-    room[i] = (edge[i] ?? 0) + margin - span * support(convex, corners, i);
-    gain[i] = 1;
-  }
-  const loosened = loosen(convex, x, y, span * SLACK, out);
+  if (inside) return;
+  search.x = x;
+  search.y = y;
+  search.slack = span * SLACK;
+  loosen(convex, search, out);
   // From very far away the first answer is as coarse as its coordinates; from there it is fine.
-  if (Math.abs(x - out.x) + Math.abs(y - out.y) > FAR * span)
-    nearest(convex, out.x, out.y, loosened, span * SLACK, out);
+  if (Math.abs(x - out.x) + Math.abs(y - out.y) < FAR * span) return;
+  search.x = out.x;
+  search.y = out.y;
+  nearest(convex, search, out);
 }
 
 /** In spans. */
@@ -102,59 +129,66 @@ export function mostSpanInConvex(
   margin: number,
   screenMargin: number,
 ): number {
-  const { count, edge, room, gain } = convex;
+  const { count, edge, reach, room, gain } = convex;
+  reachOut(convex, corners);
   for (let i = 0; i < count; i++) {
-    const reach = support(convex, corners, i) - screenMargin;
-    gain[i] = reach;
-    room[i] = (edge[i] ?? 0) + margin - most * reach;
+    gain[i] = (reach[i] ?? 0) - screenMargin;
+    room[i] = (edge[i] ?? 0) + margin - most * (gain[i] ?? 0);
   }
-  return Math.max(0, most - loosen(convex, 0, 0, most * SLACK, kept));
+  search.x = 0;
+  search.y = 0;
+  search.slack = most * SLACK;
+  loosen(convex, search, kept);
+  return Math.max(0, most - search.t);
 }
 
-const kept: Point = { x: 0, y: 0 };
+const kept = new WorkingPoint();
 
-function isInside(convex: Convex, corners: Float64Array, span: number, margin: number, x: number, y: number): boolean {
-  const { count, normalX, normalY, edge } = convex;
+/** No edge is nearer to (x, y) than this; below 0 it says nothing. */
+export function roomInConvex({ innerX, innerY, innerRadius }: Convex, x: number, y: number): number {
+  return innerRadius - Math.sqrt((x - innerX) * (x - innerX) + (y - innerY) * (y - innerY));
+}
+
+/** How far the corners reach along each normal. */
+function reachOut({ count, normalX, normalY, reach }: Convex, corners: Float64Array): void {
   for (let i = 0; i < count; i++) {
-    const over = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y - (edge[i] ?? 0);
-    if (over + span * support(convex, corners, i) - margin > 0) return false;
+    const x = normalX[i] ?? 0;
+    const y = normalY[i] ?? 0;
+    let most = -Infinity;
+    for (let k = 0; k < 8; k += 2) most = Math.max(most, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
+    reach[i] = most;
   }
-  return true;
 }
 
-/** The quick answer for whatever is far from every edge: a circle round it is inside a circle. */
-export function isDeepInConvex({ innerX, innerY, innerRadius }: Convex, radius: number, x: number, y: number): boolean {
-  const room = innerRadius - radius;
-  return room > 0 && (x - innerX) * (x - innerX) + (y - innerY) * (y - innerY) < room * room;
+/** What is looked for: the point nearest to (x, y) in all half-planes n · p ≤ room + t · gain. */
+class Search {
+  x = NaN;
+  y = NaN;
+  /** World units. */
+  slack = NaN;
+  t = NaN;
 }
 
-/** How far the corners reach along an edge's normal, in spans. */
-function support(convex: Convex, corners: Float64Array, i: number): number {
-  const x = convex.normalX[i] ?? 0;
-  const y = convex.normalY[i] ?? 0;
-  let most = -Infinity;
-  for (let k = 0; k < 8; k += 2) most = Math.max(most, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
-  return most;
-}
+const search = new Search();
 
 /**
- * The least t ≥ 0 for which the half-planes n · p ≤ room + t · gain have a point in common, and the
- * one of those nearest to (x, y). Each time there is none, the three (or two opposite) edges that
- * exclude each other say how large t has to be at least for them (Farkas' lemma).
+ * Finds the least t ≥ 0 for which the half-planes have a point in common, and the one of those
+ * nearest to (x, y). Each time there is none, the three (or two opposite) edges that exclude each
+ * other say how large t has to be at least for them (Farkas' lemma).
  */
-function loosen(convex: Convex, x: number, y: number, slack: number, out: Point): number {
-  let t = 0;
+function loosen(convex: Convex, sought: Search, out: Point): void {
+  sought.t = 0;
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    if (nearest(convex, x, y, t, slack, out)) {
+    if (nearest(convex, sought, out)) {
       // Three edges that leave room for one point only say which, and (x, y) has no part in it.
-      if (round > 0 && against[2] !== -1) cross(convex, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, t, out);
-      return t;
+      if (round > 0 && against[2] !== -1)
+        cross(convex, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought.t, out);
+      return;
     }
     const needed = neededBy(convex, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0);
     // Against rounding, each round goes on by a little at least.
-    t = needed > t ? needed : t + slack * 1e-3 * (round + 1);
+    sought.t = needed > sought.t ? needed : sought.t + sought.slack * 1e-3 * (round + 1);
   }
-  return t;
 }
 
 /** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
@@ -188,7 +222,7 @@ const against = new Int32Array(3);
  * the nearest point so far has the next on its edge (as in R. Seidel's linear programming, Discrete &
  * Computational Geometry 6, 1991).
  */
-function nearest(convex: Convex, x: number, y: number, t: number, slack: number, out: Point): boolean {
+function nearest(convex: Convex, { x, y, slack, t }: Search, out: Point): boolean {
   const { count, normalX, normalY, room, gain } = convex;
   out.x = x;
   out.y = y;

@@ -1,1 +1,1 @@
-export { boundaryOf, excessOf, keepInside, middleOf, mostSpanInside, type Boundary } from './boundary.ts';
+export { ANYWHERE, boundaryOf, excessOf, keepInside, middleOf, mostSpanInside, type Boundary } from './boundary.ts';

@@ -4,6 +4,8 @@
  * Sci. Stat. Comput. 5, 1984). It is flat at both ends, and beyond them.
  */
 
+import { Cell } from './cell.ts';
+
 /** Points in order of x, and for each but the last the cubic that begins there. */
 export interface Curve {
   readonly xs: Float64Array;
@@ -37,14 +39,24 @@ export function createCurve(points: readonly (readonly [number, number])[]): Cur
 }
 
 /** The value at x: that of the nearest end outside, between the neighbours' values inside. */
-export function curveAt({ xs, ys, cubics }: Curve, x: number): number {
+export function curveAt(curve: Curve, x: number): number {
+  cell.value = x;
+  curveIn(curve, cell);
+  return cell.value;
+}
+
+const cell = new Cell();
+
+/** The same in place. */
+export function curveIn({ xs, ys, cubics }: Curve, io: Cell): void {
   const last = xs.length - 1;
-  if (!(x > at(xs, 0))) return at(ys, 0);
-  if (x >= at(xs, last)) return at(ys, last);
+  // A curve is flat at both ends: there it ends as it goes on.
+  const x = Math.min(Math.max(io.value, at(xs, 0)), at(xs, last));
   let i = 0;
-  while (x >= at(xs, i + 1)) i++;
+  while (i < last && x >= at(xs, i + 1)) i++;
   const d = x - at(xs, i);
-  return at(ys, i) + d * (at(cubics, i * 3) + d * (at(cubics, i * 3 + 1) + d * at(cubics, i * 3 + 2)));
+  if (d === 0) io.value = at(ys, i);
+  else io.value = at(ys, i) + d * (at(cubics, i * 3) + d * (at(cubics, i * 3 + 1) + d * at(cubics, i * 3 + 2)));
 }
 
 function at(values: Float64Array, i: number): number {

@@ -1,25 +1,38 @@
-/** Exact decay toward rest: half of what is left goes `rate` times a second, once every half-life. */
-import { exp2 } from './exp2.ts';
-import { log2 } from './log2.ts';
+/** Exact decay: of what is left, half goes every half-life, however time is cut into steps. */
+import { Cell } from './cell.ts';
+import { exp2In } from './exp2.ts';
 
-/**
- * What is left of a distance of 1 after `dt` seconds.
- *
- * @param dt seconds, > 0
- * @param rate 1 / half-life, per second, ≥ 0; Infinity arrives at once
- * @returns 0 … 1
- */
-export function remaining(dt: number, rate: number): number {
-  return exp2(-dt * rate);
+const LN2 = 0.6931471805599453;
+
+/** How a value eases toward a target over one step. */
+export class Decay {
+  /** How often it halves in a second; infinite for a half-life of 0, which arrives at once. */
+  #rate = NaN;
+  /** The time in which it would arrive, went it on as it began: half-life / ln 2, seconds. */
+  #time = NaN;
+  /** What is left after the step of what was before it, 0 … 1. */
+  left = 1;
+  /**
+   * How far it lags behind a target that moves evenly, in ways that the target goes in the step:
+   * (1 - left) / (k · seconds), from value' = -k · (value - target), k = ln 2 / half-life.
+   */
+  lag = 0;
+
+  /** @param halfLife seconds, ≥ 0 */
+  take(halfLife: number): void {
+    this.#rate = 1 / halfLife;
+    this.#time = halfLife / LN2;
+    this.left = 1;
+    this.lag = 0;
+  }
+
+  /** Takes the length of the step, > 0: an object, so that no engine has to box a number. */
+  over({ seconds }: { readonly seconds: number }): void {
+    cell.value = -seconds * this.#rate;
+    exp2In(cell);
+    this.left = cell.value;
+    this.lag = ((1 - this.left) * this.#time) / seconds;
+  }
 }
 
-/**
- * Time until `distance` has shrunk to `tolerance`, in seconds; 0 if it is there already.
- *
- * @param tolerance > 0, in the unit of `distance`
- * @param halfLife seconds, ≥ 0
- */
-export function timeToRest(distance: number, tolerance: number, halfLife: number): number {
-  const ratio = Math.abs(distance) / tolerance;
-  return ratio > 1 ? halfLife * log2(ratio) : 0;
-}
+const cell = new Cell();

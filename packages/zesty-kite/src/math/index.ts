@@ -1,10 +1,11 @@
 export { atan2 } from './atan2.ts';
+export { Cell } from './cell.ts';
 export { clamp, finite } from './clamp.ts';
-export { createCurve, curveAt, type Curve } from './curve.ts';
-export { remaining, timeToRest } from './decay.ts';
+export { createCurve, curveAt, curveIn, type Curve } from './curve.ts';
+export { Decay } from './decay.ts';
 export { Digest } from './digest.ts';
-export { exp2 } from './exp2.ts';
+export { exp2, exp2In } from './exp2.ts';
 export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
 export { bisect, nearestRoot } from './root.ts';
-export { angleDegrees, cosAcute, cosDegrees, sinAcute, sinDegrees, tanAcute } from './trig.ts';
+export { Angle, angleDegrees } from './trig.ts';

@@ -1,5 +1,5 @@
 /**
- * Sine, cosine and tangent of degrees in plain IEEE arithmetic, so that every engine gives the same
+ * Sine and cosine of degrees in plain IEEE arithmetic, so that every engine gives the same
  * bits.
  *
  * Kernels: `k_sin.c`, `k_cos.c`, fdlibm 5.3. Copyright (C) 1993 by
@@ -25,51 +25,32 @@ const C4 = -2.75573143513906633035e-7;
 const C5 = 2.0875723212981748279e-9;
 const C6 = -1.13596475577881948265e-11;
 
-/**
- * The sine of an angle in degrees; exact at every multiple of 90.
- *
- * @returns -1 … 1; NaN when the angle is not finite
- */
-export function sinDegrees(degrees: number): number {
-  return quarter(degrees, 0);
-}
+/** The sine and the cosine of an angle, reckoned together. */
+export class Angle {
+  degrees = NaN;
+  sine = NaN;
+  cosine = NaN;
 
-/**
- * The cosine of an angle in degrees; exact at every multiple of 90.
- *
- * @returns -1 … 1; NaN when the angle is not finite
- */
-export function cosDegrees(degrees: number): number {
-  return quarter(degrees, 1);
-}
-
-/** The sine of 0 … 90 degrees, for where every nanosecond counts; exact at both ends. */
-export function sinAcute(degrees: number): number {
-  return degrees <= 45 ? sinKernel(degrees * RADIANS_PER_DEGREE) : cosKernel((90 - degrees) * RADIANS_PER_DEGREE);
-}
-
-/** The cosine of 0 … 90 degrees; exact at both ends. */
-export function cosAcute(degrees: number): number {
-  return degrees <= 45 ? cosKernel(degrees * RADIANS_PER_DEGREE) : sinKernel((90 - degrees) * RADIANS_PER_DEGREE);
-}
-
-/** The tangent of 0 … 90 degrees. */
-export function tanAcute(degrees: number): number {
-  return sinAcute(degrees) / cosAcute(degrees);
+  /** Reckons them from the degrees: exact at every multiple of 90; NaN for an angle that is not finite. */
+  reckon(): void {
+    const { degrees } = this;
+    // Reducing degrees rounds nothing away.
+    const quarters = Math.round(degrees * (1 / 90));
+    const rad = (degrees - quarters * 90) * RADIANS_PER_DEGREE;
+    const sine = sinKernel(rad);
+    const cosine = cosKernel(rad);
+    const quadrant = quarters - 4 * Math.floor(quarters * 0.25);
+    const odd = quadrant === 1 || quadrant === 3;
+    const along = odd ? cosine : sine;
+    const across = odd ? sine : cosine;
+    this.sine = quadrant < 2 ? along : 0 - along;
+    this.cosine = quadrant === 0 || quadrant === 3 ? across : 0 - across;
+  }
 }
 
 /** The angle from the positive x axis to (x, y), in degrees, -180 … 180. */
 export function angleDegrees(y: number, x: number): number {
   return atan2(y, x) * DEGREES_PER_RADIAN;
-}
-
-/** The sine of an angle with `turns` quarter turns added. Reducing degrees rounds nothing away. */
-function quarter(degrees: number, turns: number): number {
-  const n = Math.round(degrees / 90);
-  const rad = (degrees - n * 90) * RADIANS_PER_DEGREE;
-  const quadrant = n + turns - 4 * Math.floor((n + turns) / 4);
-  const value = quadrant === 0 || quadrant === 2 ? sinKernel(rad) : cosKernel(rad);
-  return quadrant < 2 ? value : -value + 0;
 }
 
 /** sin x for |x| ≤ π/4. */

@@ -1,5 +1,5 @@
 /** Values that follow the zoom: the same everywhere, a curve over log₂(span), or a switch. */
-import { createCurve, curveAt, log2, type Curve } from '../math/index.ts';
+import { Cell, createCurve, curveIn, log2, type Curve } from '../math/index.ts';
 import type { ByZoom } from '../settings/index.ts';
 
 /** A rule made ready. `curve` is null where the value is the same on either side of a switch. */
@@ -33,6 +33,16 @@ export function isFar({ outAbove, inBelow }: ZoomRule, span: number, wasFar: boo
 }
 
 /** The value at a span, given its logarithm to base 2. */
-export function valueAt({ curve, near, far }: ZoomRule, logSpan: number, onFarSide: boolean): number {
-  return curve !== null ? curveAt(curve, logSpan) : onFarSide ? far : near;
+export function valueAt(rule: ZoomRule, logSpan: number, onFarSide: boolean): number {
+  cell.value = logSpan;
+  valueIn(rule, onFarSide, cell);
+  return cell.value;
+}
+
+const cell = new Cell();
+
+/** The same in place. */
+export function valueIn({ curve, near, far }: ZoomRule, onFarSide: boolean, io: Cell): void {
+  if (curve !== null) curveIn(curve, io);
+  else io.value = onFarSide ? far : near;
 }

@@ -3,12 +3,12 @@
  * in shorter ones to and from the times of signals; frames look ahead from it and change nothing.
  */
 import { Look } from '../view/index.ts';
-import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO, TICKS_PER_SECOND } from './clock.ts';
+import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { isStill, Motion } from './motion.ts';
 import { lookAtGround } from './follow.ts';
-import { createPace, setPace, setPaceFor, type Pace } from './pace.ts';
+import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
-import { settle } from './settle.ts';
+import { lift, settle } from './settle.ts';
 import { step } from './step.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
@@ -19,8 +19,8 @@ const LOOK_STEPS = 4;
 export class Course {
   readonly kept = new Motion();
   readonly #look = new Look();
-  readonly #gridPace = createPace();
-  readonly #partPace = createPace();
+  readonly #gridPace = new Pace();
+  readonly #partPace = new Pace();
   #rules: Rules;
   /** The time of the kept state: steps of the grid, and ticks past the last of them. */
   #steps = 0;
@@ -30,7 +30,7 @@ export class Course {
 
   constructor(rules: Rules) {
     this.#rules = rules;
-    setPace(this.#gridPace, rules.rates, GRID_SECONDS);
+    this.adopt(rules);
   }
 
   get rules(): Rules {
@@ -39,13 +39,15 @@ export class Course {
 
   /** The look of the kept state. */
   get look(): Look {
-    this.#aim(this.#look, this.kept);
+    const { kept } = this;
+    this.#frame(this.#look, kept);
+    this.#look.turn(kept);
     return this.#look;
   }
 
-  #aim(look: Look, motion: Motion): void {
+  /** All of a look that a step does not set itself. */
+  #frame(look: Look, motion: Motion): void {
     look.frame(this.#rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-    look.turn(motion.heading, motion.pitch, motion.fieldOfView);
   }
 
   /** The time of the kept state in whole microseconds, rounded up. */
@@ -56,7 +58,9 @@ export class Course {
   /** From here on, other rules. What is kept is not yet brought inside. */
   adopt(rules: Rules): void {
     this.#rules = rules;
-    setPace(this.#gridPace, rules.rates, GRID_SECONDS);
+    this.#partPace.take(rules.settings);
+    this.#gridPace.take(rules.settings);
+    this.#gridPace.over(GRID_SECONDS);
   }
 
   /** Back to time zero, with nothing moving and nothing held. */
@@ -74,55 +78,56 @@ export class Course {
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
     if (past > this.#past && !isStill(this.kept)) this.#part(this.kept, this.look, past - this.#past);
-    else if (!this.#settled) settle(this.kept, this.#rules, this.look, 0, 0);
+    else if (!this.#settled) settle(this.kept, this.#rules, this.look);
     this.#settled = true;
     this.#past = past;
   }
 
   /**
-   * Writes to `frame`, and its look to `look`, what shows at a time; the kept state moves on to the
-   * step before it.
+   * Writes to `frame` what shows at a time; the kept state moves on to the step before it.
+   *
+   * @param look for reckoning
    */
   show(micros: number, frame: Motion, look: Look): void {
     const ticks = micros * TICKS_PER_MICRO;
     this.#runToStep(gridSteps(ticks));
     frame.copyFrom(this.kept);
-    this.#aim(look, frame);
+    this.#frame(look, frame);
     const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
     if (ahead > 0 && !isStill(frame)) this.#part(frame, look, ahead);
-    else if (!this.#settled) settle(frame, this.#rules, look, 0, 0);
-    // Fingers may have set the look otherwise than a frame would.
-    this.#aim(look, frame);
+    else {
+      look.turn(frame);
+      if (!this.#settled) settle(frame, this.#rules, look);
+    }
+    lift(frame, this.#rules, look);
   }
 
   #runToStep(steps: number): void {
     if (steps <= this.#steps) return;
     const { kept } = this;
-    if (!isStill(kept)) {
-      const { look } = this;
-      const last = Math.min(steps, this.#steps + LONGEST);
-      if (this.#past > 0) {
-        setPaceFor(this.#partPace, kept, this.#rules.rates, (GRID_TICKS - this.#past) / TICKS_PER_SECOND);
-        this.#toNextStep(this.#partPace, look);
-      }
-      while (this.#steps < last && !isStill(kept)) this.#toNextStep(this.#gridPace, look);
+    const last = Math.min(steps, this.#steps + LONGEST);
+    this.#frame(this.#look, kept);
+    while (this.#steps < last && !isStill(kept)) {
+      if (this.#past > 0) this.#partPace.overFor(kept, GRID_TICKS - this.#past);
+      this.#toNextStep(this.#past > 0 ? this.#partPace : this.#gridPace);
+      this.#past = 0;
     }
     this.#steps = steps;
     this.#past = 0;
   }
 
   /** The ground is looked at on some steps of the grid: there the focus has to be where it belongs. */
-  #toNextStep(pace: Pace, look: Look): void {
+  #toNextStep(pace: Pace): void {
     const { kept } = this;
     this.#steps += 1;
     const looks = this.#steps % LOOK_STEPS === 0 && (kept.unseen || kept.climb !== 0) && kept.fingers === 0;
-    this.#settled = step(kept, pace, this.#rules, look, looks);
+    this.#settled = step(kept, pace, this.#rules, this.#look, looks);
     if (looks) lookAtGround(kept, this.#rules, LOOK_STEPS * GRID_SECONDS);
   }
 
   /** One step of less than the grid's. */
   #part(motion: Motion, look: Look, ticks: number): void {
-    setPaceFor(this.#partPace, motion, this.#rules.rates, ticks / TICKS_PER_SECOND);
+    this.#partPace.overFor(motion, ticks);
     step(motion, this.#partPace, this.#rules, look, true);
   }
 }

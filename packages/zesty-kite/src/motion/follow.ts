@@ -2,9 +2,9 @@
  * Followers: pitch, lens, focus height and insets ease toward what the zoom, the ground and the
  * settings ask for. A grip is solved with their present values.
  */
-import { angleDegrees, clamp, log2 } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
-import { isFar, valueAt } from './byZoom.ts';
+import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
+import { WorkingSpot, type Look } from '../view/index.ts';
+import { isFar, valueAt, valueIn } from './byZoom.ts';
 import { scaleWithFrame } from './frame.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
@@ -42,7 +42,8 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
 }
 
 /**
- * Moves all followers on, and leaves the look as they make it.
+ * Moves all followers on: each eases toward its target, which itself has come to where it is evenly,
+ * from where it was before the step (see `Pace`).
  *
  * @returns whether the safe frame has changed, and with it perhaps the span
  */
@@ -57,19 +58,23 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
 
 function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { pitch: rule, lens, leastPitch, mostPitch } = rules;
-  const logSpan = rules.followsZoom ? logOfSpan(motion) : 0;
-  const asked = valueAt(rule, logSpan, motion.pitchFar) + motion.tilt;
+  if (rule.curve !== null) logOfSpanIn(motion, cell);
+  valueIn(rule, motion.pitchFar, cell);
+  const asked = cell.value + motion.tilt;
   const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
   // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
   const came = rule.curve === null ? 0 : pitch - motion.askedPitch;
-  motion.pitch = eased(motion.pitch - pitch, came, pace.pitch, pace.pitchLag, pitch, ANGLE_TOLERANCE);
+  const pitchLeft = (motion.pitch - pitch + came) * pace.pitch.left - came * pace.pitch.lag;
+  motion.pitch = Math.abs(pitchLeft) < ANGLE_TOLERANCE ? pitch : pitch + pitchLeft;
   motion.askedPitch = pitch;
   if (lens === null) motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
   else {
-    const fieldOfView = valueAt(lens, logSpan, motion.lensFar);
+    if (lens.curve !== null) logOfSpanIn(motion, cell);
+    valueIn(lens, motion.lensFar, cell);
+    const fieldOfView = cell.value;
     const widened = lens.curve === null ? 0 : fieldOfView - motion.askedLens;
-    const off = motion.fieldOfView - fieldOfView;
-    motion.fieldOfView = eased(off, widened, pace.lens, pace.lensLag, fieldOfView, ANGLE_TOLERANCE);
+    const lensLeft = (motion.fieldOfView - fieldOfView + widened) * pace.lens.left - widened * pace.lens.lag;
+    motion.fieldOfView = Math.abs(lensLeft) < ANGLE_TOLERANCE ? fieldOfView : fieldOfView + lensLeft;
     motion.askedLens = fieldOfView;
   }
   motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== motion.askedLens;
@@ -77,35 +82,33 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
 }
 
 /** log₂ of the span, from that of the goal and what is left of the zoom. */
-function logOfSpan(motion: Motion): number {
+export function logOfSpanIn(motion: Motion, out: Cell): void {
   if (motion.goalSpan !== motion.loggedGoal) {
     motion.loggedGoal = motion.goalSpan;
     motion.logGoal = log2(motion.goalSpan);
   }
-  return motion.logGoal + motion.left;
+  out.value = motion.logGoal + motion.left;
 }
 
+const cell = new Cell();
+
 function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
+  if (!motion.framing) return false;
   const { left, top, right, bottom } = rules.settings.safeFrame;
-  if (
-    motion.insetLeft === left &&
-    motion.insetTop === top &&
-    motion.insetRight === right &&
-    motion.insetBottom === bottom
-  ) {
-    look.frame(rules.screen, left, top, right, bottom);
-    motion.framing = false;
-    return false;
-  }
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   const { frameWidth, frameHeight } = look;
-  motion.insetLeft = eased(motion.insetLeft - left, 0, pace.frame, 0, left, PIXEL_TOLERANCE);
-  motion.insetTop = eased(motion.insetTop - top, 0, pace.frame, 0, top, PIXEL_TOLERANCE);
-  motion.insetRight = eased(motion.insetRight - right, 0, pace.frame, 0, right, PIXEL_TOLERANCE);
-  motion.insetBottom = eased(motion.insetBottom - bottom, 0, pace.frame, 0, bottom, PIXEL_TOLERANCE);
+  motion.insetLeft = eased(motion.insetLeft, left, pace.frame.left);
+  motion.insetTop = eased(motion.insetTop, top, pace.frame.left);
+  motion.insetRight = eased(motion.insetRight, right, pace.frame.left);
+  motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.left);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   scaleWithFrame(motion, frameWidth, frameHeight, look, rules.settings.resize.keep);
-  motion.easing = motion.framing = true;
+  motion.framing =
+    motion.insetLeft !== left ||
+    motion.insetTop !== top ||
+    motion.insetRight !== right ||
+    motion.insetBottom !== bottom;
+  motion.easing ||= motion.framing;
   return true;
 }
 
@@ -113,8 +116,8 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
 function followGround(motion: Motion, pace: Pace): void {
   const risen = motion.climb * pace.seconds;
   const ground = motion.ground + risen;
-  const tolerance = LENGTH_TOLERANCE * motion.span;
-  motion.level = eased(motion.level - ground, risen, pace.level, pace.levelLag, ground, tolerance);
+  const left = (motion.level - motion.ground) * pace.level.left - risen * pace.level.lag;
+  motion.level = Math.abs(left) < LENGTH_TOLERANCE * motion.span ? ground : ground + left;
   motion.ground = ground;
   if (motion.level !== ground || motion.climb !== 0) motion.easing = true;
 }
@@ -136,11 +139,21 @@ export function groundLevel({ x, y, span }: Motion, { terrain, settings }: Rules
   const radius = settings.ground.followRadius * span;
   if (radius === 0) return terrain.heightAt(x, y);
   // Three points around it, 120° apart.
-  const above = terrain.heightAt(x, y - radius);
-  const lower = y + radius * 0.5;
   const side = radius * 0.8660254037844386;
-  return (above + terrain.heightAt(x - side, lower) + terrain.heightAt(x + side, lower)) / 3;
+  below.x = x;
+  below.y = y - radius;
+  terrain.lay(below);
+  let sum = below.height;
+  below.x = x - side;
+  below.y = y + radius * 0.5;
+  terrain.lay(below);
+  sum += below.height;
+  below.x = x + side;
+  terrain.lay(below);
+  return (sum + below.height) / 3;
 }
+
+const below = new WorkingSpot();
 
 /** Puts all followers where they are wanted, at once. */
 export function arrive(motion: Motion, rules: Rules, look: Look): void {
@@ -170,7 +183,7 @@ export function arriveAt(motion: Motion, rules: Rules, look: Look, span: number)
   motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
   motion.askedPitch = motion.pitch;
   motion.askedLens = motion.fieldOfView;
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  look.turn(motion);
 }
 
 /** From now on what is asked for has another beginning: it has leapt, and was not gone along. */
@@ -184,16 +197,10 @@ export function followAt(motion: Motion, rules: Rules, look: Look, span: number)
   const { pitch, lens } = rules.settings;
   if (pitch.halfLife === 0) motion.pitch = pitchAt(motion, rules, span);
   if (lens.halfLife === 0 || rules.lens === null) motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  look.turn(motion);
 }
 
-/**
- * A value that eases toward a target, which itself went `came` in the step, evenly:
- * `value' = -k · (value - target)`, solved.
- *
- * @param off the value as it was, from the target as it is
- */
-function eased(off: number, came: number, left: number, lag: number, target: number, tolerance: number): number {
-  const still = (off + came) * left - came * lag;
-  return Math.abs(still) < tolerance ? target : target + still;
+function eased(value: number, target: number, left: number): number {
+  const off = (value - target) * left;
+  return Math.abs(off) < PIXEL_TOLERANCE ? target : target + off;
 }

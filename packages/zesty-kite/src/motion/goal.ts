@@ -1,6 +1,6 @@
 /** Where the camera is heading to. */
 import { keepInside, mostSpanInside } from '../limits/index.ts';
-import { Look, type Pose } from '../view/index.ts';
+import { Look, WorkingPoint, type Pose } from '../view/index.ts';
 import { arriveAt } from './follow.ts';
 import { Motion } from './motion.ts';
 import { leastSpan, mostSpan, type Rules } from './rules.ts';
@@ -8,6 +8,7 @@ import { inside, wish, wishFor } from './settle.ts';
 
 const look = new Look();
 const there = new Motion();
+const from = new WorkingPoint();
 
 /** The goal span and heading, what they ask of pitch and lens, and the grip holding there, inside the limits. */
 export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
@@ -18,10 +19,10 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   arriveAt(there, rules, look, motion.goalSpan);
   const most = mostSpanInside(rules.boundary, look, mostSpan(rules, look));
   there.span = Math.max(leastSpan(rules, look), Math.min(motion.goalSpan, most));
-  const fromX = motion.x - motion.excessX;
-  const fromY = motion.y - motion.excessY;
-  wishFor(there, look, fromX, fromY);
-  keepInside(rules.boundary, look, there.span, wish.x, wish.y, fromX, fromY, inside);
+  from.x = motion.x - motion.excessX;
+  from.y = motion.y - motion.excessY;
+  wishFor(there, look);
+  keepInside(rules.boundary, look, there, wish, from, inside);
   out.x = inside.x;
   out.y = inside.y;
   out.focusHeight = motion.focusHeight;

@@ -1,7 +1,16 @@
 /** Taking hold: a point of the ground, under a screen point. */
 import { keepInside } from '../limits/index.ts';
-import { aim, nearestCopy, View, type Look, type Point, type Pose, type Spot } from '../view/index.ts';
-import type { Motion } from './motion.ts';
+import {
+  aim,
+  nearestCopy,
+  View,
+  WorkingInsets,
+  WorkingPoint,
+  WorkingSpot,
+  type Look,
+  type Point,
+} from '../view/index.ts';
+import { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { stopZoom } from './zoom.ts';
 
@@ -37,7 +46,7 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
 
 /** Takes hold of the ground below the eye; of the focus where the lens has none. */
 export function takeBelow(motion: Motion, look: Look): void {
-  look.below(motion.span);
+  look.below(motion);
   motion.gripping = look.widening > 0;
   motion.below = motion.gripping;
   motion.heldX = motion.x + look.meetX;
@@ -89,7 +98,7 @@ export function setFingers(motion: Motion, [first, second]: readonly Point[]): v
   }
 }
 
-const held: Spot = { x: 0, y: 0, height: 0 };
+const held = new WorkingSpot();
 
 /**
  * Sets `held` to what is held at a screen point: the point of the ground that shows there, or the
@@ -105,17 +114,21 @@ function under(motion: Motion, rules: Rules, look: Look, x: number, y: number): 
   held.height = motion.level;
 }
 
-const raw: Point = { x: 0, y: 0 };
+const raw = new WorkingPoint();
+const from = new WorkingPoint();
 
 /**
  * Sets `raw` to the focus that shows as the present one once the bounds have spoken. What was pulled
  * over the edge by e shows as cap · e / (cap + e); this is the other way.
  */
-function unstretch({ x, y, span, excessX, excessY }: Motion, { boundary }: Rules, look: Look): void {
+function unstretch(motion: Motion, { boundary }: Rules, look: Look): void {
+  const { x, y, span, excessX, excessY } = motion;
   raw.x = x;
   raw.y = y;
   if (excessX === 0 && excessY === 0) return;
-  keepInside(boundary, look, span, x, y, x - excessX, y - excessY, raw);
+  from.x = x - excessX;
+  from.y = y - excessY;
+  keepInside(boundary, look, motion, raw, from, raw);
   const overX = x - raw.x;
   const overY = y - raw.y;
   const cap = boundary.elastic * span;
@@ -126,8 +139,8 @@ function unstretch({ x, y, span, excessX, excessY }: Motion, { boundary }: Rules
 }
 
 const view = new View();
-const pose: Pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 };
-const insets = { left: 0, top: 0, right: 0, bottom: 0 };
+const pose = new Motion();
+const insets = new WorkingInsets();
 /** The ground without its repetitions: held points stay in the copy that the focus is in. */
 const ground: { lowest: number; highest: number; terrain: Rules['terrain'] } = { lowest: 0, highest: 0, terrain: null };
 

@@ -66,6 +66,11 @@ export class Motion implements Pose {
   /** The velocity being eased to. */
   targetX = -0;
   targetY = -0;
+  /** How far the present step pans: the focus, or what a zoom holds; world units. */
+  wayX = -0;
+  wayY = -0;
+  /** The span at the beginning of the present step. */
+  spanBefore = NaN;
   /** Held-rate motion stands still: no frames are being drawn. */
   stalled = false;
 

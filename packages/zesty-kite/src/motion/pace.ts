@@ -1,116 +1,56 @@
 /** How fast things ease over one step. */
-import { remaining } from '../math/index.ts';
+import { Decay } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
+import { TICKS_PER_SECOND } from './clock.ts';
 import { isDriven, isPanning, type Motion } from './motion.ts';
 
-/** What is left of each after the step, 0 … 1; of a velocity after *half* of it. */
-export interface Pace {
-  /** Length of the step, seconds. */
-  seconds: number;
-  zoom: number;
-  turn: number;
-  halfStart: number;
-  halfStop: number;
-  pitch: number;
-  lens: number;
-  level: number;
-  frame: number;
-  back: number;
-  /** How far each lags behind a target that moves evenly, in ways that the target goes in the step. */
-  pitchLag: number;
-  lensLag: number;
-  levelLag: number;
-}
+export class Pace {
+  /** Length of the step, > 0. */
+  seconds = NaN;
+  readonly zoom = new Decay();
+  readonly turn = new Decay();
+  /** What is left of a velocity after *half* the step. */
+  readonly halfStart = new Decay();
+  readonly halfStop = new Decay();
+  readonly pitch = new Decay();
+  readonly lens = new Decay();
+  readonly level = new Decay();
+  readonly frame = new Decay();
+  readonly back = new Decay();
 
-/** A pace to be set. */
-export function createPace(): Pace {
-  return {
-    seconds: NaN,
-    zoom: NaN,
-    turn: NaN,
-    halfStart: NaN,
-    halfStop: NaN,
-    pitch: NaN,
-    lens: NaN,
-    level: NaN,
-    frame: NaN,
-    back: NaN,
-    pitchLag: NaN,
-    lensLag: NaN,
-    levelLag: NaN,
-  };
-}
+  /** Takes the half-lives of the settings. */
+  take({ zoom, turn, pan, pitch, lens, ground, safeFrame, bounds }: FullSettings): void {
+    this.zoom.take(zoom.halfLife);
+    this.turn.take(turn.halfLife);
+    this.halfStart.take(2 * pan.startHalfLife);
+    this.halfStop.take(2 * pan.stopHalfLife);
+    this.pitch.take(pitch.halfLife);
+    this.lens.take(lens.halfLife);
+    this.level.take(ground.followHalfLife);
+    this.frame.take(safeFrame.halfLife);
+    this.back.take(bounds?.returnHalfLife ?? 0);
+  }
 
-/** The pace of a step of `seconds`, > 0, for any motion. */
-export function setPace(out: Pace, rates: Rates, seconds: number): void {
-  out.seconds = seconds;
-  out.zoom = remaining(seconds, rates.zoom);
-  out.turn = remaining(seconds, rates.turn);
-  out.halfStart = remaining(seconds / 2, rates.start);
-  out.halfStop = remaining(seconds / 2, rates.stop);
-  out.pitch = remaining(seconds, rates.pitch);
-  out.lens = remaining(seconds, rates.lens);
-  out.level = remaining(seconds, rates.level);
-  out.frame = remaining(seconds, rates.frame);
-  out.back = remaining(seconds, rates.back);
-  out.pitchLag = lag(out.pitch, seconds, rates.pitch);
-  out.lensLag = lag(out.lens, seconds, rates.lens);
-  out.levelLag = lag(out.level, seconds, rates.level);
-}
+  /** Takes the length of a step, for any motion. */
+  over(seconds: number): void {
+    this.seconds = seconds;
+    const { zoom, turn, halfStart, halfStop, pitch, lens, level, frame, back } = this;
+    for (const decay of [zoom, turn, halfStart, halfStop, pitch, lens, level, frame, back]) decay.over(this);
+  }
 
-/** Of `value' = -k · (value - target)` with a target that moves evenly: (1 - left) / (k · seconds). */
-function lag(left: number, seconds: number, rate: number): number {
-  return (1 - left) / (LN2 * rate * seconds);
-}
-
-const LN2 = 0.6931471805599453;
-
-/** The same, worked out for what `motion` eases now; what it does not ease keeps all of itself. */
-export function setPaceFor(out: Pace, motion: Motion, rates: Rates, seconds: number): void {
-  const panning = isPanning(motion);
-  const steady = !panning || (motion.velocityX === motion.targetX && motion.velocityY === motion.targetY);
-  const driven = isDriven(motion);
-  const follows = motion.easing || motion.left !== 0;
-  out.seconds = seconds;
-  out.zoom = motion.left === 0 ? 1 : remaining(seconds, rates.zoom);
-  out.turn = motion.turnLeft === 0 ? 1 : remaining(seconds, rates.turn);
-  out.halfStart = steady || !driven ? 1 : remaining(seconds / 2, rates.start);
-  out.halfStop = steady || driven ? 1 : remaining(seconds / 2, rates.stop);
-  out.pitch = follows ? remaining(seconds, rates.pitch) : 1;
-  out.pitchLag = follows ? lag(out.pitch, seconds, rates.pitch) : 0;
-  const alike = rates.lens === rates.pitch;
-  out.lens = alike ? out.pitch : follows ? remaining(seconds, rates.lens) : 1;
-  out.lensLag = alike ? out.pitchLag : follows ? lag(out.lens, seconds, rates.lens) : 0;
-  out.level = follows ? remaining(seconds, rates.level) : 1;
-  out.levelLag = follows ? lag(out.level, seconds, rates.level) : 0;
-  out.frame = motion.framing ? remaining(seconds, rates.frame) : 1;
-  out.back = motion.excessX !== 0 || motion.excessY !== 0 ? remaining(seconds, rates.back) : 1;
-}
-
-/** How often each halves in a second. */
-export interface Rates {
-  readonly zoom: number;
-  readonly turn: number;
-  readonly start: number;
-  readonly stop: number;
-  readonly pitch: number;
-  readonly lens: number;
-  readonly level: number;
-  readonly frame: number;
-  readonly back: number;
-}
-
-/** The rates of the settings' half-lives; infinite for one of 0. */
-export function ratesOf({ zoom, turn, pan, pitch, lens, ground, safeFrame, bounds }: FullSettings): Rates {
-  return {
-    zoom: 1 / zoom.halfLife,
-    turn: 1 / turn.halfLife,
-    start: 1 / pan.startHalfLife,
-    stop: 1 / pan.stopHalfLife,
-    pitch: 1 / pitch.halfLife,
-    lens: 1 / lens.halfLife,
-    level: 1 / ground.followHalfLife,
-    frame: 1 / safeFrame.halfLife,
-    back: 1 / (bounds?.returnHalfLife ?? 0),
-  };
+  /** The same in ticks, and only for what `motion` eases now. */
+  overFor(motion: Motion, ticks: number): void {
+    this.seconds = ticks / TICKS_PER_SECOND;
+    if (motion.left !== 0) this.zoom.over(this);
+    if (motion.turnLeft !== 0) this.turn.over(this);
+    if (isPanning(motion) && (motion.velocityX !== motion.targetX || motion.velocityY !== motion.targetY))
+      (isDriven(motion) ? this.halfStart : this.halfStop).over(this);
+    if (motion.easing || motion.left !== 0) {
+      this.pitch.over(this);
+      this.lens.over(this);
+      this.level.over(this);
+    }
+    if (motion.framing) this.frame.over(this);
+    if (motion.excessX !== 0 || motion.excessY !== 0) this.back.over(this);
+  }
 }

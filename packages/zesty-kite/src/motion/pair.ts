@@ -7,7 +7,7 @@
  * between the two directions.
  */
 import { angleDegrees, clamp, nearestRoot } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
+import { WorkingPoint, type Look } from '../view/index.ts';
 import { followAt } from './follow.ts';
 import { takeFingers } from './grip.ts';
 import type { Motion } from './motion.ts';
@@ -36,11 +36,11 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   }
   if (!turn) return;
   measure(motion, look, motion.span);
-  const left = angleDegrees(offX * heldY - offY * heldX, offX * heldX + offY * heldY);
+  const left = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
   motion.heading = clampHeading(motion.heading + left, rules);
   motion.goalHeading = motion.heading;
   motion.turnLeft = 0;
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  look.turn(motion);
 }
 
 function clampHeading(heading: number, { settings: { turn } }: Rules): number {
@@ -48,14 +48,12 @@ function clampHeading(heading: number, { settings: { turn } }: Rules): number {
 }
 
 /** From the first held point to the second: on the ground, and as the camera at a span would have it. */
-let heldX = 0;
-let heldY = 0;
-let offX = 0;
-let offY = 0;
+const held = new WorkingPoint();
+const off = new WorkingPoint();
 
 function measure(motion: Motion, look: Look, span: number): void {
-  heldX = motion.heldX2 - motion.heldX;
-  heldY = motion.heldY2 - motion.heldY;
+  held.x = motion.heldX2 - motion.heldX;
+  held.y = motion.heldY2 - motion.heldY;
   offsets(motion, look, span, 1);
 }
 
@@ -66,8 +64,8 @@ function offsets(motion: Motion, look: Look, span: number, share: number): void 
   const firstX = look.meetX;
   const firstY = look.meetY;
   look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, share * (motion.heldHeight2 - level));
-  offX = look.meetX - firstX;
-  offY = look.meetY - firstY;
+  off.x = look.meetX - firstX;
+  off.y = look.meetY - firstY;
 }
 
 function spanOf(motion: Motion, rules: Rules, look: Look): number {
@@ -87,25 +85,28 @@ const NOTHING = 1e-13;
 /** The closed form: pitch and lens stay as they are. */
 function spanAsItLooks(motion: Motion, look: Look): number {
   offsets(motion, look, 0, 1);
-  const fixedX = offX;
-  const fixedY = offY;
+  const fixedX = off.x;
+  const fixedY = off.y;
   offsets(motion, look, 1, 0);
-  heldX = motion.heldX2 - motion.heldX;
-  heldY = motion.heldY2 - motion.heldY;
+  held.x = motion.heldX2 - motion.heldX;
+  held.y = motion.heldY2 - motion.heldY;
   // |span · off + fixed|² = |held|²
-  const a = offX * offX + offY * offY;
-  const half = offX * fixedX + offY * fixedY;
-  const c = fixedX * fixedX + fixedY * fixedY - heldX * heldX - heldY * heldY;
+  const a = off.x * off.x + off.y * off.y;
+  const half = off.x * fixedX + off.y * fixedY;
+  const c = fixedX * fixedX + fixedY * fixedY - held.x * held.x - held.y * held.y;
   const root = Math.sqrt(Math.max(0, half * half - a * c));
-  greater = (root - half) / a;
-  lesser = (-root - half) / a;
-  const span = motion.lesser ? lesser : greater;
+  roots.greater = (root - half) / a;
+  roots.lesser = (-root - half) / a;
+  const span = motion.lesser ? roots.lesser : roots.greater;
   return span > 0 ? span : motion.span;
 }
 
 /** Both roots of the last equation. */
-let greater = 0;
-let lesser = 0;
+class Roots {
+  greater = NaN;
+  lesser = NaN;
+}
+const roots = new Roots();
 
 let asked: Motion;
 let askedRules: Rules;
@@ -115,7 +116,7 @@ let askedLook: Look;
 function missing(span: number): number {
   followAt(asked, askedRules, askedLook, span);
   measure(asked, askedLook, span);
-  return offX * offX + offY * offY - (heldX * heldX + heldY * heldY);
+  return off.x * off.x + off.y * off.y - (held.x * held.x + held.y * held.y);
 }
 
 /**
@@ -140,7 +141,7 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   askedLook = look;
   // Which of the two it is now, it stays: where the fingers go says all the rest.
   spanAsItLooks(motion, look);
-  motion.lesser = lesser > 0 && Math.abs(lesser - motion.span) < Math.abs(greater - motion.span);
+  motion.lesser = roots.lesser > 0 && Math.abs(roots.lesser - motion.span) < Math.abs(roots.greater - motion.span);
   motion.apart = 0;
   motion.apart = rules.settings.hold.turn ? 0 : tooClose(motion.span);
 }
@@ -153,20 +154,20 @@ function tooClose(span: number): number {
   // The focus is the mean of where either grip wants it; the held points as seen from there.
   measure(asked, look, span);
   look.meet(look.u(gripX), look.v(gripY), span, asked.heldHeight - level);
-  const missX = (heldX - offX) / 2;
-  const missY = (heldY - offY) / 2;
+  const missX = (held.x - off.x) / 2;
+  const missY = (held.y - off.y) / 2;
   project(look, span, look.meetX - missX, look.meetY - missY, asked.heldHeight - level);
-  const u = shownU;
-  const v = shownV;
-  project(look, span, look.meetX + offX + missX, look.meetY + offY + missY, asked.heldHeight2 - level);
+  const u = shown.x;
+  const v = shown.y;
+  project(look, span, look.meetX + off.x + missX, look.meetY + off.y + missY, asked.heldHeight2 - level);
   const fingersU = look.u(gripX2) - look.u(gripX);
   const fingersV = Math.max(look.v(gripY2), look.reachV) - Math.max(look.v(gripY), look.reachV);
-  const apart = (shownU - u) * (shownU - u) + (shownV - v) * (shownV - v);
+  const apart = (shown.x - u) * (shown.x - u) + (shown.y - v) * (shown.y - v);
   return fingersU * fingersU + fingersV * fingersV - apart - asked.apart;
 }
 
-let shownU = 0;
-let shownV = 0;
+/** u and v. */
+const shown = new WorkingPoint();
 
 /** Where a point shows that lies (east, south, rise) from the focus. */
 function project(look: Look, span: number, east: number, south: number, rise: number): void {
@@ -174,6 +175,6 @@ function project(look: Look, span: number, east: number, south: number, rise: nu
   const right = east * cosHeading + south * sinHeading;
   const toward = south * cosHeading - east * sinHeading;
   const depth = Math.max(1e-3, 1 - (widening * (toward * cosPitch + rise * sinPitch)) / span) * span;
-  shownU = right / depth;
-  shownV = (toward * sinPitch - rise * cosPitch) / depth;
+  shown.x = right / depth;
+  shown.y = (toward * sinPitch - rise * cosPitch) / depth;
 }

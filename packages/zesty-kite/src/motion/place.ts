@@ -1,5 +1,5 @@
 /** Being put somewhere: at the start, by the program, by limits that change. */
-import { keepInside, middleOf } from '../limits/index.ts';
+import { ANYWHERE, keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { arrive, arriveAt, askAnew, flipSwitches } from './follow.ts';
@@ -49,10 +49,12 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   arrive(motion, rules, look);
   fitSpan(motion, rules, look, arriveAt);
   arrive(motion, rules, look);
-  keepInside(rules.boundary, look, motion.span, place.x, place.y, NaN, NaN, motion);
+  motion.x = place.x;
+  motion.y = place.y;
+  keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   arrive(motion, rules, look);
   holdAnew(motion, rules, look);
-  settle(motion, rules, look, 0, 0);
+  settle(motion, rules, look);
   motion.easing = false;
 }
 
@@ -70,15 +72,16 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
   motion.turnLeft = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
   motion.pitch = clamp(motion.pitch, least, most);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  look.turn(motion);
   keepSpan(motion, rules, look);
   if (otherBoundary) {
-    const { x, y, excessX, excessY } = motion;
-    keepInside(rules.boundary, look, motion.span, x - excessX, y - excessY, NaN, NaN, motion);
+    motion.x -= motion.excessX;
+    motion.y -= motion.excessY;
     motion.excessX = motion.excessY = 0;
+    keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   }
   askAnew(motion, rules, look);
-  settle(motion, rules, look, 0, 0);
+  settle(motion, rules, look);
   motion.easing = motion.framing = true;
   motion.unseen = rules.terrain !== null;
 }

@@ -3,9 +3,8 @@ import type { Terrain } from '../ground/index.ts';
 import { boundaryOf, type Boundary } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import { canonical, type Ground, type Look, type Screen } from '../view/index.ts';
+import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
-import { ratesOf, type Rates } from './pace.ts';
 
 export interface Rules {
   readonly settings: FullSettings;
@@ -19,7 +18,6 @@ export interface Rules {
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
   readonly lens: ZoomRule | null;
   readonly speed: ZoomRule;
-  readonly rates: Rates;
   /** The limits of the pitch, degrees. */
   readonly leastPitch: number;
   readonly mostPitch: number;
@@ -63,7 +61,6 @@ export function createRules(
     pitch: pitchRule,
     lens: lensRule,
     speed: speedRule,
-    rates: ratesOf(settings),
     leastPitch: pitch.least,
     mostPitch: pitch.most,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
@@ -76,20 +73,35 @@ export function createRules(
 function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
   const { id, digest, lowest, highest, feature } = terrain;
   const heightAt = (x: number, y: number): number => terrain.heightAt(canonical(x, periodX), canonical(y, periodY));
-  return { id, digest, lowest, highest, feature, heightAt };
+  const lay = (spot: Spot): void => {
+    spot.height = heightAt(spot.x, spot.y);
+  };
+  return { id, digest, lowest, highest, feature, heightAt, lay };
 }
 
-/** The nearest zoom on this screen. */
-export function leastSpan({ settings: { zoom } }: Rules, look: Look): number {
-  return zoom.mostScale === null ? zoom.leastSpan : look.frameHeight / zoom.mostScale;
+/** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, least ≤ most. */
+export class SpanRange {
+  least = NaN;
+  most = NaN;
+
+  set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
+    this.least = zoom.mostScale === null ? zoom.leastSpan : frameHeight / zoom.mostScale;
+    const most = zoom.leastScale === null ? zoom.mostSpan : frameHeight / zoom.leastScale;
+    const whole = Math.min(most, wrap.x ?? most, wrap.y ?? most);
+    this.most = Math.max(whole, this.least);
+  }
 }
 
-/** The farthest zoom on this screen, whatever the bounds say; never less than the nearest. */
+const range = new SpanRange();
+
+export function leastSpan(rules: Rules, look: Look): number {
+  range.set(rules, look);
+  return range.least;
+}
+
 export function mostSpan(rules: Rules, look: Look): number {
-  const { zoom, wrap } = rules.settings;
-  const most = zoom.leastScale === null ? zoom.mostSpan : look.frameHeight / zoom.leastScale;
-  const whole = Math.min(most, wrap.x ?? most, wrap.y ?? most);
-  return Math.max(whole, leastSpan(rules, look));
+  range.set(rules, look);
+  return range.most;
 }
 
 /** A heading inside its range: the nearest one, whole turns aside. */

@@ -1,7 +1,8 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
-import { curveAt, log2 } from '../math/index.ts';
+import { Cell } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
-import { follow } from './follow.ts';
+import { valueIn } from './byZoom.ts';
+import { follow, logOfSpanIn } from './follow.ts';
 import { letGo } from './grip.ts';
 import { isDriven, isPanning, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
@@ -18,7 +19,8 @@ import { keepSpan, zoomOn } from './zoom.ts';
  * @returns whether focus and look are as the rest makes them
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
-  const { span: before, left, turnLeft } = motion;
+  const { left, turnLeft } = motion;
+  motion.spanBefore = motion.span;
   if (left !== 0) zoomOn(motion, pace, rules, look);
   if (turnLeft !== 0) turnOn(motion, pace);
   const panning = isPanning(motion);
@@ -27,16 +29,16 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (motion.easing || (left !== 0 && rules.followsZoom) || motion.unseen) {
     const framed = follow(motion, pace, rules, look);
     if (framed) {
-      look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+      look.turn(motion);
       keepSpan(motion, rules, look);
     }
   }
   const arrived = motion.left === 0 && motion.turnLeft === 0 && !motion.tilting;
   if (!settled && !arrived && !panning && isHeldOnly(motion, rules)) return false;
-  look.turn(motion.heading, motion.pitch, motion.fieldOfView);
+  look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace, rules);
-  if (panning) pan(motion, pace, rules, look, before);
-  else settle(motion, rules, look, 0, 0);
+  if (panning) pan(motion, pace, rules, look);
+  else settle(motion, rules, look);
   if (motion.gripping && motion.left === 0 && motion.turnLeft === 0 && !motion.tilting) letGo(motion);
   return true;
 }
@@ -47,7 +49,7 @@ function isHeldOnly({ gripping, excessX, excessY }: Motion, { boundary }: Rules)
 }
 
 function turnOn(motion: Motion, pace: Pace): void {
-  const left = motion.turnLeft * pace.turn;
+  const left = motion.turnLeft * pace.turn.left;
   motion.turnLeft = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
   motion.heading = motion.goalHeading + motion.turnLeft;
 }
@@ -59,7 +61,7 @@ function comeBack(motion: Motion, pace: Pace, { boundary }: Rules): void {
   motion.y -= motion.excessY;
   const pulled = Math.sqrt(motion.excessX * motion.excessX + motion.excessY * motion.excessY);
   // Never beyond the cap, though the span may have become less.
-  const left = Math.min(pace.back, (boundary.elastic * motion.span) / pulled);
+  const left = Math.min(pace.back.left, (boundary.elastic * motion.span) / pulled);
   motion.excessX *= left;
   motion.excessY *= left;
   const small = LENGTH_TOLERANCE * motion.span;
@@ -73,37 +75,45 @@ function comeBack(motion: Motion, pace: Pace, { boundary }: Rules): void {
  * Velocities decay exactly; the way is the velocity midway times the mean of the spans at both ends
  * of the step, which is exact once the zoom has arrived.
  */
-function pan(motion: Motion, pace: Pace, rules: Rules, look: Look, before: number): void {
-  const { targetX, targetY, span } = motion;
+function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  const { targetX, targetY, span, spanBefore } = motion;
   const { sinHeading, cosHeading } = look;
-  const midway = isDriven(motion) ? pace.halfStart : pace.halfStop;
-  const { curve, near, far } = rules.speed;
-  const speed = curve !== null ? curveAt(curve, log2(span)) : motion.speedFar ? far : near;
-  const way = ((before + span) / 2) * speed * pace.seconds;
+  const midway = (isDriven(motion) ? pace.halfStart : pace.halfStop).left;
+  if (rules.speed.curve !== null) logOfSpanIn(motion, cell);
+  valueIn(rules.speed, motion.speedFar, cell);
+  const way = ((spanBefore + span) / 2) * cell.value * pace.seconds;
   const awayX = (motion.velocityX - targetX) * midway;
   const awayY = (motion.velocityY - targetY) * midway;
-  // Seen at an angle, the ground is foreshortened: down the screen it goes by faster.
-  const steep = rules.settings.pan.even === 'screen' ? 1 / look.sinPitch : 1;
+  const steep = foreshortening(rules, look);
   const right = (targetX + awayX) * way;
   const toward = (targetY + awayY) * way * steep;
-  const panX = right * cosHeading - toward * sinHeading;
-  const panY = right * sinHeading + toward * cosHeading;
   motion.velocityX = targetX + arrived(awayX * midway);
   motion.velocityY = targetY + arrived(awayY * midway);
-  settle(motion, rules, look, panX, panY);
-  if (motion.limited) stopAtWall(motion, look, panX, panY, steep);
+  motion.wayX = right * cosHeading - toward * sinHeading;
+  motion.wayY = right * sinHeading + toward * cosHeading;
+  settle(motion, rules, look);
+  if (motion.limited) stopAtWall(motion, rules, look);
+  motion.wayX = motion.wayY = 0;
 }
+
+/** Seen at an angle, the ground is foreshortened: down the screen it goes by faster. */
+function foreshortening({ settings }: Rules, look: Look): number {
+  return settings.pan.even === 'screen' ? 1 / look.sinPitch : 1;
+}
+
+const cell = new Cell();
 
 function arrived(away: number): number {
   return Math.abs(away) < VELOCITY_TOLERANCE ? 0 : away;
 }
 
 /** At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. */
-function stopAtWall(motion: Motion, look: Look, panX: number, panY: number, steep: number): void {
+function stopAtWall(motion: Motion, rules: Rules, look: Look): void {
+  const steep = foreshortening(rules, look);
   const overX = wish.x - inside.x;
   const overY = wish.y - inside.y;
   const over = Math.sqrt(overX * overX + overY * overY);
-  const outward = (overX * panX + overY * panY) / over;
+  const outward = (overX * motion.wayX + overY * motion.wayY) / over;
   if (!(outward > 0)) return;
   const normalX = overX / over;
   const normalY = overY / over;

@@ -1,22 +1,28 @@
 /** Zooming sets a goal for the span; time eases toward it. */
 import { mostSpanInside } from '../limits/index.ts';
-import { bisect, clamp, exp2, log2 } from '../math/index.ts';
+import { bisect, Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
 import { Look } from '../view/index.ts';
 import { arriveAt, flipSwitches, followAt } from './follow.ts';
 import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
-import { leastSpan, mostSpan, type Rules } from './rules.ts';
+import { leastSpan, mostSpan, SpanRange, type Rules } from './rules.ts';
 
 /** Eases the span on by a step. */
 export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const left = motion.left * pace.zoom;
+  const left = motion.left * pace.zoom.left;
   motion.left = Math.abs(left) < ZOOM_TOLERANCE ? 0 : left;
-  motion.span =
-    motion.left === 0
-      ? motion.goalSpan
-      : clamp(motion.goalSpan * exp2(motion.left), leastSpan(rules, look), mostSpan(rules, look));
+  cell.value = motion.left;
+  exp2In(cell);
+  motion.span = motion.goalSpan * cell.value;
+  // The zoom range holds to the bit, whatever rounding says.
+  range.set(rules, look);
+  if (motion.span < range.least) motion.span = range.least;
+  else if (motion.span > range.most) motion.span = range.most;
 }
+
+const cell = new Cell();
+const range = new SpanRange();
 
 /**
  * Zooms by notches (positive: farther), counted from the goal, so that quick notches add up: each by

@@ -1,6 +1,6 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
 import { boundaryOf, mostSpanInside } from '../limits/index.ts';
-import { angleDegrees, convexHull, exp2, log2, sinDegrees } from '../math/index.ts';
+import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
 import { checkSettings, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
 import { Look, type Screen } from '../view/index.ts';
@@ -116,9 +116,14 @@ function wideLens(zooms: readonly Zoom[]): Warning[] {
  */
 function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   if (typeof pitch.degrees === 'number') return [];
+  const angle = new Angle();
   const steep = zooms.slice(1).flatMap((zoom, i) => {
     const before = zooms[i] ?? zoom;
-    const apart = (one: Zoom): number => log2(one.span / sinDegrees(one.pitch));
+    const apart = ({ span, pitch }: Zoom): number => {
+      angle.degrees = pitch;
+      angle.reckon();
+      return log2(span / angle.sine);
+    };
     const slope = (apart(zoom) - apart(before)) / log2(zoom.span / before.span);
     return slope <= 0 ? [{ ...zoom, slope }] : [];
   });

@@ -1,5 +1,6 @@
 /** Near and far planes, fitted to the ground that shows. */
 import { SIGHT } from './look.ts';
+import type { Spot } from './pose.ts';
 import type { View } from './view.ts';
 
 /** Distances from the eye along the view direction, world units: 0 < near < far. */
@@ -29,8 +30,9 @@ export function fitDepth(view: View, out: Depth): Depth {
   const lowest = Math.min(ground.lowest, focusHeight) - focusHeight;
   const highest = Math.max(ground.highest, focusHeight) - focusHeight;
   if (widening === 0) {
-    const nearest = -(bottom * span * cosPitch + highest) / sinPitch;
-    const farthest = -(top * span * cosPitch + lowest) / sinPitch;
+    const flatness = 1 / sinPitch;
+    const nearest = -(bottom * span * cosPitch + highest) * flatness;
+    const farthest = -(top * span * cosPitch + lowest) * flatness;
     out.near = span / 2;
     out.toFocus = span / 2 - nearest;
     out.far = out.toFocus + farthest + (farthest - nearest + span) * SLACK;
@@ -45,5 +47,14 @@ export function fitDepth(view: View, out: Depth): Depth {
   out.toFocus = toFocus;
   out.far = far * (1 + SLACK);
   out.near = Math.max(((eye - highest) / steepest) * (1 - SLACK), far * NEAREST);
+  return out;
+}
+
+/** Where it looks from, at a depth. */
+export function placeEye({ look, x, y, focusHeight }: View, { toFocus }: Depth, out: Spot): Spot {
+  const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
+  out.x = x - toFocus * cosPitch * sinHeading;
+  out.y = y + toFocus * cosPitch * cosHeading;
+  out.height = focusHeight + toFocus * sinPitch;
   return out;
 }

@@ -11,8 +11,8 @@
  * along (screen right, toward the viewer), counted from the focus: the intersection of a line and a
  * plane, and the same formula for both lenses.
  */
-import { cosAcute, cosDegrees, sinAcute, sinDegrees, tanAcute } from '../math/index.ts';
-import type { Insets, Screen } from './pose.ts';
+import { Angle } from '../math/index.ts';
+import type { Insets, Pose, Screen } from './pose.ts';
 
 /** Near the horizon hands hold, and bounds see, what lies this many spans beyond the focus. */
 export const REACH = 4;
@@ -31,8 +31,6 @@ export class Look {
   cosPitch = NaN;
   /** 1 / focal length, in safe-frame heights: how much the view widens with depth. 0: not at all. */
   widening = NaN;
-  /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
-  reachV = NaN;
 
   /** The screen, CSS pixels. */
   width = NaN;
@@ -42,6 +40,8 @@ export class Look {
   middleY = NaN;
   frameWidth = NaN;
   frameHeight = NaN;
+  /** Safe-frame heights a CSS pixel. */
+  perPixel = NaN;
 
   /** Where `meet` came to, in world units from the focus along the world's own axes. */
   meetX = NaN;
@@ -85,25 +85,26 @@ export class Look {
   }
 
   #layCorners(): void {
-    const half = this.frameWidth / this.frameHeight / 2;
+    const corners = this.#corners;
+    const { sinPitch, cosPitch, sinHeading, cosHeading, widening } = this;
     this.#cornersStale = false;
     this.#left = this.#top = Infinity;
     this.#right = this.#bottom = -Infinity;
-    this.#corner(0, -half, -0.5);
-    this.#corner(2, half, -0.5);
-    this.#corner(4, half, 0.5);
-    this.#corner(6, -half, 0.5);
-  }
-
-  #corner(at: number, u: number, v: number): void {
-    this.meet(u, v, 1, 0);
-    const { meetX, meetY } = this;
-    this.#corners[at] = meetX;
-    this.#corners[at + 1] = meetY;
-    this.#left = Math.min(this.#left, meetX);
-    this.#top = Math.min(this.#top, meetY);
-    this.#right = Math.max(this.#right, meetX);
-    this.#bottom = Math.max(this.#bottom, meetY);
+    for (let k = 0; k < 8; k += 2) {
+      const v = k < 4 ? Math.max(-0.5, this.reachV) : 0.5;
+      const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
+      const steepness = 1 / (sinPitch + widening * v * cosPitch);
+      const right = u * sinPitch * steepness;
+      const toward = v * steepness;
+      const x = right * cosHeading - toward * sinHeading;
+      const y = right * sinHeading + toward * cosHeading;
+      corners[k] = x;
+      corners[k + 1] = y;
+      this.#left = Math.min(this.#left, x);
+      this.#top = Math.min(this.#top, y);
+      this.#right = Math.max(this.#right, x);
+      this.#bottom = Math.max(this.#bottom, y);
+    }
   }
 
   /** Takes a screen and the insets of its safe frame. */
@@ -123,6 +124,10 @@ export class Look {
   #insetTop = NaN;
   #insetRight = NaN;
   #insetBottom = NaN;
+  /** Half the safe frame's width, in its heights. */
+  #halfWide = NaN;
+  /** The safe frame's height as a share of the screen's. */
+  #frameShare = NaN;
 
   #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
     const across = left + right > 0 ? Math.min(1, (width * (1 - LEAST_FRAME)) / (left + right)) : 0;
@@ -135,66 +140,78 @@ export class Look {
     this.height = height;
     this.frameWidth = width - (left + right) * across;
     this.frameHeight = height - (top + bottom) * down;
+    this.perPixel = 1 / this.frameHeight;
+    this.#halfWide = (this.frameWidth * this.perPixel) / 2;
+    this.#frameShare = this.frameHeight / height;
     this.middleX = left * across + this.frameWidth / 2;
     this.middleY = top * down + this.frameHeight / 2;
     this.#widen();
   }
 
-  /** Takes angles, in degrees. */
-  turn(heading: number, pitch: number, fieldOfView: number): void {
+  /** Takes the angles of a pose. */
+  turn({ heading, pitch, fieldOfView }: Pick<Pose, 'heading' | 'pitch' | 'fieldOfView'>): void {
     if (heading === this.heading && pitch === this.pitch && fieldOfView === this.fieldOfView) return;
     if (heading !== this.heading) {
       this.heading = heading;
-      this.sinHeading = sinDegrees(heading);
-      this.cosHeading = cosDegrees(heading);
+      angle.degrees = heading;
+      angle.reckon();
+      this.sinHeading = angle.sine;
+      this.cosHeading = angle.cosine;
     }
     if (pitch !== this.pitch) {
       this.pitch = pitch;
-      this.sinPitch = sinAcute(pitch);
-      this.cosPitch = cosAcute(pitch);
+      angle.degrees = pitch;
+      angle.reckon();
+      this.sinPitch = angle.sine;
+      this.cosPitch = angle.cosine;
     }
-    this.fieldOfView = fieldOfView;
+    if (fieldOfView !== this.fieldOfView) {
+      this.fieldOfView = fieldOfView;
+      angle.degrees = fieldOfView * 0.5;
+      angle.reckon();
+      this.#halfTangent = angle.sine / angle.cosine;
+    }
     this.#widen();
   }
 
+  /** The tangent of half the field of view. */
+  #halfTangent = NaN;
+
   #widen(): void {
-    const { sinPitch, cosPitch, fieldOfView } = this;
     this.#cornersStale = true;
-    if (fieldOfView === 0) {
-      this.widening = 0;
-      this.reachV = -Infinity;
-    } else {
-      this.widening = (2 * tanAcute(fieldOfView / 2) * this.frameHeight) / this.height;
-      this.reachV = (-REACH * sinPitch) / (1 + REACH * this.widening * cosPitch);
-    }
+    this.widening = 2 * this.#halfTangent * this.#frameShare;
   }
 
-  /** The square of how far the safe frame reaches from the focus on the focus plane, in spans. */
-  get radiusSquared(): number {
+  /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
+  get reachV(): number {
     const { sinPitch, cosPitch, widening } = this;
-    const half = (this.frameWidth / this.frameHeight / 2) * sinPitch;
-    const top = this.reachV > -0.5 ? this.reachV : -0.5;
-    const topSteepness = sinPitch + widening * top * cosPitch;
-    const bottomSteepness = sinPitch + widening * 0.5 * cosPitch;
-    return Math.max(
-      (half * half + top * top) / (topSteepness * topSteepness),
-      (half * half + 0.25) / (bottomSteepness * bottomSteepness),
-    );
+    return widening === 0 ? -Infinity : (-REACH * sinPitch) / (1 + REACH * widening * cosPitch);
+  }
+
+  /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans: quickly, so that no may mean yes. */
+  isWithin(radius: number): boolean {
+    const { sinPitch, cosPitch, widening } = this;
+    const half = this.#halfWide * sinPitch;
+    // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.
+    const steepness = sinPitch - widening * 0.5 * cosPitch;
+    const reach = radius * steepness;
+    return radius > 0 && steepness > 0 && half * half + 0.25 < reach * reach;
   }
 
   /** A screen point's u: CSS pixels → safe-frame heights from the middle. */
   u(x: number): number {
-    return (x - this.middleX) / this.frameHeight;
+    return (x - this.middleX) * this.perPixel;
   }
 
   v(y: number): number {
-    return (y - this.middleY) / this.frameHeight;
+    return (y - this.middleY) * this.perPixel;
   }
 
   /** Sets `meetX`, `meetY`: where a ray, held within reach, meets the plane that lies `rise` above the focus. */
   meet(u: number, v: number, span: number, rise: number): void {
     const { sinPitch, cosPitch, widening } = this;
-    const held = v > this.reachV ? v : this.reachV;
+    const withinReach = v + REACH * (sinPitch + widening * v * cosPitch) > 0;
+    const held = withinReach || widening === 0 ? v : this.reachV;
     const steepness = 1 / (sinPitch + widening * held * cosPitch);
     const right = u * (span * sinPitch - widening * rise) * steepness;
     const toward = (span * held + rise * (cosPitch - widening * held * sinPitch)) * steepness;
@@ -203,12 +220,14 @@ export class Look {
   }
 
   /** Sets `meetX`, `meetY` to the ground below the eye; to the focus where no lens has an eye. */
-  below(span: number): void {
+  below({ span }: Pick<Pose, 'span'>): void {
     const toward = this.widening > 0 ? (span * this.cosPitch) / this.widening : 0;
     this.meetX = -toward * this.sinHeading;
     this.meetY = toward * this.cosHeading;
   }
 }
+
+const angle = new Angle();
 
 /** No panels. */
 export const NO_INSETS: Insets = { left: 0, top: 0, right: 0, bottom: 0 };

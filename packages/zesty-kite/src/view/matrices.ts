@@ -1,6 +1,6 @@
 /** 4×4 matrices of a view, for renderers that want them: column-major. */
-import type { Depth } from './depth.ts';
-import type { Spot } from './pose.ts';
+import { placeEye } from './depth.ts';
+import { WorkingDepth, WorkingSpot } from './working.ts';
 import type { View } from './view.ts';
 
 /** Which way is up: `y` for (x, height, y), `z` for (x, -y, height). Both are right-handed. */
@@ -59,7 +59,7 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const { look, scale, width, height } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
   view.depth(depth);
-  view.eye(eye);
+  placeEye(view, depth, eye);
   const { near, far } = depth;
   const nearClip = out.depth === '-1..1' ? -1 : out.depth === '0..1' ? 0 : 1;
   const farClip = out.depth === '1..0' ? 0 : 1;
@@ -199,5 +199,5 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   return out;
 }
 
-const depth: Depth = { near: 0, toFocus: 0, far: 0 };
-const eye: Spot = { x: 0, y: 0, height: 0 };
+const depth = new WorkingDepth();
+const eye = new WorkingSpot();

@@ -7,13 +7,7 @@ export interface Point {
   y: number;
 }
 
-/** A point in space, or a direction: world units. */
-export interface Spot {
-  x: number;
-  y: number;
-  /** Up. */
-  height: number;
-}
+export type { Spot } from '../ground/index.ts';
 
 /** All that says where the camera is. */
 export interface Pose {

@@ -1,4 +1,5 @@
 /** Does it show? For culling. */
+import { WorkingSpot } from './working.ts';
 import type { Spot } from './pose.ts';
 import type { View } from './view.ts';
 
@@ -37,8 +38,13 @@ export function frustumPlanes(view: View, out: Float64Array = new Float64Array(2
   plane(out, 12, up, 1, -bottomY * per, -bottomY * at);
   plane(out, 16, right, 0, 1, -near);
   plane(out, 20, right, 0, -1, far);
+  // What touches a side shows, whatever rounding says.
+  for (let k = 3; k < 24; k += 4) out[k] = (out[k] ?? 0) + HAIR * view.span;
   return out;
 }
+
+/** In spans. */
+const HAIR = 1e-7;
 
 /** `sign · axis + open · forward`, and `shift` at the eye; made one unit long. */
 function plane(out: Float64Array, k: number, axis: Spot, sign: number, open: number, shift: number): void {
@@ -81,7 +87,7 @@ export function showsCircle(planes: Float64Array, x: number, y: number, height: 
   return true;
 }
 
-const eye: Spot = { x: 0, y: 0, height: 0 };
-const forward: Spot = { x: 0, y: 0, height: 0 };
-const right: Spot = { x: 0, y: 0, height: 0 };
-const up: Spot = { x: 0, y: 0, height: 0 };
+const eye = new WorkingSpot();
+const forward = new WorkingSpot();
+const right = new WorkingSpot();
+const up = new WorkingSpot();

@@ -1,8 +1,9 @@
 /** The geometry of one pose on one screen. */
 import { clamp } from '../math/index.ts';
-import { fitDepth, type Depth } from './depth.ts';
+import { fitDepth, placeEye, type Depth } from './depth.ts';
 import { Look, NO_INSETS, SIGHT } from './look.ts';
 import { pick } from './pick.ts';
+import { WorkingDepth } from './working.ts';
 import type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
 
 /** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
@@ -155,12 +156,7 @@ export class View implements Pose {
 
   /** Where it looks from; an orthographic lens from where nothing of the ground is before it. */
   eye(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
-    const { look, x, y, focusHeight } = this;
-    const away = this.depth(depth).toFocus;
-    out.x = x - away * look.cosPitch * look.sinHeading;
-    out.y = y + away * look.cosPitch * look.cosHeading;
-    out.height = focusHeight + away * look.sinPitch;
-    return out;
+    return placeEye(this, this.depth(depth), out);
   }
 
   /** The view direction, one unit long. */
@@ -280,7 +276,7 @@ export class View implements Pose {
   }
 }
 
-const depth: Depth = { near: 0, toFocus: 0, far: 0 };
+const depth = new WorkingDepth();
 
 /** The copy of a distance that is nearest to 0 in a world that repeats itself. */
 export function nearestCopy(distance: number, period: number): number {
@@ -310,14 +306,14 @@ export function aim(
   const aimed: Aimed = view;
   const { look } = view;
   look.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
-  look.turn(pose.heading ?? 0, pose.pitch ?? 90, pose.fieldOfView ?? 0);
   aimed.x = canonical(pose.x, ground.periodX);
   aimed.y = canonical(pose.y, ground.periodY);
   aimed.focusHeight = pose.focusHeight ?? 0;
   aimed.span = pose.span;
-  aimed.heading = look.heading;
-  aimed.pitch = look.pitch;
-  aimed.fieldOfView = look.fieldOfView;
+  aimed.heading = pose.heading ?? 0;
+  aimed.pitch = pose.pitch ?? 90;
+  aimed.fieldOfView = pose.fieldOfView ?? 0;
+  look.turn(aimed);
   aimed.width = screen.width;
   aimed.height = screen.height;
   aimed.scale = look.frameHeight / pose.span;
