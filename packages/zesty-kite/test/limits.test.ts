@@ -21,6 +21,7 @@ const cornersOf = fc
   );
 const place = between(-6000, 6000);
 type Corner = [number, number];
+const nowhere = { x: NaN, y: NaN };
 
 /** How far the corners reach over the farthest edge, seen from a focus. */
 function over(
@@ -146,16 +147,16 @@ test('G4: along a coast with bays and a hole the focus never leaves, slides on, 
     fc.property(coasts, pushes, (rings, list) => {
       const coast = new Coast(rings);
       const at = { x: NaN, y: NaN };
-      coast.slide(NaN, NaN, 130, 20, at);
+      coast.slide(nowhere, { x: 130, y: 20 }, at);
       for (const [x, y] of list) {
         const from = { ...at };
-        coast.slide(from.x, from.y, x, y, at);
+        coast.slide(from, { x, y }, at);
         expect(coast.contains(at.x, at.y)).toBe(true);
         // It is not farther from where it was pushed than before, and pushing on moves nothing.
         expect(pixelsBetween(at, { x, y })).toBeLessThanOrEqual(pixelsBetween(from, { x, y }) + 1e-6);
         const before = { ...at };
-        coast.slide(at.x, at.y, x, y, at);
-        coast.slide(at.x, at.y, x, y, at);
+        coast.slide(at, { x, y }, at);
+        coast.slide(at, { x, y }, at);
         expect(pixelsBetween(at, before)).toBeLessThan(pixelsBetween(from, { x, y }) * 0.9 + 1e-4);
         if (pixelsBetween(before, { x, y }) < 1e-9) expect(pixelsBetween(at, before)).toBeLessThan(1e-9);
       }
@@ -168,13 +169,13 @@ test('a coast lets a free way go all the way, and brings what is outside to the 
     fc.property(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
       const coast = new Coast(rings);
       const at = { x: 0, y: 0 };
-      coast.slide(120, 0, 120 + 40 * Math.cos(way), 40 * Math.sin(way) * 0.2, at);
+      coast.slide({ x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
       if (Math.cos(way) > 0)
         expect(pixelsBetween(at, { x: 120 + 40 * Math.cos(way), y: 8 * Math.sin(way) })).toBeLessThan(1e-9);
       const outside = { x: far * Math.cos(way), y: far * Math.sin(way) };
       const edge = { x: 0, y: 0 };
       const away = coast.nearestEdge(outside.x, outside.y, edge);
-      coast.slide(NaN, NaN, outside.x, outside.y, at);
+      coast.slide(nowhere, outside, at);
       expect(coast.contains(at.x, at.y)).toBe(true);
       expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
     }),

@@ -154,7 +154,7 @@ export function keepInside(
       keepInConvex(shape.convex, inlay, wish, out);
       return;
     case 'coast':
-      shape.coast.slide(from.x, from.y, x, y, out);
+      shape.coast.slide(from, wish, out);
   }
 }
 

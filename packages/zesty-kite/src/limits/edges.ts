@@ -1,0 +1,169 @@
+/** The edges of polygons, and a grid over them by which a way finds the first edge in it. */
+import type { Point } from '../view/index.ts';
+
+export type Ring = readonly (readonly [number, number])[];
+
+/** Ways end this far before an edge, as a share of the greatest coordinate. */
+const SKIN = 1e-9;
+
+/**
+ * A square grid says which edges touch a cell: a way looks only at the cells that it crosses (the
+ * walk through them is that of J. Amanatides and A. Woo, Eurographics 1987).
+ */
+export class Edges {
+  /** Two ends an edge: x1, y1, x2, y2. */
+  readonly ends: Float64Array;
+  /** World units. */
+  readonly skin: number;
+  readonly #left: number;
+  readonly #top: number;
+  readonly #cell: number;
+  readonly #columns: number;
+  readonly #rows: number;
+  /** The edges of cell i are #items[#starts[i]] … #items[#starts[i + 1] - 1]. */
+  readonly #starts: Int32Array;
+  readonly #items: Int32Array;
+
+  /** The middle of the extent, and how far it goes down. */
+  readonly middle: { readonly x: number; readonly y: number; readonly high: number };
+
+  /** What the last `cast` came to: how much of the way is free, 0 … 1, and the edge in it; -1 for none. */
+  share = NaN;
+  met = -1;
+
+  #wayX = NaN;
+  #wayY = NaN;
+  /** The skin as a share of the way. */
+  #skinShare = NaN;
+
+  /** @param rings closed: the last corner is followed by the first */
+  constructor(rings: readonly Ring[]) {
+    this.ends = Float64Array.from(rings.flatMap((ring) => ring.flatMap((from, i) => [...from, ...next(ring, i)])));
+    let left = Infinity;
+    let top = Infinity;
+    let right = -Infinity;
+    let bottom = -Infinity;
+    for (const [x, y] of rings.flat()) {
+      left = Math.min(left, x);
+      top = Math.min(top, y);
+      right = Math.max(right, x);
+      bottom = Math.max(bottom, y);
+    }
+    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
+    const count = this.ends.length / 4;
+    this.skin = SKIN * Math.max(Math.abs(left), Math.abs(right), Math.abs(top), Math.abs(bottom));
+    this.#cell = Math.max(right - left, bottom - top) / Math.max(1, Math.ceil(Math.sqrt(count)));
+    this.#left = left;
+    this.#top = top;
+    this.#columns = Math.floor((right - left) / this.#cell) + 1;
+    this.#rows = Math.floor((bottom - top) / this.#cell) + 1;
+    const cells: number[][] = Array.from({ length: this.#columns * this.#rows }, () => []);
+    for (let edge = 0; edge < count; edge++) this.#enter(edge, cells);
+    this.#starts = new Int32Array(cells.length + 1);
+    cells.forEach((items, i) => {
+      this.#starts[i + 1] = (this.#starts[i] ?? 0) + items.length;
+    });
+    this.#items = Int32Array.from(cells.flat());
+  }
+
+  /** Writes an edge down in every cell that it may touch. */
+  #enter(edge: number, cells: number[][]): void {
+    const x1 = this.end(edge, 0);
+    const y1 = this.end(edge, 1);
+    const x2 = this.end(edge, 2);
+    const y2 = this.end(edge, 3);
+    const lastRow = this.#row(Math.max(y1, y2) + this.skin);
+    for (let row = this.#row(Math.min(y1, y2) - this.skin); row <= lastRow; row++) {
+      // The part of the edge in this row, and half a cell around it against rounding.
+      const upper = this.#top + (row - 0.5) * this.#cell;
+      const lower = this.#top + (row + 1.5) * this.#cell;
+      const at = (y: number): number =>
+        x1 + ((x2 - x1) * (Math.min(Math.max(y, Math.min(y1, y2)), Math.max(y1, y2)) - y1)) / (y2 - y1);
+      const a = y1 === y2 ? x1 : at(upper);
+      const b = y1 === y2 ? x2 : at(lower);
+      const last = this.#column(Math.max(a, b) + this.skin);
+      for (let column = this.#column(Math.min(a, b) - this.skin); column <= last; column++)
+        cells[row * this.#columns + column]?.push(edge);
+    }
+  }
+
+  /** One of x1, y1, x2, y2. */
+  end(edge: number, which: number): number {
+    return this.ends[edge * 4 + which] ?? 0;
+  }
+
+  #column(x: number): number {
+    return Math.min(Math.max(Math.floor((x - this.#left) / this.#cell), 0), this.#columns - 1);
+  }
+
+  #row(y: number): number {
+    return Math.min(Math.max(Math.floor((y - this.#top) / this.#cell), 0), this.#rows - 1);
+  }
+
+  /** Sets `share` to how much of a way is free, up to a skin's breadth before the first edge in it, and `met` to that edge. */
+  cast(from: Readonly<Point>, to: Readonly<Point>): void {
+    const { x, y } = from;
+    const wayX = to.x - x;
+    const wayY = to.y - y;
+    const length = Math.sqrt(wayX * wayX + wayY * wayY);
+    this.met = -1;
+    this.share = 1;
+    if (length === 0) return;
+    const skinShare = this.skin / length;
+    this.#wayX = wayX;
+    this.#wayY = wayY;
+    this.#skinShare = skinShare;
+    let column = this.#column(x);
+    let row = this.#row(y);
+    const lastColumn = this.#column(to.x + wayX * 2 * skinShare);
+    const lastRow = this.#row(to.y + wayY * 2 * skinShare);
+    const right = lastColumn > column ? 1 : -1;
+    const down = lastRow > row ? 1 : -1;
+    for (;;) {
+      this.#look(row * this.#columns + column, from);
+      if (column === lastColumn && row === lastRow) break;
+      const edgeX = this.#left + (column + (right > 0 ? 1 : 0)) * this.#cell;
+      const edgeY = this.#top + (row + (down > 0 ? 1 : 0)) * this.#cell;
+      const acrossAt = column === lastColumn ? Infinity : (edgeX - x) / wayX;
+      const downAt = row === lastRow ? Infinity : (edgeY - y) / wayY;
+      const at = Math.min(acrossAt, downAt);
+      if (at > this.share + 2 * skinShare) break;
+      if (row === lastRow || (column !== lastColumn && acrossAt < downAt)) column += right;
+      else row += down;
+    }
+    if (this.share * length < this.skin * 1e-3) this.share = 0;
+  }
+
+  /** Shortens the way to what the edges of a cell leave free. */
+  #look(cell: number, { x, y }: Readonly<Point>): void {
+    const { ends } = this;
+    const wayX = this.#wayX;
+    const wayY = this.#wayY;
+    const end = this.#starts[cell + 1] ?? 0;
+    for (let i = this.#starts[cell] ?? 0; i < end; i++) {
+      const edge = this.#items[i] ?? 0;
+      const x1 = ends[edge * 4] ?? 0;
+      const y1 = ends[edge * 4 + 1] ?? 0;
+      const runX = (ends[edge * 4 + 2] ?? 0) - x1;
+      const runY = (ends[edge * 4 + 3] ?? 0) - y1;
+      const cross = wayX * runY - wayY * runX;
+      if (cross === 0) continue;
+      const share = ((x1 - x) * runY - (y1 - y) * runX) / cross;
+      const along = ((x1 - x) * wayY - (y1 - y) * wayX) / cross;
+      const length = Math.sqrt(runX * runX + runY * runY);
+      const slack = this.skin / length;
+      // Before the edge by a skin's breadth, square to it.
+      const steep = Math.abs(cross) / (length * Math.sqrt(wayX * wayX + wayY * wayY));
+      const back = this.#skinShare / Math.max(steep, 1e-6);
+      if (along < -slack || along > 1 + slack || share < 0 || share - back > this.share) continue;
+      const free = Math.max(0, share - back);
+      if (free >= this.share) continue;
+      this.share = free;
+      this.met = edge;
+    }
+  }
+}
+
+function next(ring: Ring, i: number): readonly [number, number] {
+  return ring[(i + 1) % ring.length] ?? [0, 0];
+}
