@@ -1,0 +1,141 @@
+/** The nearest point that half-planes have in common, and by how much they have to give way to have one. */
+import type { Point } from '../view/index.ts';
+
+/** n · p ≤ room + t · gain, with normals n one unit long. */
+export interface HalfPlanes {
+  readonly count: number;
+  readonly normalX: Float64Array;
+  readonly normalY: Float64Array;
+  readonly room: Float64Array;
+  readonly gain: Float64Array;
+}
+
+/** More rounds of loosening than any polygon needs. */
+const MOST_ROUNDS = 200;
+
+/** What is looked for: the point nearest to (x, y) in all half-planes n · p ≤ room + t · gain. */
+export class Search {
+  x = NaN;
+  y = NaN;
+  /** World units. */
+  slack = NaN;
+  t = NaN;
+}
+
+/**
+ * Finds the least t ≥ 0 for which the half-planes have a point in common, and the one of those
+ * nearest to (x, y). Each time there is none, the three (or two opposite) edges that exclude each
+ * other say how large t has to be at least for them (Farkas' lemma).
+ */
+export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
+  sought.t = 0;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    if (nearest(planes, sought, out)) {
+      // Three edges that leave room for one point only say which, and (x, y) has no part in it.
+      if (round > 0 && against[2] !== -1)
+        cross(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought.t, out);
+      return;
+    }
+    const needed = neededBy(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0);
+    // Against rounding, each round goes on by a little at least.
+    sought.t = needed > sought.t ? needed : sought.t + sought.slack * 1e-3 * (round + 1);
+  }
+}
+
+/** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
+function cross(planes: HalfPlanes, i: number, j: number, k: number, t: number, out: Point): void {
+  const ij = turn(planes, i, j);
+  const jk = turn(planes, j, k);
+  const ki = turn(planes, k, i);
+  const a = ij >= jk && ij >= ki ? i : jk >= ki ? j : k;
+  meet(planes, a, a === i ? j : a === j ? k : i, t, out);
+}
+
+/** The sine of the angle between the normals of two edges, whichever way it turns. */
+function turn({ normalX, normalY }: HalfPlanes, a: number, b: number): number {
+  return Math.abs((normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0));
+}
+
+/** Sets `out` to where two edges cross. */
+function meet({ normalX, normalY, room, gain }: HalfPlanes, a: number, b: number, t: number, out: Point): void {
+  const roomA = (room[a] ?? 0) + t * (gain[a] ?? 0);
+  const roomB = (room[b] ?? 0) + t * (gain[b] ?? 0);
+  const size = (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
+  out.x = (roomA * (normalY[b] ?? 0) - roomB * (normalY[a] ?? 0)) / size;
+  out.y = (roomB * (normalX[a] ?? 0) - roomA * (normalX[b] ?? 0)) / size;
+}
+
+/** The edges that excluded each other in the last `nearest` that found nothing; -1 for no third one. */
+const against = new Int32Array(3);
+
+/**
+ * The point nearest to (x, y) in all half-planes: they are taken one by one, and one that excludes
+ * the nearest point so far has the next on its edge (as in R. Seidel's linear programming, Discrete &
+ * Computational Geometry 6, 1991).
+ */
+export function nearest(planes: HalfPlanes, { x, y, slack, t }: Search, out: Point): boolean {
+  const { count, normalX, normalY, room, gain } = planes;
+  out.x = x;
+  out.y = y;
+  for (let i = 0; i < count; i++) {
+    const nx = normalX[i] ?? 0;
+    const ny = normalY[i] ?? 0;
+    const limit = (room[i] ?? 0) + t * (gain[i] ?? 0);
+    if (nx * out.x + ny * out.y <= limit + slack * 1e-3) continue;
+    const off = limit - (nx * x + ny * y);
+    const footX = x + nx * off;
+    const footY = y + ny * off;
+    let low = -Infinity;
+    let high = Infinity;
+    let lowBy = -1;
+    let highBy = -1;
+    for (let j = 0; j < i; j++) {
+      const mx = normalX[j] ?? 0;
+      const my = normalY[j] ?? 0;
+      const along = my * nx - mx * ny; // the edge runs along (-ny, nx)
+      const left = (room[j] ?? 0) + t * (gain[j] ?? 0) - (mx * footX + my * footY);
+      if (Math.abs(along) < 1e-12) {
+        if (left >= -slack) continue;
+        against[0] = i;
+        against[1] = j;
+        against[2] = -1;
+        return false;
+      }
+      const at = left / along;
+      if (along > 0 && at < high) {
+        high = at;
+        highBy = j;
+      }
+      if (along < 0 && at > low) {
+        low = at;
+        lowBy = j;
+      }
+    }
+    if (low > high + slack) {
+      against[0] = i;
+      against[1] = lowBy;
+      against[2] = highBy;
+      return false;
+    }
+    // A corner is where two edges cross, to the last bit, wherever (x, y) is.
+    if (low > 0) meet(planes, i, lowBy, t, out);
+    else if (high < 0) meet(planes, i, highBy, t, out);
+    else {
+      out.x = footX;
+      out.y = footY;
+    }
+  }
+  return true;
+}
+
+/** The least t at which edges that exclude each other no longer do. */
+function neededBy(planes: HalfPlanes, i: number, j: number, k: number): number {
+  const { room, gain } = planes;
+  // λi·ni + λj·nj + λk·nk = 0, all of one sign
+  const li = k < 0 ? 1 : turn(planes, j, k);
+  const lj = k < 0 ? 1 : turn(planes, k, i);
+  const lk = k < 0 ? 0 : turn(planes, i, j);
+  const rooms = li * (room[i] ?? 0) + lj * (room[j] ?? 0) + (k < 0 ? 0 : lk * (room[k] ?? 0));
+  const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
+  return gains > 0 ? -rooms / gains : Infinity;
+}
