@@ -13,6 +13,15 @@ export const straightDown = {
   zoom: { leastSpan: 24, mostSpan: 768, notch: 1.12, halfLife: 0.09, anchor: 'cursor' },
   bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenSmaller: 'centre' },
   resize: { keep: 'scale' },
+  bindings: {
+    drag: ['MouseRight', 'MouseMiddle', 'Touch'],
+    swing: [],
+    turnLeft: [],
+    turnRight: [],
+    tiltUp: [],
+    tiltDown: [],
+  },
+  hold: { turn: false },
 };
 
 /** Tiles of 64 × 32 pixels, 16 units a side; the focus stays inside the shore, bays and all. */
@@ -27,6 +36,17 @@ export function isometric(shore) {
     turn: { halfLife: 0.09 },
     bounds: { area: shore.geometry, keep: 'focus' },
     resize: { keep: 'scale' },
+    bindings: {
+      drag: ['MouseRight', 'MouseMiddle', 'Touch'],
+      swing: [],
+      turnLeft: [],
+      turnRight: [],
+      tiltUp: [],
+      tiltDown: [],
+      stepLeft: ['KeyQ'],
+      stepRight: ['KeyE'],
+    },
+    hold: { turn: false },
   };
 }
 
@@ -54,6 +74,7 @@ export function overTheHills(hull) {
     zoom: { leastSpan: 24, mostSpan: 520, notch: 1.12, halfLife: 0.1 },
     bounds: { area: hull.geometry, keep: 'view', elastic: 0.12 },
     resize: { keep: 'span' },
+    bindings: { drag: ['MouseRight', 'Touch'], swing: ['MouseMiddle'] },
   };
 }
 

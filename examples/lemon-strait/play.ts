@@ -19,12 +19,10 @@ export interface Page {
   /** The camera goes over the hills, instead of over a flat map. */
   readonly hilly: boolean;
   readonly createPainter: (scene: Scene) => (view: View) => void;
-  /** What further keys do, by their UI Events code. */
-  readonly keys?: Readonly<Record<string, (camera: Camera) => void>>;
 }
 
 /** Runs a page; its element, buttons and readout are found by their ids. */
-export async function play({ settings: url, hilly, createPainter, keys = {} }: Page): Promise<void> {
+export async function play({ settings: url, hilly, createPainter }: Page): Promise<void> {
   const canvas = element('map', HTMLCanvasElement);
   const readout = element('readout', HTMLOutputElement);
   const [settings, ground, places, barges] = await Promise.all([
@@ -95,9 +93,6 @@ export async function play({ settings: url, hilly, createPainter, keys = {} }: P
   canvas.addEventListener('pointerleave', () => {
     cursor = null;
     tell();
-  });
-  window.addEventListener('keydown', (event) => {
-    if (!event.repeat && !event.ctrlKey && !event.metaKey && !event.altKey) keys[event.code]?.(camera);
   });
   connectBarges((sail) => {
     underWay = sail;

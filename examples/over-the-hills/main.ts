@@ -3,22 +3,4 @@ import settings from '../../data/lemon-strait/settings/over-the-hills.json?url';
 import { play } from '../lemon-strait/play.ts';
 import { createPainter } from './paint.ts';
 
-await play({
-  settings,
-  hilly: true,
-  createPainter,
-  keys: {
-    KeyQ: (camera) => {
-      camera.turn(-45);
-    },
-    KeyE: (camera) => {
-      camera.turn(45);
-    },
-    KeyR: (camera) => {
-      camera.tilt(8);
-    },
-    KeyF: (camera) => {
-      camera.tilt(-8);
-    },
-  },
-});
+await play({ settings, hilly: true, createPainter });

@@ -10,12 +10,4 @@ await play({
   settings,
   hilly: false,
   createPainter: (scene) => createPainter(scene, tiles),
-  keys: {
-    KeyQ: (camera) => {
-      camera.turn(-90);
-    },
-    KeyE: (camera) => {
-      camera.turn(90);
-    },
-  },
 });

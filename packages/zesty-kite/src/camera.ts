@@ -5,13 +5,11 @@ import {
   Hands,
   SignalQueue,
   type About,
-  type HoldIntent,
-  type PanIntent,
+  type Intent,
   type PlaceSignal,
   type Signal,
   type SignalBody,
   type StampedSignal,
-  type ZoomIntent,
 } from './control/index.ts';
 import type { Terrain } from './ground/index.ts';
 import { boundaryOf, excessOf, mostSpanInside } from './limits/index.ts';
@@ -19,31 +17,21 @@ import {
   Course,
   createRules,
   goalPose,
-  holdAnew,
   isAtRest,
   isPanning,
+  isSteered,
   leastSpan,
-  letGo,
   microsOf,
   Motion,
   mostSpan,
   placeAt,
   refit,
   resize,
-  setFingers,
-  settle,
   startPlace,
-  stopMoving,
-  takeBelow,
-  takeGrip,
-  takeGripOf,
-  tiltBy,
-  turnBy,
-  zoomBy,
-  zoomToStop,
   type Place,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
+import { obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, WorkingInsets, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -98,7 +86,7 @@ export class Camera {
   readonly #terrain: Terrain | null;
   readonly #polls: ((time: number) => void)[] = [];
   readonly #waiting = new SignalQueue();
-  readonly #hands = new Hands();
+  readonly #hands: Hands;
   readonly #course: Course;
   readonly #frame = new Motion();
   readonly #insets = new WorkingInsets();
@@ -122,6 +110,7 @@ export class Camera {
     checkSettings(settings);
     this.#written = mergeSettings({}, settings);
     this.#settings = checkSettings(this.#written);
+    this.#hands = new Hands(this.#settings);
     this.#wake = options.wake ?? (() => undefined);
     this.#terrain = options.terrain ?? null;
     this.#course = new Course(createRules(this.#settings, this.#screen, this.#terrain));
@@ -200,7 +189,8 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (body.kind === 'key' && !Hands.bound(body.code, this.#settings)) return false;
+    if (body.kind === 'key' && !this.binds(body.code)) return false;
+    if (body.kind === 'press' && !this.binds(body.input)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -208,6 +198,11 @@ export class Camera {
     this.#waiting.add(body, time);
     if (asleep) this.#wake();
     return true;
+  }
+
+  /** Whether any binding names an input: a key's `code`, or a button such as `MouseMiddle`. */
+  binds(input: string): boolean {
+    return this.#hands.uses(input);
   }
 
   /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */
@@ -335,7 +330,11 @@ export class Camera {
 
   /** A clock that leaps further than anybody holds a key is a gap, and is written down as one. */
   #guard(micros: number): void {
-    if (micros - this.#course.micros <= LONGEST_STRETCH_MICROS || !isPanning(this.#course.kept)) return;
+    if (
+      micros - this.#course.micros <= LONGEST_STRETCH_MICROS ||
+      (!isPanning(this.#course.kept) && !isSteered(this.#course.kept))
+    )
+      return;
     this.#apply({ kind: 'gap', phase: 'begin' }, 0);
     this.#apply({ kind: 'gap', phase: 'end' }, micros);
   }
@@ -352,28 +351,34 @@ export class Camera {
         this.#resize(body);
         break;
       case 'key':
-        this.#pan(this.#hands.key(body, this.#settings));
+        this.#obey(this.#hands.key(body));
         break;
       case 'wheel':
-        this.#zoom(this.#hands.wheel(body, this.#settings, this.#screen));
+        obey(this.#course, this.#hands.wheel(body, this.#screen));
+        break;
+      case 'press':
+        this.#obey(this.#hands.press(body));
+        break;
+      case 'move':
+        this.#obey(this.#hands.move(body, this.#screen));
+        break;
+      case 'lift':
+        this.#obey(this.#hands.lift(body));
         break;
       case 'hold':
-        this.#hold(this.#hands.hold(body));
+        obey(this.#course, this.#hands.hold(body));
         break;
       case 'let-go':
-        this.#hold(this.#hands.letGo(body));
+        obey(this.#course, this.#hands.letGo(body));
         break;
       case 'turn':
-        this.#gripAbout(body.about);
-        turnBy(kept, this.#course.rules, body.degrees);
+        turn(this.#course, body.degrees, body.about);
         break;
       case 'tilt':
-        this.#gripAbout(body.about);
-        tiltBy(kept, this.#course.rules, body.degrees);
+        tilt(this.#course, body.degrees, body.about);
         break;
       case 'release':
-        this.#pan(this.#hands.release());
-        this.#hold(this.#hands.letGo({ kind: 'let-go' }));
+        this.#obey(this.#hands.release());
         break;
       case 'gap':
         kept.stalled = body.phase === 'begin';
@@ -394,44 +399,8 @@ export class Camera {
     }
   }
 
-  #pan({ right, down }: PanIntent): void {
-    this.#course.kept.targetX = right;
-    this.#course.kept.targetY = down;
-  }
-
-  #zoom({ notches, anchor, x, y }: ZoomIntent): void {
-    const { kept, rules, look } = this.#course;
-    if (kept.fingers === 2) return;
-    if (kept.fingers === 0) {
-      if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
-      else if (anchor === 'below-eye') takeBelow(kept, look);
-      else letGo(kept);
-    }
-    zoomBy(kept, rules, look, notches);
-  }
-
-  /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
-  #hold({ fingers, change }: HoldIntent): void {
-    if (change === 'none') return;
-    const { kept, rules, look } = this.#course;
-    setFingers(kept, fingers);
-    if (change === 'anew') {
-      stopMoving(kept);
-      holdAnew(kept, rules, look);
-    }
-    if (fingers.length > 0) settle(kept, rules, look);
-    else zoomToStop(kept, rules, look);
-    kept.easing = true;
-    kept.unseen = rules.terrain !== null;
-  }
-
-  /** Takes hold of what a turn or a tilt goes about; a hand goes on holding what it holds. */
-  #gripAbout(about: About | undefined): void {
-    const { kept, rules, look } = this.#course;
-    if (kept.fingers > 0) return;
-    if (about === undefined) letGo(kept);
-    else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);
-    else takeGrip(kept, rules, look, about.screenX, about.screenY);
+  #obey(intents: readonly Intent[]): void {
+    for (const intent of intents) obey(this.#course, intent);
   }
 
   #resize(screen: Screen): void {
@@ -449,8 +418,7 @@ export class Camera {
     this.#written = written;
     this.#rule(checkSettings(written), otherBounds);
     refit(this.#course.kept, this.#course.rules, this.#course.look, otherBounds);
-    this.#hands.keepBound(this.#settings);
-    this.#pan(this.#hands.pan(this.#settings));
+    obey(this.#course, this.#hands.adopt(this.#settings));
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
@@ -465,7 +433,6 @@ export class Camera {
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
-    this.#hands.letGo({ kind: 'let-go' });
     this.#course.restart();
     this.#origin = null;
     this.#micros = 0;

@@ -1,12 +1,16 @@
 export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera.ts';
 export type {
   About,
+  Button,
   ChangeSignal,
   GapSignal,
   HoldSignal,
   KeySignal,
   LetGoSignal,
+  LiftSignal,
+  MoveSignal,
   PlaceSignal,
+  PressSignal,
   ReleaseSignal,
   ScreenSignal,
   Signal,

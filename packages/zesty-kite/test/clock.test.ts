@@ -102,7 +102,7 @@ test('wake is called once for what comes in while settled; settled waits for a f
   expect(camera.settled).toBe(false);
   camera.advance(0);
   expect(camera.settled).toBe(true);
-  expect(camera.signal({ ...KEY, code: 'KeyQ' })).toBe(false);
+  expect(camera.signal({ ...KEY, code: 'KeyX' })).toBe(false);
   expect(woken).toBe(0);
   camera.signal({ ...KEY, time: 10 });
   camera.signal({ ...KEY, down: false, time: 12 });

@@ -385,9 +385,9 @@ test('G7: zoom, pitch and turning limits are never passed, by any delta however 
       const settings = { ...steering.settings, pitch };
       const { least: leastTurn = null, most: mostTurn = null } = settings.turn ?? {};
       drive({ ...steering, settings }, SHORT, ({ view, goal, spanRange: { least, most } }) => {
-        // What the bounds allow is worked out anew here, to a last bit or two.
-        expect(view.span).toBeGreaterThanOrEqual(least * (1 - 1e-12));
-        expect(view.span).toBeLessThanOrEqual(most * (1 + 1e-12));
+        // What the bounds allow is worked out anew here, and is steep where the lens follows the span.
+        expect(view.span).toBeGreaterThanOrEqual(least * (1 - 1e-9));
+        expect(view.span).toBeLessThanOrEqual(most * (1 + 1e-9));
         for (const pose of [view, goal]) {
           expect(pose.span).toBeGreaterThanOrEqual(settings.zoom?.leastSpan ?? NaN);
           expect(pose.span).toBeLessThanOrEqual(settings.zoom?.mostSpan ?? NaN);

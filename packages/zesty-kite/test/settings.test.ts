@@ -31,7 +31,7 @@ test('all problems are listed at once, each with its path, the value found and w
     zooom: { notch: 2 },
     zoom: { notch: -3, anchor: 'middle', halflife: 1 },
     pan: { speed: 'fast', startHalfLife: Infinity },
-    keys: { up: ['KeyW', 'w'] },
+    bindings: { panUp: ['KeyW', 'w'] },
     bounds: { left: 0, top: 'up', right: 10 },
     pitch: { degrees: [[10, 30], [20]] },
   });
@@ -42,7 +42,7 @@ test('all problems are listed at once, each with its path, the value found and w
     'zoom.notch: -3; a number from 1.001 to 16, such as 1.1',
     'zoom.anchor: "middle"; one of "cursor", "focus", "below-eye"',
     'bounds.top: "up"; a number from -1000000000000 to 1000000000000, such as 512',
-    'keys.up[1]: "w"; a UI Events key code, such as "KeyW"',
+    'bindings.panUp[1]: "w"; a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"',
     'zooom: an unknown key; perhaps "zoom"',
     'zoom.halflife: an unknown key; perhaps "halfLife"',
   ]);
@@ -170,7 +170,8 @@ test('what the JSON Schema lets through has at most contradictions, and what we 
       'hold',
       'wrap',
       'resize',
-      'keys',
+      'bindings',
+      'drag',
       'ground',
       'typo',
     ),
@@ -208,11 +209,11 @@ test('G9: a key that a live change takes away from the camera is let go, and is 
   camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
   camera.advance(0);
   camera.advance(500);
-  camera.change({ keys: { right: ['KeyL'] } });
+  camera.change({ bindings: { panRight: ['KeyL'] } });
   camera.advance(5000);
   expect(camera.settled).toBe(true);
   expect(camera.signal({ kind: 'key', code: 'KeyD', down: false })).toBe(false);
-  camera.change({ keys: { right: ['KeyD'] } });
+  camera.change({ bindings: { panRight: ['KeyD'] } });
   camera.advance(6000);
   expect(camera.settled).toBe(true);
 });

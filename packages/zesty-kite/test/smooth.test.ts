@@ -29,8 +29,15 @@ function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
     settings: {
       ...steering.settings,
       pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
-      // About the ground below an eye that is far away, every tilt swings the view by many screens.
-      zoom: { ...steering.settings.zoom, notch: 1.2, halfLife, anchor: 'cursor', ...spans(steering) },
+      // About the ground below an eye that is far away, every tilt swings the view by many screens; and a
+      // grip that ends on a slope hands over to the ground that is followed.
+      zoom: {
+        ...steering.settings.zoom,
+        notch: 1.2,
+        halfLife,
+        anchor: steering.hilly ? 'focus' : 'cursor',
+        ...spans(steering),
+      },
       pitch: { ...steering.settings.pitch, halfLife: 0.15, least: 30 },
       // Where a hill comes up to the eye, it is lifted from one moment to the next.
       lens: steering.hilly ? {} : { ...steering.settings.lens, halfLife: 0.15 },

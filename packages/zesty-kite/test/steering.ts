@@ -146,6 +146,7 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     turn: fc.oneof(fc.constant({}), fc.record({ least: between(-200, 0), most: between(0, 200), halfLife })),
     hold: fc.record({ turn: fc.boolean() }),
     bounds: bounded ? bounds : fc.constant(null),
+    bindings: fc.constant<Settings['bindings']>({ swing: ['MouseRight'] }),
     resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
   });
   return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
@@ -182,6 +183,18 @@ const change = fc.oneof(
 );
 const gap = fc.constantFrom('begin' as const, 'end' as const).map((phase) => ({ kind: 'gap' as const, phase }));
 const finger = fc.integer({ min: 1, max: 3 });
+const press = fc.record({
+  kind: fc.constant('press' as const),
+  id: finger,
+  input: fc.constantFrom('Touch' as const, 'Touch' as const, 'MouseMiddle' as const, 'MouseRight' as const),
+  x: pixel,
+  y: pixel,
+});
+const move = fc.record({ kind: fc.constant('move' as const), id: finger, x: pixel, y: pixel });
+const lift = fc.record(
+  { kind: fc.constant('lift' as const), id: finger, cancelled: fc.constant(true) },
+  { requiredKeys: ['kind', 'id'] },
+);
 const hold = fc.record({ kind: fc.constant('hold' as const), id: finger, x: pixel, y: pixel });
 const letGo = fc.record({ kind: fc.constant('let-go' as const), id: finger });
 const about = fc.option(
@@ -198,6 +211,7 @@ export const hands = {
   keys: key,
   wheel,
   fingers: fc.oneof(hold, hold, hold, letGo),
+  pointers: fc.oneof(press, move, move, move, lift),
   turns: fc.oneof(turning('turn'), turning('tilt')),
   everything: fc.oneof(
     key,
@@ -207,6 +221,10 @@ export const hands = {
     hold,
     hold,
     letGo,
+    press,
+    move,
+    move,
+    lift,
     turning('turn'),
     turning('tilt'),
     release,

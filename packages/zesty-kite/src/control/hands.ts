@@ -1,14 +1,22 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import type { Point, Screen } from '../view/index.ts';
-import type { HoldSignal, KeySignal, LetGoSignal, WheelSignal } from './signal.ts';
+import type { Screen } from '../view/index.ts';
+import { Bindings, type Ability } from './bindings.ts';
+import { Fingers, type HoldIntent } from './fingers.ts';
+import type { HoldSignal, KeySignal, LetGoSignal, LiftSignal, MoveSignal, PressSignal, WheelSignal } from './signal.ts';
 
-/** Pan at a rate, in pan speeds, for as long as nothing else is said. */
-export interface PanIntent {
-  readonly kind: 'pan';
+/** Go on at these rates for as long as nothing else is said. */
+export interface SteerIntent {
+  readonly kind: 'steer';
+  /** In pan speeds. */
   readonly right: number;
   readonly down: number;
+  /** Degrees per second: clockwise, and down. */
+  readonly turn: number;
+  readonly tilt: number;
+  /** Notches per second; positive: farther. */
+  readonly zoom: number;
 }
 
 /** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
@@ -21,93 +29,160 @@ export interface ZoomIntent {
   readonly y: number;
 }
 
-/** Hold what is under the fingers: none, one or two screen points in CSS pixels. */
-export interface HoldIntent {
-  readonly kind: 'hold';
-  readonly fingers: readonly Point[];
-  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
-  readonly change: 'anew' | 'moved' | 'none';
+/** Turn by a step, eased; or back to north, the short way round. */
+export interface StepIntent {
+  readonly kind: 'step';
+  /** Degrees clockwise; null for north. */
+  readonly degrees: number | null;
 }
 
-/** So many of the fingers that hold count: the oldest. */
-const COUNTED = 2;
-const STRAIGHT = 1;
+/** Turn and tilt at once about a screen point. */
+export interface SwingIntent {
+  readonly kind: 'swing';
+  /** Degrees: clockwise, and down. */
+  readonly turn: number;
+  readonly tilt: number;
+  /** CSS pixels. */
+  readonly x: number;
+  readonly y: number;
+}
+
+export type Intent = SteerIntent | ZoomIntent | StepIntent | SwingIntent | HoldIntent;
+
 const DIAGONAL = 0.7071067811865476;
+
+interface Swing {
+  readonly downX: number;
+  readonly downY: number;
+  readonly slop: number;
+  x: number;
+  y: number;
+  began: boolean;
+}
 
 export class Hands {
   readonly #held = new Set<string>();
-  /** In the order in which they came. */
-  readonly #fingers = new Map<number, Point>();
+  readonly #fingers = new Fingers();
+  readonly #swings = new Map<number, Swing>();
+  /** What pointers have pressed, to be let go with them. */
+  readonly #pressed = new Map<number, string>();
+  #settings: FullSettings;
+  #bindings: Bindings;
 
-  /** Whether any setting names this key. */
-  static bound(code: string, { keys }: FullSettings): boolean {
-    return (
-      keys.up.includes(code) ||
-      keys.left.includes(code) ||
-      keys.down.includes(code) ||
-      keys.right.includes(code) ||
-      keys.fast.includes(code)
-    );
+  constructor(settings: FullSettings) {
+    this.#settings = settings;
+    this.#bindings = new Bindings(settings.bindings);
   }
 
-  key(signal: KeySignal, settings: FullSettings): PanIntent {
-    if (signal.down) this.#held.add(signal.code);
-    else this.#held.delete(signal.code);
-    return this.pan(settings);
+  /** From now on by other settings. Keys that they have no use for are let go: nobody would hear them go up. */
+  adopt(settings: FullSettings): SteerIntent {
+    if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
+    this.#settings = settings;
+    for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
+    return this.#steer();
   }
 
-  /** Lets go of keys that these settings have no use for: nobody would hear them go up. */
-  keepBound(settings: FullSettings): void {
-    for (const code of [...this.#held]) if (!Hands.bound(code, settings)) this.#held.delete(code);
+  /** Whether any binding names this input. */
+  uses(input: string): boolean {
+    return this.#bindings.names(input);
   }
 
-  /** Lets go of every key. */
-  release(): PanIntent {
+  key({ code, down }: KeySignal): Intent[] {
+    const before = this.#held.has(code);
+    if (down) this.#held.add(code);
+    else this.#held.delete(code);
+    return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
+  }
+
+  press({ id, x, y, input }: PressSignal): Intent[] {
+    const asked = this.#bindings.asks(input, this.#held);
+    this.#held.add(input);
+    this.#pressed.set(id, input);
+    const { drag } = this.#settings;
+    const slop = input === 'Touch' ? drag.touchSlop : drag.slop;
+    const strokes = this.#strokes(input);
+    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, slop));
+    else if (asked.includes('swing')) this.#swings.set(id, { downX: x, downY: y, slop, x, y, began: false });
+    return [...strokes, this.#steer()];
+  }
+
+  move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
+    const swing = this.#swings.get(id);
+    if (swing === undefined) return this.#fingers.move(id, x, y, this.#settings);
+    const wayX = x - swing.downX;
+    const wayY = y - swing.downY;
+    if (!swing.began && wayX * wayX + wayY * wayY <= swing.slop * swing.slop) return [];
+    const { turn, pitch } = this.#settings;
+    const right = swing.began ? x - swing.x : 0;
+    const down = swing.began ? y - swing.y : 0;
+    swing.began = true;
+    swing.x = x;
+    swing.y = y;
+    const turned = (right / height) * turn.perScreen;
+    const tilted = (down / height) * pitch.perScreen;
+    return [{ kind: 'swing', turn: turned, tilt: tilted, x: swing.downX, y: swing.downY }];
+  }
+
+  lift({ id, cancelled }: LiftSignal): Intent[] {
+    const input = this.#pressed.get(id);
+    this.#pressed.delete(id);
+    this.#swings.delete(id);
+    if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
+    const letGo = this.#fingers.has(id) ? [this.#fingers.letGo(id, !cancelled)] : [];
+    return [...letGo, this.#steer()];
+  }
+
+  /** Lets go of everything: keys, buttons and fingers. */
+  release(): Intent[] {
     this.#held.clear();
-    return { kind: 'pan', right: 0, down: 0 };
+    this.#pressed.clear();
+    this.#swings.clear();
+    return [this.#steer(), this.#fingers.letGo(undefined, false)];
   }
 
-  /** What the held keys ask for: opposite keys cancel, diagonals are not faster. */
-  pan({ keys, pan }: FullSettings): PanIntent {
-    const right = Number(this.#anyOf(keys.right)) - Number(this.#anyOf(keys.left));
-    const down = Number(this.#anyOf(keys.down)) - Number(this.#anyOf(keys.up));
-    const speed = this.#anyOf(keys.fast) ? pan.fast : 1;
-    const share = right !== 0 && down !== 0 ? DIAGONAL : STRAIGHT;
-    return { kind: 'pan', right: right * speed * share + 0, down: down * speed * share + 0 };
+  wheel({ notches, x, y }: WheelSignal, { width, height }: Screen): ZoomIntent {
+    const { zoom } = this.#settings;
+    const anchor = notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
+    return { kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) };
   }
 
-  wheel(signal: WheelSignal, { zoom }: FullSettings, screen: Screen): ZoomIntent {
-    const anchor = signal.notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
-    const x = clamp(signal.x, 0, screen.width);
-    const y = clamp(signal.y, 0, screen.height);
-    return { kind: 'zoom', notches: signal.notches, anchor, x, y };
-  }
-
-  /** A finger comes, or moves. */
   hold({ id, x, y }: HoldSignal): HoldIntent {
-    const known = this.#fingers.has(id);
-    const change = known ? 'moved' : 'anew';
-    this.#fingers.set(id, { x, y });
-    return this.#holding(this.#counts(id) ? change : 'none');
+    return this.#fingers.hold(id, x, y, this.#settings);
   }
 
-  /** A finger goes, or all do. */
   letGo({ id }: LetGoSignal): HoldIntent {
-    const counted = id === undefined ? this.#fingers.size > 0 : this.#counts(id);
-    if (id === undefined) this.#fingers.clear();
-    else this.#fingers.delete(id);
-    return this.#holding(counted ? 'anew' : 'none');
+    return this.#fingers.letGo(id, false);
   }
 
-  #counts(id: number): boolean {
-    return [...this.#fingers.keys()].slice(0, COUNTED).includes(id);
+  /** What an input asks for once, when it comes down. */
+  #strokes(input: string): Intent[] {
+    const { turn, zoom } = this.#settings;
+    const stroke = (ability: Ability): Intent[] => {
+      if (ability === 'stepRight') return [{ kind: 'step', degrees: turn.step }];
+      if (ability === 'stepLeft') return [{ kind: 'step', degrees: -turn.step }];
+      if (ability === 'north') return [{ kind: 'step', degrees: null }];
+      if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
+      return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
+    };
+    return this.#bindings.asks(input, this.#held).flatMap(stroke);
   }
 
-  #holding(change: HoldIntent['change']): HoldIntent {
-    return { kind: 'hold', fingers: [...this.#fingers.values()].slice(0, COUNTED), change };
-  }
-
-  #anyOf(codes: readonly string[]): boolean {
-    return codes.some((code) => this.#held.has(code));
+  /** What all that is held asks for: opposites cancel, diagonals are not faster. */
+  #steer(): SteerIntent {
+    const { pan, turn, pitch, zoom } = this.#settings;
+    const asked = new Set<Ability>();
+    for (const input of this.#held) for (const ability of this.#bindings.asks(input, this.#held)) asked.add(ability);
+    const between = (one: Ability, other: Ability): number => Number(asked.has(one)) - Number(asked.has(other));
+    const right = between('panRight', 'panLeft');
+    const down = between('panDown', 'panUp');
+    const speed = (asked.has('fast') ? pan.fast : 1) * (right !== 0 && down !== 0 ? DIAGONAL : 1);
+    return {
+      kind: 'steer',
+      right: right * speed + 0,
+      down: down * speed + 0,
+      turn: between('turnRight', 'turnLeft') * turn.rate + 0,
+      tilt: between('tiltDown', 'tiltUp') * pitch.rate + 0,
+      zoom: zoom.stops === null ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
+    };
   }
 }

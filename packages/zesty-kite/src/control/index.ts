@@ -1,15 +1,20 @@
-export { Hands, type HoldIntent, type PanIntent, type ZoomIntent } from './hands.ts';
+export type { HoldIntent } from './fingers.ts';
+export { Hands, type Intent, type SteerIntent, type StepIntent, type SwingIntent, type ZoomIntent } from './hands.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanScreen,
   cleanSignal,
   type About,
+  type Button,
   type ChangeSignal,
   type GapSignal,
   type HoldSignal,
   type KeySignal,
   type LetGoSignal,
+  type LiftSignal,
+  type MoveSignal,
   type PlaceSignal,
+  type PressSignal,
   type ReleaseSignal,
   type ScreenSignal,
   type Signal,

@@ -30,6 +30,47 @@ export interface WheelSignal {
   readonly notches: number;
 }
 
+/** What a pointer can press. */
+export type Button = (typeof BUTTONS)[number];
+
+const BUTTONS = [
+  'MouseLeft',
+  'MouseMiddle',
+  'MouseRight',
+  'MouseBack',
+  'MouseForward',
+  'Touch',
+  'Pen',
+  'PenBarrel',
+  'PenEraser',
+] as const;
+
+/** A button or a finger came down. */
+export interface PressSignal {
+  readonly kind: 'press';
+  /** Tells presses apart until they are lifted. */
+  readonly id: number;
+  readonly input: Button;
+  /** CSS pixels from the top left of the screen. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** What is pressed moved. */
+export interface MoveSignal {
+  readonly kind: 'move';
+  readonly id: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** What was pressed went up; cancelled: it was taken away, and nothing is meant by it. */
+export interface LiftSignal {
+  readonly kind: 'lift';
+  readonly id: number;
+  readonly cancelled?: boolean;
+}
+
 /** A finger takes hold of the ground under a screen point, or moves there with what it holds. */
 export interface HoldSignal {
   readonly kind: 'hold';
@@ -95,6 +136,9 @@ export type SignalBody =
   | ScreenSignal
   | KeySignal
   | WheelSignal
+  | PressSignal
+  | MoveSignal
+  | LiftSignal
   | HoldSignal
   | LetGoSignal
   | TurnSignal
@@ -135,17 +179,18 @@ export function cleanSignal(signal: SignalBody): SignalBody {
     case 'wheel':
       return {
         kind: 'wheel',
-        x: clamp(number('x', signal.x), -MOST_PIXELS, MOST_PIXELS),
-        y: clamp(number('y', signal.y), -MOST_PIXELS, MOST_PIXELS),
+        ...position(signal),
         notches: clamp(number('notches', signal.notches), -MOST_NOTCHES, MOST_NOTCHES),
       };
+    case 'press':
+      if (!BUTTONS.includes(signal.input)) refuse('input', signal.input, `one of ${BUTTONS.join(', ')}`);
+      return { kind: 'press', id: number('id', signal.id), input: signal.input, ...position(signal) };
+    case 'move':
+      return { kind: 'move', id: number('id', signal.id), ...position(signal) };
+    case 'lift':
+      return { kind: 'lift', id: number('id', signal.id), ...(signal.cancelled === true ? { cancelled: true } : {}) };
     case 'hold':
-      return {
-        kind: 'hold',
-        id: number('id', signal.id),
-        x: clamp(number('x', signal.x), -MOST_PIXELS, MOST_PIXELS),
-        y: clamp(number('y', signal.y), -MOST_PIXELS, MOST_PIXELS),
-      };
+      return { kind: 'hold', id: number('id', signal.id), ...position(signal) };
     case 'let-go':
       return signal.id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id: number('id', signal.id) };
     case 'turn':
@@ -178,9 +223,16 @@ export function cleanSignal(signal: SignalBody): SignalBody {
       return refuse(
         'kind',
         (signal as { kind?: unknown }).kind,
-        'one of "screen", "key", "wheel", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
+        'one of "screen", "key", "wheel", "press", "move", "lift", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
       );
   }
+}
+
+function position({ x, y }: { readonly x: number; readonly y: number }): { x: number; y: number } {
+  return {
+    x: clamp(number('x', x), -MOST_PIXELS, MOST_PIXELS),
+    y: clamp(number('y', y), -MOST_PIXELS, MOST_PIXELS),
+  };
 }
 
 /** A size with both sides finite and in range; what is NaN or infinite is no size. */

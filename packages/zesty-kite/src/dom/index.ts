@@ -1,1 +1,2 @@
 export { listen } from './listen.ts';
+export type { PointerOptions, Tap } from './pointers.ts';

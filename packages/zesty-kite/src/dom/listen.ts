@@ -1,6 +1,7 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
 import { hearKeyboard } from './keyboard.ts';
+import { hearPointers, type PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { watchGaps } from './gap.ts';
@@ -8,15 +9,15 @@ import { hearWheel } from './wheel.ts';
 
 /**
  * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text
- * fields, the wheel over the element, and the element's size.
+ * fields; buttons, fingers, pens and the wheel over the element; and the element's size.
  *
  * ```ts
- * const detach = listen(canvas, camera);
+ * const detach = listen(canvas, camera, { tap: ({ x, y }) => select(camera.view.toGround(x, y)) });
  * ```
  *
  * @returns a function that takes every listener and observer away again and lets go of all keys
  */
-export function listen(element: HTMLElement, camera: Camera): () => void {
+export function listen(element: HTMLElement, camera: Camera, options: PointerOptions = {}): () => void {
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
@@ -28,6 +29,14 @@ export function listen(element: HTMLElement, camera: Camera): () => void {
   const detachers = [
     hearSize(element, window, send),
     hearKeyboard(window, send),
+    hearPointers(
+      element,
+      window,
+      send,
+      (input) => (input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop),
+      (input) => camera.binds(input),
+      options,
+    ),
     hearWheel(element, send),
     gaps.detach,
   ];

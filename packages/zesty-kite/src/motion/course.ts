@@ -10,6 +10,7 @@ import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
 import { lift, settle } from './settle.ts';
 import { step } from './step.ts';
+import { Trail } from './trail.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
 const LONGEST = 3600 / GRID_SECONDS;
@@ -18,6 +19,7 @@ const LOOK_STEPS = 4;
 
 export class Course {
   readonly kept = new Motion();
+  readonly trail = new Trail();
   readonly #look = new Look();
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
@@ -66,6 +68,7 @@ export class Course {
   /** Back to time zero, with nothing moving and nothing held. */
   restart(): void {
     this.kept.copyFrom(new Motion());
+    this.trail.clear();
     this.#steps = 0;
     this.#past = 0;
     this.#settled = true;

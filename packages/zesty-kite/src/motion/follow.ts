@@ -4,7 +4,7 @@
  */
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
 import { WorkingSpot, type Look } from '../view/index.ts';
-import { isFar, valueAt, valueIn } from './byZoom.ts';
+import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
 import { scaleWithFrame } from './frame.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
@@ -63,7 +63,7 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   const asked = cell.value + motion.tilt;
   const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
   // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
-  const came = rule.curve === null ? 0 : pitch - motion.askedPitch;
+  const came = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
   const pitchLeft = (motion.pitch - pitch + came) * pace.pitch.left - came * pace.pitch.lag;
   motion.pitch = Math.abs(pitchLeft) < ANGLE_TOLERANCE ? pitch : pitch + pitchLeft;
   motion.askedPitch = pitch;
@@ -79,6 +79,13 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   }
   motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== motion.askedLens;
   if (motion.tilting) motion.easing = true;
+}
+
+/** The value of a rule at the span that is shown. */
+export function byZoomNow(motion: Motion, rule: ZoomRule, onFarSide: boolean): number {
+  if (rule.curve !== null) logOfSpanIn(motion, cell);
+  valueIn(rule, onFarSide, cell);
+  return cell.value;
 }
 
 /** log₂ of the span, from that of the goal and what is left of the zoom. */

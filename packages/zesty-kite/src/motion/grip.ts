@@ -16,6 +16,7 @@ import { stopZoom } from './zoom.ts';
 
 /** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels). */
 export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+  motion.swinging = false;
   motion.gripping = true;
   motion.below = false;
   motion.gripX = x;
@@ -56,6 +57,7 @@ export function takeBelow(motion: Motion, look: Look): void {
 /** Lets go of what a zoom or a turn holds: from now on it is the focus. */
 export function letGo(motion: Motion): void {
   motion.gripping = false;
+  motion.swinging = false;
   motion.below = false;
 }
 
@@ -83,6 +85,7 @@ export function stopMoving(motion: Motion): void {
   motion.velocityX = 0;
   motion.velocityY = 0;
   motion.climb = 0;
+  motion.gliding = false;
 }
 
 /** Sets how many fingers hold, and where they are: CSS pixels. */

@@ -66,11 +66,20 @@ export class Motion implements Pose {
   /** The velocity being eased to. */
   targetX = -0;
   targetY = -0;
+  /** How far the goals of zoom and heading went in the present step: octaves, degrees. */
+  leftCame = -0;
+  turnCame = -0;
   /** How far the present step pans: the focus, or what a zoom holds; world units. */
   wayX = -0;
   wayY = -0;
   /** The span at the beginning of the present step. */
   spanBefore = NaN;
+  /** It glides on after a hand let go. */
+  gliding = false;
+  /** How fast held keys turn and tilt, degrees per second, and zoom, notches per second. */
+  turnRate = -0;
+  tiltRate = -0;
+  zoomRate = -0;
   /** Held-rate motion stands still: no frames are being drawn. */
   stalled = false;
 
@@ -80,6 +89,11 @@ export class Motion implements Pose {
   gripping = false;
   /** It holds the ground below the eye. */
   below = false;
+  /** What it holds is held by a swing. */
+  swinging = false;
+  /** Two fingers may zoom, and turn. */
+  mayZoom = true;
+  mayTurn = true;
   /** Fingers are too close to each other to say anything but where. */
   close = false;
   /** The first held point, and the CSS pixels where it is held. */
@@ -141,6 +155,10 @@ export class Motion implements Pose {
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
+    this.gliding = other.gliding;
+    this.turnRate = other.turnRate;
+    this.tiltRate = other.tiltRate;
+    this.zoomRate = other.zoomRate;
     this.stalled = other.stalled;
     this.fingers = other.fingers;
     this.gripping = other.gripping;
@@ -155,6 +173,8 @@ export class Motion implements Pose {
     this.excessY = other.excessY;
     this.limited = other.limited;
     if (other.fingers < 2) return;
+    this.mayZoom = other.mayZoom;
+    this.mayTurn = other.mayTurn;
     this.heldX2 = other.heldX2;
     this.heldY2 = other.heldY2;
     this.heldHeight2 = other.heldHeight2;
@@ -177,6 +197,13 @@ export function isPanning(motion: Motion): boolean {
   );
 }
 
+/** Whether held keys turn, tilt or zoom. */
+export function isSteered(motion: Motion): boolean {
+  return (
+    motion.fingers === 0 && !motion.stalled && (motion.turnRate !== 0 || motion.tiltRate !== 0 || motion.zoomRate !== 0)
+  );
+}
+
 /** Whether something other than a pan is under way. */
 export function isEasing(motion: Motion): boolean {
   return motion.left !== 0 || motion.turnLeft !== 0 || motion.easing;
@@ -184,11 +211,13 @@ export function isEasing(motion: Motion): boolean {
 
 /** Whether time changes nothing: at rest, or stalled with nothing easing. */
 export function isStill(motion: Motion): boolean {
-  return !isEasing(motion) && !isPanning(motion);
+  return !isEasing(motion) && !isPanning(motion) && !isSteered(motion);
 }
 
 /** Whether nothing moves and nothing would: only a signal can change this. */
 export function isAtRest(motion: Motion): boolean {
   if (isEasing(motion)) return false;
-  return motion.fingers > 0 || (motion.velocityX === 0 && motion.velocityY === 0 && !isDriven(motion));
+  if (motion.fingers > 0) return true;
+  const steered = motion.turnRate !== 0 || motion.tiltRate !== 0 || motion.zoomRate !== 0;
+  return motion.velocityX === 0 && motion.velocityY === 0 && !isDriven(motion) && !steered;
 }

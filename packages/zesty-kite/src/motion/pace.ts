@@ -2,7 +2,7 @@
 import { Decay } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { TICKS_PER_SECOND } from './clock.ts';
-import { isDriven, isPanning, type Motion } from './motion.ts';
+import { isDriven, isPanning, isSteered, type Motion } from './motion.ts';
 
 export class Pace {
   /** Length of the step, > 0. */
@@ -12,6 +12,7 @@ export class Pace {
   /** What is left of a velocity after *half* the step. */
   readonly halfStart = new Decay();
   readonly halfStop = new Decay();
+  readonly halfGlide = new Decay();
   readonly pitch = new Decay();
   readonly lens = new Decay();
   readonly level = new Decay();
@@ -19,11 +20,12 @@ export class Pace {
   readonly back = new Decay();
 
   /** Takes the half-lives of the settings. */
-  take({ zoom, turn, pan, pitch, lens, ground, safeFrame, bounds }: FullSettings): void {
+  take({ zoom, turn, pan, drag, pitch, lens, ground, safeFrame, bounds }: FullSettings): void {
     this.zoom.take(zoom.halfLife);
     this.turn.take(turn.halfLife);
     this.halfStart.take(2 * pan.startHalfLife);
     this.halfStop.take(2 * pan.stopHalfLife);
+    this.halfGlide.take(2 * drag.glide);
     this.pitch.take(pitch.halfLife);
     this.lens.take(lens.halfLife);
     this.level.take(ground.followHalfLife);
@@ -34,23 +36,28 @@ export class Pace {
   /** Takes the length of a step, for any motion. */
   over(seconds: number): void {
     this.seconds = seconds;
-    const { zoom, turn, halfStart, halfStop, pitch, lens, level, frame, back } = this;
-    for (const decay of [zoom, turn, halfStart, halfStop, pitch, lens, level, frame, back]) decay.over(this);
+    const { zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, level, frame, back } = this;
+    for (const decay of [zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, level, frame, back]) decay.over(this);
   }
 
   /** The same in ticks, and only for what `motion` eases now. */
   overFor(motion: Motion, ticks: number): void {
     this.seconds = ticks / TICKS_PER_SECOND;
-    if (motion.left !== 0) this.zoom.over(this);
-    if (motion.turnLeft !== 0) this.turn.over(this);
+    if (motion.left !== 0 || motion.zoomRate !== 0) this.zoom.over(this);
+    if (motion.turnLeft !== 0 || motion.turnRate !== 0) this.turn.over(this);
     if (isPanning(motion) && (motion.velocityX !== motion.targetX || motion.velocityY !== motion.targetY))
-      (isDriven(motion) ? this.halfStart : this.halfStop).over(this);
-    if (motion.easing || motion.left !== 0) {
+      this.panned(motion).over(this);
+    if (motion.easing || motion.left !== 0 || isSteered(motion)) {
       this.pitch.over(this);
       this.lens.over(this);
       this.level.over(this);
     }
     if (motion.framing) this.frame.over(this);
     if (motion.excessX !== 0 || motion.excessY !== 0) this.back.over(this);
+  }
+
+  /** How a pan's velocity eases: toward what keys ask for, to a stop, or gliding. */
+  panned(motion: Motion): Decay {
+    return isDriven(motion) ? this.halfStart : motion.gliding ? this.halfGlide : this.halfStop;
   }
 }

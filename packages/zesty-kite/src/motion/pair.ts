@@ -17,6 +17,9 @@ import { stopZoom } from './zoom.ts';
 /** Fingers nearer to each other than this say where, but neither how near nor which way; CSS pixels. */
 const CLOSE = 24;
 
+/** Held points nearer to each other than this are one, in spans. */
+const ONE_POINT = 1e-6;
+
 /** Sets span and heading, and leaves the look as they make it. */
 export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   const acrossX = motion.gripX2 - motion.gripX;
@@ -25,16 +28,19 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
     motion.close = true;
     return;
   }
+  // What they hold is one point, as from inside a hill: it says no more than one finger does.
+  const heldX = motion.heldX2 - motion.heldX;
+  const heldY = motion.heldY2 - motion.heldY;
+  if (heldX * heldX + heldY * heldY < ONE_POINT * ONE_POINT * motion.span * motion.span) return;
   // Apart again: what happened in between is not made up for.
   if (motion.close) holdAnew(motion, rules, look);
-  const { turn, zoom } = rules.settings.hold;
-  if (zoom) {
-    const span = turn ? spanOf(motion, rules, look) : spanUnturned(motion, rules, look);
+  if (motion.mayZoom) {
+    const span = motion.mayTurn ? spanOf(motion, rules, look) : spanUnturned(motion, rules, look);
     motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
     stopZoom(motion);
     if (rules.followsAtOnce) followAt(motion, rules, look, motion.span);
   }
-  if (!turn) return;
+  if (!motion.mayTurn) return;
   measure(motion, look, motion.span);
   const left = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
   motion.heading = clampHeading(motion.heading + left, rules);
@@ -143,7 +149,7 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   spanAsItLooks(motion, look);
   motion.lesser = roots.lesser > 0 && Math.abs(roots.lesser - motion.span) < Math.abs(roots.greater - motion.span);
   motion.apart = 0;
-  motion.apart = rules.settings.hold.turn ? 0 : tooClose(motion.span);
+  motion.apart = motion.mayTurn ? 0 : tooClose(motion.span);
 }
 
 /** By how much the held points show nearer to each other at a span than the fingers are, squared. */

@@ -1,15 +1,16 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
-import { Cell } from '../math/index.ts';
+import { Cell, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
 import { follow, logOfSpanIn } from './follow.ts';
 import { letGo } from './grip.ts';
-import { isDriven, isPanning, type Motion } from './motion.ts';
+import { isPanning, isSteered, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
 import { inside, settle, wish } from './settle.ts';
-import { keepSpan, zoomOn } from './zoom.ts';
+import { tiltBy, turnBy } from './turn.ts';
+import { keepSpan, zoomBy, zoomOn } from './zoom.ts';
 
 /**
  * Moves everything on by a step. What comes within its tolerance arrives exactly, so for kept state
@@ -19,10 +20,12 @@ import { keepSpan, zoomOn } from './zoom.ts';
  * @returns whether focus and look are as the rest makes them
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
-  const { left, turnLeft } = motion;
   motion.spanBefore = motion.span;
+  if (isSteered(motion)) steerOn(motion, pace, rules, look);
+  const { left, turnLeft } = motion;
   if (left !== 0) zoomOn(motion, pace, rules, look);
   if (turnLeft !== 0) turnOn(motion, pace);
+  motion.leftCame = motion.turnCame = 0;
   const panning = isPanning(motion);
   if (rules.terrain !== null && (left !== 0 || turnLeft !== 0 || panning)) motion.unseen = true;
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
@@ -48,8 +51,28 @@ function isHeldOnly({ gripping, excessX, excessY }: Motion, { boundary }: Rules)
   return gripping && excessX === 0 && excessY === 0 && !boundary.limitsZoom && boundary.shape.kind !== 'coast';
 }
 
+/** Held keys move the goals on, evenly, and what is shown follows them. */
+function steerOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  if (motion.turnRate !== 0) {
+    const before = motion.goalHeading;
+    turnBy(motion, rules, motion.turnRate * pace.seconds);
+    motion.turnCame = motion.goalHeading - before;
+  }
+  if (motion.tiltRate !== 0) {
+    const before = motion.askedPitch;
+    tiltBy(motion, rules, motion.tiltRate * pace.seconds);
+    motion.askedPitch = before;
+  }
+  if (motion.zoomRate !== 0) {
+    const before = motion.goalSpan;
+    look.turn(motion);
+    zoomBy(motion, rules, look, motion.zoomRate * pace.seconds);
+    motion.leftCame = log2(motion.goalSpan / before);
+  }
+}
+
 function turnOn(motion: Motion, pace: Pace): void {
-  const left = motion.turnLeft * pace.turn.left;
+  const left = (motion.turnLeft + motion.turnCame) * pace.turn.left - motion.turnCame * pace.turn.lag;
   motion.turnLeft = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
   motion.heading = motion.goalHeading + motion.turnLeft;
 }
@@ -78,7 +101,7 @@ function comeBack(motion: Motion, pace: Pace, { boundary }: Rules): void {
 function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { targetX, targetY, span, spanBefore } = motion;
   const { sinHeading, cosHeading } = look;
-  const midway = (isDriven(motion) ? pace.halfStart : pace.halfStop).left;
+  const midway = pace.panned(motion).left;
   if (rules.speed.curve !== null) logOfSpanIn(motion, cell);
   valueIn(rules.speed, motion.speedFar, cell);
   const way = ((spanBefore + span) / 2) * cell.value * pace.seconds;

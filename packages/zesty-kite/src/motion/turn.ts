@@ -3,6 +3,8 @@ import { clamp } from '../math/index.ts';
 import { pitchAsked, pitchAt } from './follow.ts';
 import type { Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
+import { settle } from './settle.ts';
+import type { Look } from '../view/index.ts';
 import { headingInside, type Rules } from './rules.ts';
 
 /** Turns by degrees clockwise, counted from the goal, so that quick turns add up. */
@@ -23,6 +25,18 @@ export function tiltBy(motion: Motion, rules: Rules, degrees: number): void {
   tiltTo(motion, rules, pitchAt(motion, rules, motion.span) + degrees);
   motion.askedPitch = pitchAt(motion, rules, motion.span);
   motion.easing = motion.tilting = true;
+}
+
+/** Turns and tilts at once, as far as the limits let it; what is gripped stays where it is. */
+export function swingBy(motion: Motion, rules: Rules, look: Look, degrees: number, down: number): void {
+  turnBy(motion, rules, degrees);
+  tiltBy(motion, rules, down);
+  motion.turnLeft = 0;
+  motion.heading = motion.goalHeading;
+  motion.pitch = motion.askedPitch;
+  look.turn(motion);
+  settle(motion, rules, look);
+  motion.unseen = rules.terrain !== null;
 }
 
 /** Looks down at a pitch from now on, as far as the limits let it; what is beyond them is forgotten. */

@@ -10,7 +10,7 @@ import { leastSpan, mostSpan, SpanRange, type Rules } from './rules.ts';
 
 /** Eases the span on by a step. */
 export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const left = motion.left * pace.zoom.left;
+  const left = (motion.left + motion.leftCame) * pace.zoom.left - motion.leftCame * pace.zoom.lag;
   motion.left = Math.abs(left) < ZOOM_TOLERANCE ? 0 : left;
   cell.value = motion.left;
   exp2In(cell);

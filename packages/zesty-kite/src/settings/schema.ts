@@ -13,13 +13,11 @@ const oneOf = <const T extends readonly string[]>(names: T) =>
 /** What a message asks for where an object should stand. */
 export const OBJECT = 'an object in braces';
 
-const codesMessage = 'a list of UI Events key codes, such as ["KeyW", "ArrowUp"]';
-const codes = v.array(
-  v.pipe(
-    v.string('a UI Events key code, such as "KeyW"'),
-    v.regex(/^[A-Z][A-Za-z0-9]*$/, 'a UI Events key code, such as "KeyW"'),
-  ),
-  codesMessage,
+const inputMessage =
+  'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';
+const inputs = v.array(
+  v.pipe(v.string(inputMessage), v.regex(/^([A-Z][A-Za-z0-9]*\+)*[A-Z][A-Za-z0-9]*$/, inputMessage)),
+  'a list of inputs, such as ["KeyW", "ArrowUp"]',
 );
 
 /** Objects are also asked for the keys that they must have; all of these are numbers. */
@@ -77,6 +75,8 @@ const pitchSettings = v.object(
     least: v.optional(pitch, 1),
     most: v.optional(pitch, 90),
     halfLife: v.optional(halfLife, 0.1),
+    rate: v.optional(number(0, 3600, 45), 45),
+    perScreen: v.optional(number(-3600, 3600, 90), 90),
   },
   objectMessage,
 );
@@ -95,6 +95,9 @@ const turn = v.object(
     least: v.optional(v.nullable(heading), null),
     most: v.optional(v.nullable(heading), null),
     halfLife: v.optional(halfLife, 0.09),
+    rate: v.optional(number(0, 3600, 90), 90),
+    step: v.optional(number(0, 360, 90), 90),
+    perScreen: v.optional(number(-3600, 3600, 180), 180),
   },
   objectMessage,
 );
@@ -122,6 +125,7 @@ const zoom = v.object(
     stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
     stopsIn: v.optional(oneOf(['span', 'pixels', 'device-pixels']), 'span'),
     notch: v.optional(number(1.001, 16, 1.1), 1.1),
+    rate: v.optional(number(0, 1000, 8), 8),
     halfLife: v.optional(halfLife, 0.09),
     anchor: v.optional(anchor, 'cursor'),
     outAnchor: v.optional(v.nullable(anchor), null),
@@ -182,13 +186,35 @@ const hold = v.object(
 
 const resize = v.object({ keep: v.optional(oneOf(['span', 'width', 'scale']), 'span') }, objectMessage);
 
-const keys = v.object(
+const bindings = v.object(
   {
-    up: v.optional(codes, ['KeyW', 'ArrowUp']),
-    left: v.optional(codes, ['KeyA', 'ArrowLeft']),
-    down: v.optional(codes, ['KeyS', 'ArrowDown']),
-    right: v.optional(codes, ['KeyD', 'ArrowRight']),
-    fast: v.optional(codes, ['ShiftLeft', 'ShiftRight']),
+    panUp: v.optional(inputs, ['KeyW', 'ArrowUp']),
+    panLeft: v.optional(inputs, ['KeyA', 'ArrowLeft']),
+    panDown: v.optional(inputs, ['KeyS', 'ArrowDown']),
+    panRight: v.optional(inputs, ['KeyD', 'ArrowRight']),
+    fast: v.optional(inputs, ['Shift']),
+    turnLeft: v.optional(inputs, ['KeyQ']),
+    turnRight: v.optional(inputs, ['KeyE']),
+    tiltUp: v.optional(inputs, ['KeyF']),
+    tiltDown: v.optional(inputs, ['KeyR']),
+    zoomIn: v.optional(inputs, ['Equal', 'NumpadAdd']),
+    zoomOut: v.optional(inputs, ['Minus', 'NumpadSubtract']),
+    stepLeft: v.optional(inputs, []),
+    stepRight: v.optional(inputs, []),
+    north: v.optional(inputs, []),
+    drag: v.optional(inputs, ['MouseMiddle', 'Touch']),
+    swing: v.optional(inputs, ['Control+MouseMiddle']),
+  },
+  objectMessage,
+);
+
+const drag = v.object(
+  {
+    slop: v.optional(number(0, 100, 4), 4),
+    touchSlop: v.optional(number(0, 100, 10), 10),
+    glide: v.optional(halfLife, 0.25),
+    pinchZone: v.optional(number(0, 1, 0.05), 0.05),
+    twistZone: v.optional(number(0, 180, 6), 6),
   },
   objectMessage,
 );
@@ -209,7 +235,8 @@ export const settingsSchema = v.object(
     bounds: v.optional(v.nullable(bounds), null),
     wrap: v.optional(wrap, {}),
     resize: v.optional(resize, {}),
-    keys: v.optional(keys, {}),
+    drag: v.optional(drag, {}),
+    bindings: v.optional(bindings, {}),
   },
   objectMessage,
 );

@@ -1,0 +1,57 @@
+/** Which input asks for what: chords of the settings, made ready to be looked up. */
+import type { FullSettings } from '../settings/index.ts';
+
+export type Ability = keyof FullSettings['bindings'];
+
+/** An input, and what has to be held before it: `Space+MouseLeft`. */
+interface Chord {
+  readonly ability: Ability;
+  readonly before: readonly string[];
+}
+
+/** Modifiers go by their name for either side, too. */
+const EITHER_SIDE = new Set(['Shift', 'Control', 'Alt', 'Meta']);
+
+export class Bindings {
+  /** By their last input; the chord that asks for the most first. */
+  readonly #chords = new Map<string, Chord[]>();
+  readonly #named = new Set<string>();
+
+  constructor(bindings: FullSettings['bindings']) {
+    for (const [ability, inputs] of Object.entries(bindings) as [Ability, readonly string[]][]) {
+      for (const text of inputs) {
+        const names = text.split('+');
+        const last = names.at(-1) ?? text;
+        const before = names.slice(0, -1);
+        for (const input of sidesOf(last)) {
+          const chords = this.#chords.get(input) ?? [];
+          this.#chords.set(
+            input,
+            [...chords, { ability, before }].sort((a, b) => b.before.length - a.before.length),
+          );
+        }
+        for (const name of names) for (const input of sidesOf(name)) this.#named.add(input);
+      }
+    }
+  }
+
+  /** Whether any chord names this input. */
+  names(input: string): boolean {
+    return this.#named.has(input);
+  }
+
+  /**
+   * What an input asks for while others are held: of the chords whose other inputs are all held, the
+   * one with the most; several abilities where chords are alike.
+   */
+  asks(input: string, held: ReadonlySet<string>): readonly Ability[] {
+    const ready = (this.#chords.get(input) ?? []).filter(({ before }) =>
+      before.every((name) => sidesOf(name).some((side) => held.has(side))),
+    );
+    return ready.filter(({ before }) => before.length === ready[0]?.before.length).map(({ ability }) => ability);
+  }
+}
+
+function sidesOf(name: string): readonly string[] {
+  return EITHER_SIDE.has(name) ? [`${name}Left`, `${name}Right`] : [name];
+}

@@ -1,0 +1,139 @@
+/** Pointers that drag: their slop, the zones of pinch and twist, and which two count. */
+import { angleDegrees } from '../math/index.ts';
+import type { FullSettings } from '../settings/index.ts';
+import type { Point } from '../view/index.ts';
+
+/** Hold what is under the fingers: none, one or two screen points in CSS pixels. */
+export interface HoldIntent {
+  readonly kind: 'hold';
+  readonly fingers: readonly Point[];
+  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
+  readonly change: 'anew' | 'moved' | 'none';
+  /** Two fingers may zoom, and turn. */
+  readonly zoom: boolean;
+  readonly turn: boolean;
+  /** Let go in passing: what moved goes on. */
+  readonly glides: boolean;
+}
+
+/** So many of the fingers that hold count: the oldest. */
+const COUNTED = 2;
+
+interface Finger extends Point {
+  /** Where it came down; NaN once it drags. */
+  downX: number;
+  downY: number;
+  readonly slop: number;
+}
+
+export class Fingers {
+  /** In the order in which they came. */
+  readonly #fingers = new Map<number, Finger>();
+  /** The distance and the direction of two fingers when they took hold; NaN where there are no zones. */
+  #apart = NaN;
+  #alongX = NaN;
+  #alongY = NaN;
+  #zoom = true;
+  #turn = true;
+
+  get count(): number {
+    return this.#fingers.size;
+  }
+
+  has(id: number): boolean {
+    return this.#fingers.has(id);
+  }
+
+  /** A finger takes hold, or moves: the program's own gestures have neither slop nor zones. */
+  hold(id: number, x: number, y: number, { hold }: FullSettings): HoldIntent {
+    const known = this.#fingers.has(id);
+    this.#fingers.set(id, { x, y, downX: NaN, downY: NaN, slop: 0 });
+    this.#zoom = hold.zoom;
+    this.#turn = hold.turn;
+    return this.#holding(!this.#counts(id) ? 'none' : known ? 'moved' : 'anew');
+  }
+
+  /** A finger or a button comes down: it stops what moves, and drags once it has left its slop. */
+  press(id: number, x: number, y: number, slop: number): HoldIntent[] {
+    this.#fingers.set(id, { x, y, downX: x, downY: y, slop });
+    if (this.#fingers.size > 1) for (const finger of this.#fingers.values()) finger.downX = finger.downY = NaN;
+    return this.#counts(id) ? [this.#takeHold()] : [];
+  }
+
+  move(id: number, x: number, y: number, settings: FullSettings): HoldIntent[] {
+    const finger = this.#fingers.get(id);
+    if (finger === undefined) return [];
+    const began: HoldIntent[] = [];
+    if (finger.downX === finger.downX) {
+      const wayX = x - finger.downX;
+      const wayY = y - finger.downY;
+      const way = Math.sqrt(wayX * wayX + wayY * wayY);
+      if (way <= finger.slop) return [];
+      // From where it left its slop on, what it drags sticks to it: nothing jumps.
+      finger.x = finger.downX + (wayX / way) * finger.slop;
+      finger.y = finger.downY + (wayY / way) * finger.slop;
+      finger.downX = finger.downY = NaN;
+      began.push(this.#takeHold());
+    }
+    finger.x = x;
+    finger.y = y;
+    if (!this.#counts(id)) return began;
+    if (this.#leavesZone(settings)) return [...began, this.#holding('anew')];
+    return [...began, this.#holding('moved')];
+  }
+
+  /** A finger goes, or all do. */
+  letGo(id: number | undefined, glides: boolean): HoldIntent {
+    const counted = id === undefined ? this.#fingers.size > 0 : this.#counts(id);
+    const dragged = id !== undefined && this.#fingers.get(id)?.downX !== this.#fingers.get(id)?.downX;
+    if (id === undefined) this.#fingers.clear();
+    else this.#fingers.delete(id);
+    if (!counted) return this.#holding('none');
+    return { ...this.#takeHold(), glides: glides && dragged };
+  }
+
+  #counts(id: number): boolean {
+    return [...this.#fingers.keys()].slice(0, COUNTED).includes(id);
+  }
+
+  /** All that count take hold anew; with two of them, zones begin here. */
+  #takeHold(): HoldIntent {
+    const [first, second] = this.#counted();
+    this.#apart = NaN;
+    this.#zoom = this.#turn = false;
+    if (first !== undefined && second !== undefined) {
+      const acrossX = second.x - first.x;
+      const acrossY = second.y - first.y;
+      this.#apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
+      this.#alongX = acrossX / this.#apart;
+      this.#alongY = acrossY / this.#apart;
+    }
+    return this.#holding('anew');
+  }
+
+  /** Whether two fingers have just left the zone in which they do not zoom, or do not turn. */
+  #leavesZone({ drag, hold }: FullSettings): boolean {
+    const [first, second] = this.#counted();
+    if (first === undefined || second === undefined || !(this.#apart > 0)) return false;
+    const acrossX = second.x - first.x;
+    const acrossY = second.y - first.y;
+    const apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
+    const zooms = hold.zoom && Math.abs(apart / this.#apart - 1) >= drag.pinchZone;
+    const across = acrossX * this.#alongY - acrossY * this.#alongX;
+    const along = acrossX * this.#alongX + acrossY * this.#alongY;
+    const turns = hold.turn && Math.abs(angleDegrees(across, along)) >= drag.twistZone;
+    const left = (zooms && !this.#zoom) || (turns && !this.#turn);
+    this.#zoom ||= zooms;
+    this.#turn ||= turns;
+    return left;
+  }
+
+  #counted(): Finger[] {
+    return [...this.#fingers.values()].slice(0, COUNTED);
+  }
+
+  #holding(change: HoldIntent['change']): HoldIntent {
+    const fingers = this.#counted().map(({ x, y }) => ({ x, y }));
+    return { kind: 'hold', fingers, change, zoom: this.#zoom, turn: this.#turn, glides: false };
+  }
+}

@@ -1,0 +1,167 @@
+/** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
+import type { Button } from '../control/index.ts';
+import { positionIn } from './position.ts';
+import type { Send } from './send.ts';
+
+/** A press that was lifted where it came down. */
+export interface Tap {
+  readonly input: Button;
+  /** CSS pixels from the top left of the element. */
+  readonly x: number;
+  readonly y: number;
+  readonly event: PointerEvent;
+}
+
+export interface PointerOptions {
+  /** Asked at every press whether it is the game's: then the camera hears nothing of it until it is lifted. */
+  readonly gamePress?: (event: PointerEvent, input: Button) => boolean;
+  /** Told of every press that was lifted without having moved beyond its slop, bound or not. */
+  readonly tap?: (tap: Tap) => void;
+}
+
+/** By `button`: what a mouse and a pen press. */
+const MOUSE: readonly Button[] = ['MouseLeft', 'MouseMiddle', 'MouseRight', 'MouseBack', 'MouseForward'];
+const PEN: Readonly<Record<number, Button>> = { 0: 'Pen', 2: 'PenBarrel', 5: 'PenEraser' };
+/** The bit of each `button` in `buttons`. */
+const BITS = [1, 4, 2, 8, 16, 32];
+
+interface Press {
+  readonly input: Button;
+  readonly pointer: number;
+  readonly bit: number;
+  /** The camera drags, turns or steers with it. */
+  readonly used: boolean;
+  readonly downX: number;
+  readonly downY: number;
+  moved: boolean;
+}
+
+/** While the element is listened to: fingers do not scroll the page, and dragging selects nothing. */
+const STYLE = { touchAction: 'none', userSelect: 'none', webkitUserSelect: 'none', webkitTouchCallout: 'none' };
+
+export function hearPointers(
+  element: HTMLElement,
+  window: Window & typeof globalThis,
+  send: Send,
+  slopOf: (input: Button) => number,
+  isBound: (input: Button) => boolean,
+  { gamePress, tap }: PointerOptions,
+): () => void {
+  /** By pointer and button: a mouse can press several. */
+  const presses = new Map<number, Press>();
+  const idOf = (event: PointerEvent, button: number): number => event.pointerId * 8 + button;
+
+  const press = (event: PointerEvent, button: number): void => {
+    const input = inputOf(event, button);
+    if (input === null) return;
+    const { x, y } = positionIn(element, event);
+    const id = idOf(event, button);
+    const games = gamePress?.(event, input) ?? false;
+    const used = !games && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
+    const bit = BITS[button] ?? 0;
+    presses.set(id, { input, pointer: event.pointerId, bit, used, downX: x, downY: y, moved: false });
+    if (!used) return;
+    element.setPointerCapture(event.pointerId);
+    element.focus({ preventScroll: true });
+  };
+
+  const lift = (id: number, event: PointerEvent, cancelled: boolean): void => {
+    const pressed = presses.get(id);
+    if (pressed === undefined) return;
+    presses.delete(id);
+    const { x, y } = positionIn(element, event);
+    if (pressed.used) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
+    if (pressed.used && pressed.moved) swallowClick(window);
+    if (!cancelled && !pressed.moved) tap?.({ input: pressed.input, x, y, event });
+  };
+
+  const onDown = (event: PointerEvent): void => {
+    if (event.defaultPrevented) return;
+    press(event, event.pointerType === 'touch' ? 0 : event.button);
+  };
+
+  const onMove = (event: PointerEvent): void => {
+    const { x, y } = positionIn(element, event);
+    for (const [id, pressed] of presses) {
+      if (pressed.pointer !== event.pointerId) continue;
+      const slop = slopOf(pressed.input);
+      const wayX = x - pressed.downX;
+      const wayY = y - pressed.downY;
+      if (wayX * wayX + wayY * wayY > slop * slop) pressed.moved = true;
+      if (pressed.used) send({ kind: 'move', id, x, y, time: event.timeStamp });
+      // Further buttons of a mouse come and go as moves.
+      if ((event.buttons & pressed.bit) === 0) lift(id, event, false);
+    }
+    if (
+      event.button > 0 &&
+      (event.buttons & (BITS[event.button] ?? 0)) !== 0 &&
+      !presses.has(idOf(event, event.button))
+    )
+      press(event, event.button);
+  };
+
+  const onUp = (event: PointerEvent): void => {
+    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, false);
+  };
+
+  const onCancel = (event: PointerEvent): void => {
+    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, true);
+  };
+
+  /** It opens between down and up on some systems: it is kept shut wherever its button is bound. */
+  const onContextMenu = (event: MouseEvent): void => {
+    const byTouch = [...presses.values()].some(({ input, used }) => used && input === 'Touch');
+    if (isBound('MouseRight') || byTouch) event.preventDefault();
+  };
+
+  /** Or a middle button starts the page's own scrolling. */
+  const onMouseDown = (event: MouseEvent): void => {
+    const input = MOUSE[event.button];
+    if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
+  };
+
+  const style = element.style as CSSStyleDeclaration & Record<keyof typeof STYLE, string>;
+  const before = Object.fromEntries(Object.keys(STYLE).map((name) => [name, style[name as keyof typeof STYLE]]));
+  Object.assign(style, STYLE);
+  element.addEventListener('pointerdown', onDown);
+  element.addEventListener('pointermove', onMove);
+  element.addEventListener('pointerup', onUp);
+  element.addEventListener('pointercancel', onCancel);
+  element.addEventListener('lostpointercapture', onCancel);
+  element.addEventListener('contextmenu', onContextMenu);
+  element.addEventListener('mousedown', onMouseDown);
+  return () => {
+    Object.assign(style, before);
+    element.removeEventListener('pointerdown', onDown);
+    element.removeEventListener('pointermove', onMove);
+    element.removeEventListener('pointerup', onUp);
+    element.removeEventListener('pointercancel', onCancel);
+    element.removeEventListener('lostpointercapture', onCancel);
+    element.removeEventListener('contextmenu', onContextMenu);
+    element.removeEventListener('mousedown', onMouseDown);
+    for (const [id, { pointer, used }] of presses) {
+      if (!used) continue;
+      send({ kind: 'lift', id, cancelled: true });
+      if (element.hasPointerCapture(pointer)) element.releasePointerCapture(pointer);
+    }
+    presses.clear();
+  };
+}
+
+function inputOf({ pointerType }: PointerEvent, button: number): Button | null {
+  if (pointerType === 'touch') return 'Touch';
+  return (pointerType === 'pen' ? PEN[button] : MOUSE[button]) ?? null;
+}
+
+/** A drag is no click: the one that follows it, in this task or the next, is not for the page. */
+function swallowClick(window: Window & typeof globalThis): void {
+  const swallow = (event: Event): void => {
+    event.stopPropagation();
+    event.preventDefault();
+  };
+  const names = ['click', 'auxclick'] as const;
+  for (const name of names) window.addEventListener(name, swallow, { capture: true });
+  window.setTimeout(() => {
+    for (const name of names) window.removeEventListener(name, swallow, { capture: true });
+  });
+}

@@ -1,0 +1,114 @@
+/** What intents, and calls of the program, do to the kept state. */
+import type { About, HoldIntent, Intent, SteerIntent, StepIntent, SwingIntent, ZoomIntent } from './control/index.ts';
+import {
+  holdAnew,
+  letGo,
+  setFingers,
+  settle,
+  stopMoving,
+  swingBy,
+  takeBelow,
+  takeGrip,
+  takeGripOf,
+  tiltBy,
+  turnBy,
+  zoomBy,
+  zoomToStop,
+  type Course,
+} from './motion/index.ts';
+
+export function obey(course: Course, intent: Intent): void {
+  switch (intent.kind) {
+    case 'steer':
+      steer(course, intent);
+      break;
+    case 'zoom':
+      zoom(course, intent);
+      break;
+    case 'step':
+      step(course, intent);
+      break;
+    case 'swing':
+      swing(course, intent);
+      break;
+    case 'hold':
+      hold(course, intent);
+      break;
+  }
+}
+
+function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches }: SteerIntent): void {
+  kept.targetX = right;
+  kept.targetY = down;
+  if (right !== 0 || down !== 0) kept.gliding = false;
+  if (notches !== 0 && kept.zoomRate === 0 && kept.fingers === 0) letGo(kept);
+  kept.turnRate = turn;
+  kept.tiltRate = tilt;
+  kept.zoomRate = notches;
+}
+
+function zoom({ kept, rules, look }: Course, { notches, anchor, x, y }: ZoomIntent): void {
+  if (kept.fingers === 2) return;
+  if (kept.fingers === 0) {
+    if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
+    else if (anchor === 'below-eye') takeBelow(kept, look);
+    else letGo(kept);
+  }
+  zoomBy(kept, rules, look, notches);
+}
+
+function step(course: Course, { degrees }: StepIntent): void {
+  const { goalHeading } = course.kept;
+  turn(course, degrees ?? 360 * Math.round(goalHeading / 360) - goalHeading, undefined);
+}
+
+/** A swing holds what was under the pointer when it was pressed. */
+function swing({ kept, rules, look }: Course, { turn: degrees, tilt: down, x, y }: SwingIntent): void {
+  if (kept.fingers > 0) return;
+  const holds = kept.swinging && kept.gripX === x && kept.gripY === y;
+  if (!holds) {
+    stopMoving(kept);
+    takeGrip(kept, rules, look, x, y);
+  }
+  kept.gripping = kept.swinging = true;
+  swingBy(kept, rules, look, degrees, down);
+}
+
+/** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
+function hold({ kept, rules, look, trail, micros }: Course, intent: HoldIntent): void {
+  const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
+  if (change === 'none') return;
+  const flies = glides && fingers.length === 0 && rules.settings.drag.glide > 0;
+  setFingers(kept, fingers);
+  kept.mayZoom = mayZoom;
+  kept.mayTurn = mayTurn;
+  if (change === 'anew') {
+    stopMoving(kept);
+    holdAnew(kept, rules, look);
+  }
+  if (fingers.length > 0) settle(kept, rules, look);
+  else zoomToStop(kept, rules, look);
+  if (flies) trail.fling(kept, rules, look, micros);
+  if (change === 'anew') trail.clear();
+  if (fingers.length > 0) trail.add(kept, micros);
+  kept.easing = true;
+  kept.unseen = rules.terrain !== null;
+}
+
+/** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
+export function turn(course: Course, degrees: number, about: About | undefined): void {
+  gripAbout(course, about);
+  turnBy(course.kept, course.rules, degrees);
+}
+
+export function tilt(course: Course, degrees: number, about: About | undefined): void {
+  gripAbout(course, about);
+  tiltBy(course.kept, course.rules, degrees);
+}
+
+function gripAbout({ kept, rules, look }: Course, about: About | undefined): void {
+  if (kept.fingers > 0) return;
+  if (about === undefined) letGo(kept);
+  else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);
+  else takeGrip(kept, rules, look, about.screenX, about.screenY);
+}
