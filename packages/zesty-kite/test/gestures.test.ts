@@ -1,0 +1,214 @@
+/** Presses, moves and lifts: what drags, pinches, swings and taps make of them. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Settings, type Signal, type Spot } from '../src/index.ts';
+import { between, hills, looks, pixelsBetween, settingsWith } from './steering.ts';
+
+const screen = { width: 800, height: 600 };
+const onScreen = fc.record({ x: between(100, 700), y: between(150, 550) });
+/** High above the ground, where nothing is out of reach and no hill comes up to the eye. */
+const high: Settings = {
+  start: { x: 0, y: 0, span: 900 },
+  zoom: { leastSpan: 20, mostSpan: 9000, halfLife: 0.1 },
+  pitch: { degrees: 60 },
+};
+
+function spotAt(camera: Camera, { x, y }: { x: number; y: number }): Spot {
+  const ground = camera.view.toGround(x, y);
+  if (ground === null) throw new Error('sky');
+  return ground;
+}
+
+function shownAt(camera: Camera, { x, y, height }: Spot): { x: number; y: number } {
+  return camera.view.toScreen(x, y, height);
+}
+
+/** Sends signals a millisecond apart from `start` on, with a frame after each. */
+function play(camera: Camera, start: number, signals: readonly Signal[], each: () => void = () => undefined): number {
+  let time = start;
+  for (const signal of signals) {
+    time += 1;
+    camera.signal({ ...signal, time });
+    camera.advance(time);
+    each();
+  }
+  return time;
+}
+
+test('G2: once a drag has left its slop, what is under the pointer stays under it in every frame, to 1e-3 px', () => {
+  const roads = fc.array(onScreen, { minLength: 2, maxLength: 8 });
+  const tilted = looks.map((look) => ({ ...look, pitch: { ...look.pitch, least: 45 }, safeFrame: {} }));
+  fc.assert(
+    fc.property(settingsWith(false, tilted), onScreen, roads, fc.boolean(), (settings, from, road, hilly) => {
+      const start = { x: 0, y: 0, span: 1500 };
+      const zoom = { leastSpan: 1500, mostSpan: 1500 };
+      const camera = new Camera({ ...settings, start, zoom, lens: {} }, { screen, terrain: hilly ? hills : null });
+      camera.advance(0);
+      play(camera, 0, [{ kind: 'press', id: 7, input: 'MouseMiddle', ...from }]);
+      const slop = camera.settings.drag.slop;
+      const [first = from, ...rest] = road;
+      if (pixelsBetween(first, from) <= slop) return;
+      const held = spotAt(camera, from);
+      play(camera, 5, [{ kind: 'move', id: 7, ...first }]);
+      // It took hold where it left the slop: so what was pressed is off by that, and by no more.
+      const off = pixelsBetween(shownAt(camera, held), first);
+      expect(off).toBeLessThan(slop * 4);
+      const gripped = spotAt(camera, first);
+      play(
+        camera,
+        10,
+        rest.map((to) => ({ kind: 'move' as const, id: 7, ...to })),
+        () => {
+          const [grip] = camera.grips;
+          if (grip === undefined || grip.limited) return;
+          expect(pixelsBetween(shownAt(camera, grip), { x: grip.screenX, y: grip.screenY })).toBeLessThan(1e-3);
+        },
+      );
+      if (!hilly) expect(pixelsBetween(shownAt(camera, gripped), rest.at(-1) ?? first)).toBeLessThan(1e-3);
+    }),
+  );
+});
+
+test('a press that stays in its slop moves nothing, and nothing jumps when it leaves it', () => {
+  const camera = new Camera(high, { screen });
+  camera.advance(0);
+  const before = camera.shown;
+  const press = { kind: 'press' as const, id: 1, input: 'Touch' as const, x: 300, y: 300 };
+  play(camera, 0, [press, { kind: 'move', id: 1, x: 307, y: 307 }]);
+  expect(camera.shown).toEqual(before);
+  const ground = spotAt(camera, { x: 300, y: 300 });
+  play(camera, 2, [{ kind: 'move', id: 1, x: 307.2, y: 307.2 }]);
+  expect(pixelsBetween(shownAt(camera, ground), { x: 300, y: 300 })).toBeLessThan(0.3);
+  play(camera, 100, [{ kind: 'lift', id: 1 }]);
+  expect(camera.binds('MouseLeft')).toBe(false);
+  expect(camera.signal({ kind: 'press', id: 2, input: 'MouseLeft', x: 1, y: 1 })).toBe(false);
+});
+
+test('G3: two fingers neither zoom nor turn inside their zones, do both outside, and nothing jumps between', () => {
+  const camera = new Camera(high, { screen });
+  camera.advance(0);
+  play(camera, 0, [
+    { kind: 'press', id: 1, input: 'Touch', x: 300, y: 300 },
+    { kind: 'press', id: 2, input: 'Touch', x: 500, y: 300 },
+  ]);
+  const before = camera.shown;
+  // Wider by 4 %, twisted by 3°: inside both zones.
+  play(camera, 2, [{ kind: 'move', id: 2, x: 507, y: 311 }]);
+  expect([camera.shown.span, camera.shown.heading]).toEqual([before.span, before.heading]);
+  let last = camera.shown;
+  let leaps = 0;
+  const steps = Array.from({ length: 200 }, (_, i) => ({
+    kind: 'move' as const,
+    id: 2,
+    x: 507 + i * 0.5,
+    y: 311 + i * 0.5,
+  }));
+  play(camera, 10, steps, () => {
+    const { span, heading } = camera.shown;
+    if (Math.abs(Math.log2(span / last.span)) > 0.01 || Math.abs(heading - last.heading) > 0.5) leaps += 1;
+    last = camera.shown;
+  });
+  expect(leaps).toBe(0);
+  expect(last.span).toBeLessThan(before.span * 0.8);
+  expect(last.heading).not.toBe(before.heading);
+  for (const grip of camera.grips)
+    expect(pixelsBetween(shownAt(camera, grip), { x: grip.screenX, y: grip.screenY })).toBeLessThan(1e-3);
+});
+
+test('a flung map goes on as fast as the hand went, at any heading and pitch, and comes to rest; a pause holds it', () => {
+  fc.assert(
+    fc.property(between(-180, 180), between(30, 90), fc.boolean(), between(-3, 3), (heading, pitch, pauses, way) => {
+      const start = { x: 0, y: 0, span: 900, heading };
+      const camera = new Camera({ ...high, start, pitch: { degrees: pitch } }, { screen });
+      camera.advance(0);
+      const at = (i: number): { x: number; y: number } => ({
+        x: 400 + i * 3 * Math.cos(way),
+        y: 300 + i * 3 * Math.sin(way),
+      });
+      const moves = Array.from({ length: 60 }, (_, i) => ({ kind: 'move' as const, id: 1, ...at(i) }));
+      const end = play(camera, 0, [{ kind: 'press', id: 1, input: 'Touch', ...at(0) }, ...moves]);
+      const [grip] = camera.grips;
+      camera.signal({ kind: 'lift', id: 1, time: end + (pauses ? 200 : 1) });
+      camera.advance(end + 201);
+      camera.advance(end + 210);
+      const ground = spotAt(camera, { x: 400, y: 300 });
+      camera.advance(end + 211);
+      const moved = shownAt(camera, ground);
+      // 3 pixels a millisecond, of which a little is gone after the first 210 ms.
+      const left = pauses ? 0 : 3 * 2 ** (-0.21 / camera.settings.drag.glide);
+      expect(moved.x - 400).toBeCloseTo(left * Math.cos(way), 0);
+      expect(moved.y - 300).toBeCloseTo(left * Math.sin(way), 0);
+      expect(grip?.screenX).toBeCloseTo(at(59).x, 9);
+      camera.advance(end + 20_000);
+      expect(camera.settled).toBe(true);
+    }),
+  );
+  const camera = new Camera({ ...high, drag: { glide: 0 } }, { screen });
+  camera.advance(0);
+  const moves = [3, 6, 9, 12, 15, 18].map((i) => ({ kind: 'move' as const, id: 1, x: 400 + i, y: 300 }));
+  play(camera, 0, [{ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 }, ...moves, { kind: 'lift', id: 1 }]);
+  const { x } = camera.shown;
+  camera.advance(1000);
+  expect(camera.shown.x).toBe(x);
+});
+
+test('a swing turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
+  const settings = { ...high, turn: { most: 100, least: -100 }, pitch: { degrees: 60, least: 20, most: 80 } };
+  fc.assert(
+    fc.property(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
+      const camera = new Camera(settings, { screen });
+      camera.advance(0);
+      const ground = spotAt(camera, from);
+      const moves = [5, 6, 7].map((i) => ({
+        kind: 'move' as const,
+        id: 3,
+        x: from.x + (i === 5 ? 5 : (right * (i - 5)) / 2 + 5),
+        y: from.y + (i === 5 ? 0 : (down * (i - 5)) / 2),
+      }));
+      play(camera, 0, [
+        { kind: 'key', code: 'ControlLeft', down: true },
+        { kind: 'press', id: 3, input: 'MouseMiddle', ...from },
+        ...moves,
+      ]);
+      const { heading, pitch } = camera.shown;
+      expect(heading).toBeCloseTo(Math.min(100, Math.max(-100, (right / 600) * 180)), 6);
+      const tilted = (half: number, at: number): number => Math.min(80, Math.max(20, at + (half / 600) * 90));
+      expect(pitch).toBeCloseTo(tilted(down / 2, tilted(down / 2, 60)), 6);
+      expect(pixelsBetween(shownAt(camera, ground), from)).toBeLessThan(1e-3);
+    }),
+  );
+});
+
+test('held keys turn and tilt by degrees a second and zoom by notches a second; steps add up; north is the short way', () => {
+  const bindings = { stepLeft: ['Comma'], stepRight: ['Shift+KeyE', 'Period'], north: ['KeyN'] };
+  const make = (): Camera => {
+    const camera = new Camera({ ...high, pitch: { degrees: 60, rate: 10 }, bindings }, { screen });
+    camera.advance(0);
+    return camera;
+  };
+  const tap = (camera: Camera, code: string, from: number, to: number): void => {
+    camera.signal({ kind: 'key', code, down: true, time: from });
+    camera.advance(from);
+    camera.signal({ kind: 'key', code, down: false, time: to });
+    camera.advance(to);
+    camera.advance(to + 5000);
+  };
+  const turned = make();
+  tap(turned, 'KeyE', 0, 2000);
+  expect(turned.shown.heading).toBeCloseTo(180, 9);
+  tap(turned, 'KeyQ', 10_000, 10_500);
+  expect(turned.shown.heading).toBeCloseTo(135, 9);
+  tap(turned, 'KeyN', 20_000, 20_100);
+  expect(turned.shown.heading).toBeCloseTo(0, 9);
+  for (const time of [30_000, 30_010, 30_020]) tap(turned, 'Period', time, time + 5);
+  tap(turned, 'Comma', 60_000, 60_100);
+  expect(turned.shown.heading).toBeCloseTo(180, 9);
+  turned.signal({ kind: 'key', code: 'ShiftRight', down: true, time: 70_000 });
+  tap(turned, 'KeyE', 70_001, 71_000);
+  expect(turned.shown.heading).toBeCloseTo(270, 9);
+  const tilted = make();
+  tap(tilted, 'KeyR', 0, 1000);
+  expect(tilted.shown.pitch).toBeCloseTo(70, 9);
+  tap(tilted, 'Equal', 10_000, 11_000);
+  expect(tilted.shown.span).toBeCloseTo(900 / 1.1 ** 8, 6);
+});
