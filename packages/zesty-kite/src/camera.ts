@@ -189,8 +189,8 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (body.kind === 'key' && !this.binds(body.code)) return false;
-    if (body.kind === 'press' && !this.binds(body.input)) return false;
+    if (body.kind === 'key' && !this.#hands.uses(body.code)) return false;
+    if (body.kind === 'press' && !this.#hands.uses(body.input)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -200,9 +200,12 @@ export class Camera {
     return true;
   }
 
-  /** Whether any binding names an input: a key's `code`, or a button such as `MouseMiddle`. */
+  /**
+   * Whether an input, a key's `code` or a button such as `MouseMiddle`, is bound. A modifier that only
+   * comes before other inputs is not.
+   */
   binds(input: string): boolean {
-    return this.#hands.uses(input);
+    return this.#hands.owns(input);
   }
 
   /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */

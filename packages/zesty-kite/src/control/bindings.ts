@@ -16,6 +16,7 @@ export class Bindings {
   /** By their last input; the chord that asks for the most first. */
   readonly #chords = new Map<string, Chord[]>();
   readonly #named = new Set<string>();
+  readonly #own = new Set<string>();
 
   constructor(bindings: FullSettings['bindings']) {
     for (const [ability, inputs] of Object.entries(bindings) as [Ability, readonly string[]][]) {
@@ -30,7 +31,10 @@ export class Bindings {
             [...chords, { ability, before }].sort((a, b) => b.before.length - a.before.length),
           );
         }
-        for (const name of names) for (const input of sidesOf(name)) this.#named.add(input);
+        for (const name of names) {
+          for (const input of sidesOf(name)) this.#named.add(input);
+          if (name === last || !EITHER_SIDE.has(name)) for (const input of sidesOf(name)) this.#own.add(input);
+        }
       }
     }
   }
@@ -38,6 +42,11 @@ export class Bindings {
   /** Whether any chord names this input. */
   names(input: string): boolean {
     return this.#named.has(input);
+  }
+
+  /** Whether an input is the camera's own: not a modifier that only comes before another input. */
+  owns(input: string): boolean {
+    return this.#own.has(input);
   }
 
   /**

@@ -87,6 +87,11 @@ export class Hands {
     return this.#bindings.names(input);
   }
 
+  /** Whether an input is the camera's own: not a modifier that only comes before another input. */
+  owns(input: string): boolean {
+    return this.#bindings.owns(input);
+  }
+
   key({ code, down }: KeySignal): Intent[] {
     const before = this.#held.has(code);
     if (down) this.#held.add(code);

@@ -8,7 +8,11 @@ const MODIFIERS = [
   { flag: 'metaKey', codes: ['MetaLeft', 'MetaRight'] },
 ] as const;
 
-export function hearKeyboard(window: Window & typeof globalThis, send: Send): () => void {
+export function hearKeyboard(
+  window: Window & typeof globalThis,
+  send: Send,
+  isBound: (code: string) => boolean,
+): () => void {
   const { document } = window;
   const held = new Set<string>();
 
@@ -25,14 +29,15 @@ export function hearKeyboard(window: Window & typeof globalThis, send: Send): ()
 
   const onDown = (event: KeyboardEvent): void => {
     if (event.defaultPrevented || event.isComposing || inTextField(event)) return;
-    if (belongsToBrowser(event, held)) return;
+    if (belongsToBrowser(event, (code) => held.has(code) && isBound(code))) return;
     if (event.repeat) {
-      if (held.has(event.code)) event.preventDefault();
+      if (held.has(event.code) && isBound(event.code)) event.preventDefault();
       return;
     }
     if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
     held.add(event.code);
-    event.preventDefault();
+    // A modifier that only comes before other inputs stays the page's too.
+    if (isBound(event.code)) event.preventDefault();
   };
 
   const onUp = (event: KeyboardEvent): void => {
@@ -76,11 +81,11 @@ export function hearKeyboard(window: Window & typeof globalThis, send: Send): ()
 }
 
 /** Ctrl, Alt and Meta combinations are shortcuts of the browser, unless that modifier steers. */
-function belongsToBrowser(event: KeyboardEvent, held: ReadonlySet<string>): boolean {
+function belongsToBrowser(event: KeyboardEvent, steers: (code: string) => boolean): boolean {
   return MODIFIERS.some(({ flag, codes }) => {
     if (flag === 'shiftKey' || !event[flag]) return false;
     const own: readonly string[] = codes;
-    return !own.includes(event.code) && !codes.some((code) => held.has(code));
+    return !own.includes(event.code) && !codes.some(steers);
   });
 }
 

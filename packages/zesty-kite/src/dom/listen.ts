@@ -26,15 +26,16 @@ export function listen(element: HTMLElement, camera: Camera, options: PointerOpt
     if (camera.settled && signal.time !== undefined) gaps.wokenAt(signal.time);
     return camera.signal(signal);
   };
+  const isBound = (input: string): boolean => camera.binds(input);
   const detachers = [
     hearSize(element, window, send),
-    hearKeyboard(window, send),
+    hearKeyboard(window, send, isBound),
     hearPointers(
       element,
       window,
       send,
       (input) => (input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop),
-      (input) => camera.binds(input),
+      isBound,
       options,
     ),
     hearWheel(element, send),

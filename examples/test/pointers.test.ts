@@ -1,0 +1,200 @@
+/** Real buttons and real fingers on real pages, and what the page gets of them. */
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Browser, CDPSession, Page } from 'playwright-core';
+import { launch, libraryScript, openPage, settled } from './browser.ts';
+
+let browser: Browser;
+let hills: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+  hills = await openPage(browser, 'over-the-hills');
+});
+afterAll(() => browser.close());
+
+/** A map without frames of its own: `step()` draws one. Clicks and menus that reach the page are written down. */
+async function bareMap(): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 800, height: 600 } });
+  await page.setContent(
+    '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 800px; height: 600px"></div>',
+  );
+  await page.addScriptTag(libraryScript());
+  await page.evaluate(() => {
+    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
+    const seen: string[] = [];
+    for (const type of ['click', 'auxclick', 'contextmenu'])
+      window.addEventListener(type, (event) => seen.push(event.defaultPrevented ? `${type} kept` : type));
+    const bindings = { drag: ['MouseRight', 'MouseMiddle', 'Touch'], swing: [] };
+    const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 }, bindings });
+    const detach = zesty.listen(map, camera, {
+      tap: ({ input, x, y }) => seen.push(`tap ${input} ${String(x)} ${String(y)}`),
+      gamePress: (event) => event.shiftKey,
+    });
+    Object.assign(window, { camera, detach, seen });
+    camera.advance(performance.now());
+  });
+  return page;
+}
+
+const seen = (page: Page): Promise<string[]> =>
+  page.evaluate(() => (Reflect.get(window, 'seen') as string[]).splice(0));
+
+test('a real right drag holds the ground under the cursor to 1e-3 px; its click and its menu are kept from the page, a tap is told', async () => {
+  const page = await bareMap();
+  await page.mouse.move(300, 300);
+  await page.mouse.down({ button: 'right' });
+  for (const [x, y] of [
+    [310, 300],
+    [420, 350],
+    [500, 250],
+  ] as const) {
+    await page.mouse.move(x, y);
+    const off = await page.evaluate(() => {
+      const { camera } = window;
+      const view = camera.advance(performance.now());
+      const [grip] = camera.grips;
+      if (!grip) return [NaN];
+      const at = view.toScreen(grip.x, grip.y, grip.height);
+      return [Math.hypot(at.x - grip.screenX, at.y - grip.screenY), grip.screenX, grip.screenY];
+    });
+    expect(off[0]).toBeLessThan(1e-3);
+    expect(off.slice(1)).toEqual([x, y]);
+  }
+  await page.mouse.up({ button: 'right' });
+  const events = await seen(page);
+  expect(events.filter((event) => event !== 'contextmenu kept')).toEqual([]);
+  // A tap of a button that drags is told; one that is not bound is left to the page, and told too.
+  await page.waitForTimeout(20);
+  await page.mouse.click(200, 100, { button: 'right' });
+  expect(await seen(page)).toEqual(expect.arrayContaining(['tap MouseRight 200 100']));
+  await page.mouse.click(210, 110);
+  expect((await seen(page)).sort()).toEqual(['click', 'tap MouseLeft 210 110']);
+  // What the game keeps, the camera hears nothing of.
+  await page.keyboard.down('Shift');
+  await page.mouse.move(400, 300);
+  await page.mouse.down({ button: 'right' });
+  await page.mouse.move(500, 400);
+  expect(await page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length))).toBe(0);
+  await page.mouse.up({ button: 'right' });
+  await page.close();
+});
+
+test('a press and a move show in the first frame after them', async () => {
+  const page = await bareMap();
+  await page.mouse.move(300, 300);
+  const moved = await page.evaluate(() => {
+    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
+    const at = performance.now();
+    const fire = (type: string, clientX: number, buttons: number): boolean =>
+      map.dispatchEvent(
+        new PointerEvent(type, {
+          pointerId: 1,
+          pointerType: 'mouse',
+          button: type === 'pointermove' ? -1 : 2,
+          buttons,
+          clientX,
+          clientY: 300,
+          bubbles: true,
+        }),
+      );
+    map.setPointerCapture = () => undefined;
+    const before = window.camera.advance(at).x;
+    fire('pointerdown', 300, 2);
+    fire('pointermove', 340, 2);
+    return window.camera.advance(performance.now()).x - before;
+  });
+  expect(moved).toBeCloseTo(-36, 6); // 40 pixels, less the slop
+  await page.close();
+});
+
+test('detaching during a drag leaves nothing behind: no capture, no style, no grip', async () => {
+  const page = await bareMap();
+  await page.mouse.move(300, 300);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.move(350, 300);
+  const left = await page.evaluate(() => {
+    const map = document.querySelector<HTMLElement>('#map');
+    const styled = map?.style.touchAction;
+    const { detach, camera } = window;
+    camera.advance(performance.now());
+    const held = camera.grips.length;
+    detach();
+    camera.advance(performance.now());
+    return [styled, held, camera.grips.length, map?.style.touchAction, map?.hasPointerCapture(1)];
+  });
+  expect(left).toEqual(['none', 1, 0, '', false]);
+  await page.mouse.up({ button: 'middle' });
+  await page.close();
+});
+
+/** Fingers by the DevTools protocol. */
+async function touch(
+  client: CDPSession,
+  type: string,
+  points: readonly { id: number; x: number; y: number }[],
+): Promise<void> {
+  await client.send('Input.dispatchTouchEvent', {
+    type: type as 'touchStart',
+    touchPoints: points.map(({ id, x, y }) => ({ id, x, y })),
+  });
+}
+
+test('over the hills: two real fingers pinch and twist, and hold their ground within 0.5 px in every frame', async () => {
+  await hills.evaluate(() => {
+    lemonStrait.camera.place({ x: 520, y: 420, span: 330, heading: 0 });
+  });
+  await settled(hills);
+  const client = await hills.context().newCDPSession(hills);
+  await hills.evaluate(() => {
+    /** Where each finger was, and when: a frame knows what came before it. */
+    const roads = new Map<number, { time: number; x: number; y: number }[]>();
+    const worst = { fingers: 0, reported: 0, frames: 0 };
+    Object.assign(window, { worst });
+    const { camera } = lemonStrait;
+    const canvas = document.querySelector('canvas');
+    for (const type of ['pointerdown', 'pointermove'] as const)
+      canvas?.addEventListener(type, ({ pointerId, timeStamp, offsetX, offsetY }) => {
+        roads.set(pointerId, [...(roads.get(pointerId) ?? []), { time: timeStamp, x: offsetX, y: offsetY }]);
+      });
+    const advance = camera.advance.bind(camera);
+    camera.advance = (time) => {
+      const view = advance(time);
+      const fingers = [...roads.values()].flatMap((road) => road.filter((at) => at.time <= time).slice(-1));
+      if (camera.grips.length < 2 || fingers.length < 2) return view;
+      worst.frames += 1;
+      for (const grip of camera.grips) {
+        if (grip.limited) continue;
+        const at = view.toScreen(grip.x, grip.y, grip.height);
+        worst.fingers = Math.max(worst.fingers, Math.min(...fingers.map(({ x, y }) => Math.hypot(at.x - x, at.y - y))));
+        worst.reported = Math.max(worst.reported, Math.hypot(at.x - grip.screenX, at.y - grip.screenY));
+      }
+      return view;
+    };
+  });
+  const points = (i: number): { id: number; x: number; y: number }[] => {
+    const angle = 0.3 + i * 0.03;
+    const apart = 120 + i * 3;
+    return [
+      { id: 1, x: 500 - apart * Math.cos(angle), y: 330 - apart * Math.sin(angle) * 0.6 },
+      { id: 2, x: 500 + apart * Math.cos(angle), y: 330 + apart * Math.sin(angle) * 0.6 },
+    ];
+  };
+  const before = await hills.evaluate(() => lemonStrait.camera.shown);
+  await touch(client, 'touchStart', points(0).slice(0, 1));
+  await touch(client, 'touchStart', points(0));
+  for (let i = 1; i <= 25; i++) {
+    await touch(client, 'touchMove', points(i));
+    await hills.waitForTimeout(16);
+  }
+  const after = await hills.evaluate(() => lemonStrait.camera.shown);
+  const worst = await hills.evaluate(
+    () => Reflect.get(window, 'worst') as { fingers: number; reported: number; frames: number },
+  );
+  await touch(client, 'touchEnd', []);
+  await settled(hills);
+  expect(worst.frames).toBeGreaterThan(10);
+  expect(worst.reported).toBeLessThan(1e-3);
+  expect(worst.fingers).toBeLessThan(0.5);
+  expect(after.span).toBeLessThan(before.span * 0.9);
+  expect(Math.abs(after.heading - before.heading)).toBeGreaterThan(5);
+});
