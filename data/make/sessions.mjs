@@ -13,6 +13,7 @@ export const straightDown = {
   zoom: { leastSpan: 24, mostSpan: 768, notch: 1.12, halfLife: 0.09, anchor: 'cursor' },
   bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenSmaller: 'centre' },
   resize: { keep: 'scale' },
+  edge: {},
   bindings: {
     drag: ['MouseRight', 'MouseMiddle', 'Touch'],
     swing: [],

@@ -32,7 +32,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     loadBarges(),
   ]);
   const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
-  listen(canvas, camera);
+  listen(canvas, camera, { panels: '.panel' });
   const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 
   let waiting = false;

@@ -127,6 +127,32 @@ test('detaching during a drag leaves nothing behind: no capture, no style, no gr
   await page.close();
 });
 
+test('a real mouse at the edge pans while it rests; over a panel, or gone, it does not', async () => {
+  const page = await openPage(browser, 'straight-down');
+  await page.evaluate(() => {
+    lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
+  });
+  const x = (): Promise<number> => page.evaluate(() => lemonStrait.camera.shown.x);
+  await page.mouse.move(500, 300);
+  await settled(page);
+  const before = await x();
+  await page.mouse.move(997, 300);
+  await page.waitForFunction((from) => lemonStrait.camera.shown.x > from + 20, before);
+  await page.mouse.move(500, 300);
+  await settled(page);
+  const after = await x();
+  // The tools lie in the top right corner.
+  const box = await page.locator('.tools').boundingBox();
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('.tools')?.style.setProperty('right', '0');
+  });
+  await page.mouse.move(995, (box?.y ?? 0) + 20);
+  await page.waitForTimeout(250);
+  await settled(page);
+  expect(await x()).toBe(after);
+  await page.close();
+});
+
 /** Fingers by the DevTools protocol. */
 async function touch(
   client: CDPSession,

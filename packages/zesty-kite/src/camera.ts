@@ -5,6 +5,7 @@ import {
   Hands,
   SignalQueue,
   type About,
+  type HoverSignal,
   type Intent,
   type PlaceSignal,
   type Signal,
@@ -103,6 +104,10 @@ export class Camera {
   /** The time of the last frame. */
   #micros = 0;
   #drawn = false;
+  /** The last hover that was heard was at an edge. */
+  #hovers = false;
+  /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
+  #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
 
   /** @throws SettingsError that lists everything wrong with `settings` */
@@ -125,7 +130,7 @@ export class Camera {
 
   /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
   get settled(): boolean {
-    return this.#drawn && this.#waiting.isEmpty && isAtRest(this.#course.kept);
+    return this.#drawn && this.#waiting.isEmpty && this.#dwells === null && isAtRest(this.#course.kept);
   }
 
   /** Where the camera is heading to. */
@@ -191,6 +196,12 @@ export class Camera {
     const body = cleanSignal(signal);
     if (body.kind === 'key' && !this.#hands.uses(body.code)) return false;
     if (body.kind === 'press' && !this.#hands.uses(body.input)) return false;
+    if (body.kind === 'hover') {
+      // Only those at the edge matter, and the one that leaves it.
+      const atEdge = this.#hands.isAtEdge(body, this.#screen);
+      if (!atEdge && !this.#hovers) return false;
+      this.#hovers = atEdge;
+    }
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -291,6 +302,7 @@ export class Camera {
     const leap = micros - this.#micros;
     if (leap > 0) this.#micros = micros;
     if (!this.#waiting.isEmpty) this.#takeWaiting();
+    this.#dwellUntil(this.#micros);
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
     this.#course.show(this.#micros, this.#frame, this.view.look);
     this.#drawn = true;
@@ -342,9 +354,19 @@ export class Camera {
     this.#apply({ kind: 'gap', phase: 'end' }, micros);
   }
 
+  /** What a dwell brings comes at its own time, before whatever is later. */
+  #dwellUntil(micros: number): void {
+    const due = this.#dwells;
+    if (due === null || due > micros) return;
+    this.#dwells = null;
+    this.#course.runTo(Math.max(due, this.#course.micros));
+    this.#obey(this.#hands.dwell());
+  }
+
   /** Lets a signal take effect at a time, or now where that has passed; writes down which. */
   #apply(body: SignalBody, due: number): void {
     this.#guard(due);
+    this.#dwellUntil(due);
     const kept = this.#course.kept;
     const at = Math.max(due, this.#course.micros);
     this.#course.runTo(at);
@@ -358,6 +380,9 @@ export class Camera {
         break;
       case 'wheel':
         obey(this.#course, this.#hands.wheel(body, this.#screen));
+        break;
+      case 'hover':
+        this.#hover(body, at);
         break;
       case 'press':
         this.#obey(this.#hands.press(body));
@@ -402,6 +427,16 @@ export class Camera {
     }
   }
 
+  /** A pointer that comes to an edge is asked again once it has dwelt there. */
+  #hover(body: HoverSignal, at: number): void {
+    const { intents, enters } = this.#hands.hover(body, this.#screen);
+    this.#obey(intents);
+    if (!enters) return;
+    const dwell = Math.round((this.#settings.edge?.dwell ?? 0) * 1e6);
+    if (dwell === 0) this.#obey(this.#hands.dwell());
+    else this.#dwells = at + dwell;
+  }
+
   #obey(intents: readonly Intent[]): void {
     for (const intent of intents) obey(this.#course, intent);
   }
@@ -421,7 +456,7 @@ export class Camera {
     this.#written = written;
     this.#rule(checkSettings(written), otherBounds);
     refit(this.#course.kept, this.#course.rules, this.#course.look, otherBounds);
-    obey(this.#course, this.#hands.adopt(this.#settings));
+    obey(this.#course, this.#hands.adopt(this.#settings, this.#screen));
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
@@ -436,6 +471,8 @@ export class Camera {
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
+    this.#dwells = null;
+    this.#hovers = false;
     this.#course.restart();
     this.#origin = null;
     this.#micros = 0;

@@ -5,6 +5,7 @@ export type {
   ChangeSignal,
   GapSignal,
   HoldSignal,
+  HoverSignal,
   KeySignal,
   LetGoSignal,
   LiftSignal,

@@ -147,6 +147,11 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     hold: fc.record({ turn: fc.boolean() }),
     bounds: bounded ? bounds : fc.constant(null),
     bindings: fc.constant<Settings['bindings']>({ swing: ['MouseRight'] }),
+    edge: fc.constantFrom<Settings['edge']>(
+      null,
+      { dwell: 0.1 },
+      { right: 100, in: 'pixels', dwell: 0, profile: 'even' },
+    ),
     resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
   });
   return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
@@ -191,6 +196,7 @@ const press = fc.record({
   y: pixel,
 });
 const move = fc.record({ kind: fc.constant('move' as const), id: finger, x: pixel, y: pixel });
+const hover = fc.record({ kind: fc.constant('hover' as const), x: pixel, y: pixel });
 const lift = fc.record(
   { kind: fc.constant('lift' as const), id: finger, cancelled: fc.constant(true) },
   { requiredKeys: ['kind', 'id'] },
@@ -225,6 +231,7 @@ export const hands = {
     move,
     move,
     lift,
+    hover,
     turning('turn'),
     turning('tilt'),
     release,

@@ -3,8 +3,18 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
+import { Edge, pushAt } from './edge.ts';
 import { Fingers, type HoldIntent } from './fingers.ts';
-import type { HoldSignal, KeySignal, LetGoSignal, LiftSignal, MoveSignal, PressSignal, WheelSignal } from './signal.ts';
+import type {
+  HoldSignal,
+  HoverSignal,
+  KeySignal,
+  LetGoSignal,
+  LiftSignal,
+  MoveSignal,
+  PressSignal,
+  WheelSignal,
+} from './signal.ts';
 
 /** Go on at these rates for as long as nothing else is said. */
 export interface SteerIntent {
@@ -49,7 +59,7 @@ export interface SwingIntent {
 
 export type Intent = SteerIntent | ZoomIntent | StepIntent | SwingIntent | HoldIntent;
 
-const DIAGONAL = 0.7071067811865476;
+const NO_SCREEN: Screen = { width: 0, height: 0 };
 
 interface Swing {
   readonly downX: number;
@@ -63,6 +73,7 @@ interface Swing {
 export class Hands {
   readonly #held = new Set<string>();
   readonly #fingers = new Fingers();
+  readonly #edge = new Edge();
   readonly #swings = new Map<number, Swing>();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
@@ -75,10 +86,11 @@ export class Hands {
   }
 
   /** From now on by other settings. Keys that they have no use for are let go: nobody would hear them go up. */
-  adopt(settings: FullSettings): SteerIntent {
+  adopt(settings: FullSettings, screen: Screen): SteerIntent {
     if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = settings;
     for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
+    this.#edge.refit(settings.edge, screen);
     return this.#steer();
   }
 
@@ -97,6 +109,29 @@ export class Hands {
     if (down) this.#held.add(code);
     else this.#held.delete(code);
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
+  }
+
+  /** Whether a pointer here is in a band at the edge. */
+  isAtEdge({ x, y }: HoverSignal, screen: Screen): boolean {
+    if (x === undefined || y === undefined) return false;
+    const { right, down } = pushAt({ x, y }, this.#settings.edge, screen);
+    return right !== 0 || down !== 0;
+  }
+
+  /**
+   * @returns what is asked for, and whether the pointer has just come into a band: then `dwell` has to
+   *   be said after the settings' time
+   */
+  hover({ x, y }: HoverSignal, screen: Screen): { intents: Intent[]; enters: boolean } {
+    const at = x === undefined || y === undefined ? null : { x, y };
+    const enters = this.#edge.hover(at, this.#settings.edge, screen);
+    return { intents: [this.#steer()], enters };
+  }
+
+  /** The pointer has stayed in a band for long enough. */
+  dwell(): Intent[] {
+    this.#edge.dwell();
+    return [this.#steer()];
   }
 
   press({ id, x, y, input }: PressSignal): Intent[] {
@@ -142,6 +177,7 @@ export class Hands {
     this.#held.clear();
     this.#pressed.clear();
     this.#swings.clear();
+    this.#edge.hover(null, null, NO_SCREEN);
     return [this.#steer(), this.#fingers.letGo(undefined, false)];
   }
 
@@ -172,15 +208,17 @@ export class Hands {
     return this.#bindings.asks(input, this.#held).flatMap(stroke);
   }
 
-  /** What all that is held asks for: opposites cancel, diagonals are not faster. */
+  /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
   #steer(): SteerIntent {
     const { pan, turn, pitch, zoom } = this.#settings;
     const asked = new Set<Ability>();
     for (const input of this.#held) for (const ability of this.#bindings.asks(input, this.#held)) asked.add(ability);
     const between = (one: Ability, other: Ability): number => Number(asked.has(one)) - Number(asked.has(other));
-    const right = between('panRight', 'panLeft');
-    const down = between('panDown', 'panUp');
-    const speed = (asked.has('fast') ? pan.fast : 1) * (right !== 0 && down !== 0 ? DIAGONAL : 1);
+    const push = this.#edge.push;
+    const right = between('panRight', 'panLeft') + push.right;
+    const down = between('panDown', 'panUp') + push.down;
+    const length = Math.sqrt(right * right + down * down);
+    const speed = (asked.has('fast') ? pan.fast : 1) / Math.max(1, length);
     return {
       kind: 'steer',
       right: right * speed + 0,

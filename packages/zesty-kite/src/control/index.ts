@@ -9,6 +9,7 @@ export {
   type ChangeSignal,
   type GapSignal,
   type HoldSignal,
+  type HoverSignal,
   type KeySignal,
   type LetGoSignal,
   type LiftSignal,

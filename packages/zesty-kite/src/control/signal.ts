@@ -45,6 +45,14 @@ const BUTTONS = [
   'PenEraser',
 ] as const;
 
+/** The pointer is over the screen, near enough to pan at its edges; or no longer. */
+export interface HoverSignal {
+  readonly kind: 'hover';
+  /** CSS pixels from the top left of the screen; both left out where it is nowhere. */
+  readonly x?: number;
+  readonly y?: number;
+}
+
 /** A button or a finger came down. */
 export interface PressSignal {
   readonly kind: 'press';
@@ -136,6 +144,7 @@ export type SignalBody =
   | ScreenSignal
   | KeySignal
   | WheelSignal
+  | HoverSignal
   | PressSignal
   | MoveSignal
   | LiftSignal
@@ -182,6 +191,11 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         ...position(signal),
         notches: clamp(number('notches', signal.notches), -MOST_NOTCHES, MOST_NOTCHES),
       };
+    case 'hover': {
+      const { x, y } = signal;
+      if (x === undefined && y === undefined) return { kind: 'hover' };
+      return { kind: 'hover', ...position({ x: number('x', x), y: number('y', y) }) };
+    }
     case 'press':
       if (!BUTTONS.includes(signal.input)) refuse('input', signal.input, `one of ${BUTTONS.join(', ')}`);
       return { kind: 'press', id: number('id', signal.id), input: signal.input, ...position(signal) };
@@ -223,7 +237,7 @@ export function cleanSignal(signal: SignalBody): SignalBody {
       return refuse(
         'kind',
         (signal as { kind?: unknown }).kind,
-        'one of "screen", "key", "wheel", "press", "move", "lift", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
+        'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
       );
   }
 }

@@ -1,2 +1,2 @@
-export { listen } from './listen.ts';
-export type { PointerOptions, Tap } from './pointers.ts';
+export { listen, type ListenOptions } from './listen.ts';
+export type { Tap } from './pointers.ts';

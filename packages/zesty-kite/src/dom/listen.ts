@@ -1,11 +1,14 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
 import { hearKeyboard } from './keyboard.ts';
+import { hearHover, type HoverOptions } from './hover.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { watchGaps } from './gap.ts';
 import { hearWheel } from './wheel.ts';
+
+export type ListenOptions = PointerOptions & HoverOptions;
 
 /**
  * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text
@@ -17,7 +20,7 @@ import { hearWheel } from './wheel.ts';
  *
  * @returns a function that takes every listener and observer away again and lets go of all keys
  */
-export function listen(element: HTMLElement, camera: Camera, options: PointerOptions = {}): () => void {
+export function listen(element: HTMLElement, camera: Camera, options: ListenOptions = {}): () => void {
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
@@ -27,17 +30,14 @@ export function listen(element: HTMLElement, camera: Camera, options: PointerOpt
     return camera.signal(signal);
   };
   const isBound = (input: string): boolean => camera.binds(input);
+  const slopOf = (input: string): number =>
+    input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop;
+  const pointers = hearPointers(element, window, send, slopOf, isBound, options);
   const detachers = [
     hearSize(element, window, send),
     hearKeyboard(window, send, isBound),
-    hearPointers(
-      element,
-      window,
-      send,
-      (input) => (input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop),
-      isBound,
-      options,
-    ),
+    pointers.detach,
+    hearHover(element, window, camera, send, pointers.isGameDrag, options),
     hearWheel(element, send),
     gaps.detach,
   ];

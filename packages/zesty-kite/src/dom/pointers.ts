@@ -31,6 +31,8 @@ interface Press {
   readonly bit: number;
   /** The camera drags, turns or steers with it. */
   readonly used: boolean;
+  /** It is the game's. */
+  readonly game: boolean;
   readonly downX: number;
   readonly downY: number;
   moved: boolean;
@@ -46,7 +48,7 @@ export function hearPointers(
   slopOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
   { gamePress, tap }: PointerOptions,
-): () => void {
+): { readonly isGameDrag: () => boolean; readonly detach: () => void } {
   /** By pointer and button: a mouse can press several. */
   const presses = new Map<number, Press>();
   const idOf = (event: PointerEvent, button: number): number => event.pointerId * 8 + button;
@@ -56,10 +58,10 @@ export function hearPointers(
     if (input === null) return;
     const { x, y } = positionIn(element, event);
     const id = idOf(event, button);
-    const games = gamePress?.(event, input) ?? false;
-    const used = !games && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
+    const game = gamePress?.(event, input) ?? false;
+    const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const bit = BITS[button] ?? 0;
-    presses.set(id, { input, pointer: event.pointerId, bit, used, downX: x, downY: y, moved: false });
+    presses.set(id, { input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false });
     if (!used) return;
     element.setPointerCapture(event.pointerId);
     element.focus({ preventScroll: true });
@@ -130,7 +132,7 @@ export function hearPointers(
   element.addEventListener('lostpointercapture', onCancel);
   element.addEventListener('contextmenu', onContextMenu);
   element.addEventListener('mousedown', onMouseDown);
-  return () => {
+  const detach = (): void => {
     Object.assign(style, before);
     element.removeEventListener('pointerdown', onDown);
     element.removeEventListener('pointermove', onMove);
@@ -146,6 +148,7 @@ export function hearPointers(
     }
     presses.clear();
   };
+  return { isGameDrag: () => [...presses.values()].some(({ game, moved }) => game && moved), detach };
 }
 
 function inputOf({ pointerType }: PointerEvent, button: number): Button | null {

@@ -208,6 +208,23 @@ const bindings = v.object(
   objectMessage,
 );
 
+const side = v.optional(number(0, 1000, 0.03), 0.03);
+const edge = v.object(
+  {
+    left: side,
+    top: side,
+    right: side,
+    bottom: side,
+    in: v.optional(oneOf(['share', 'pixels']), 'share'),
+    most: v.optional(number(1, 1000, 40), 40),
+    profile: v.optional(oneOf(['rising', 'even']), 'rising'),
+    dwell: v.optional(number(0, 10, 0.1), 0.1),
+    outside: v.optional(oneOf(['stop', 'go-on']), 'stop'),
+    duringGameDrag: v.optional(v.boolean('true or false'), true),
+  },
+  objectMessage,
+);
+
 const drag = v.object(
   {
     slop: v.optional(number(0, 100, 4), 4),
@@ -235,6 +252,7 @@ export const settingsSchema = v.object(
     bounds: v.optional(v.nullable(bounds), null),
     wrap: v.optional(wrap, {}),
     resize: v.optional(resize, {}),
+    edge: v.optional(v.nullable(edge), null),
     drag: v.optional(drag, {}),
     bindings: v.optional(bindings, {}),
   },

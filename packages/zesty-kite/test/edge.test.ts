@@ -1,0 +1,76 @@
+/** Edge scrolling: bands, corners, dwell and rest. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Settings } from '../src/index.ts';
+import { between } from './steering.ts';
+
+const screen = { width: 800, height: 600 };
+type Edge = NonNullable<Settings['edge']>;
+
+function resting(edge: Edge, x: number, y: number, after = 3000): Camera {
+  const pan = { startHalfLife: 0, stopHalfLife: 0 };
+  const camera = new Camera({ start: { x: 0, y: 0, span: 600 }, pan, edge }, { screen });
+  camera.advance(0);
+  camera.signal({ kind: 'hover', x, y, time: 0 });
+  for (let time = 0; time <= after; time += 100) camera.advance(time);
+  return camera;
+}
+
+test('in a band it goes toward that edge, in a corner both ways and no faster, and elsewhere nowhere: for any bands', () => {
+  const size = between(1, 200);
+  const bands = fc.record({
+    left: size,
+    top: size,
+    right: size,
+    bottom: size,
+    profile: fc.constantFrom('even', 'rising'),
+  });
+  fc.assert(
+    fc.property(bands, between(0, 800), between(0, 600), (sides, x, y) => {
+      const edge = { ...sides, in: 'pixels', dwell: 0 } as Edge;
+      const { shown, settled } = resting(edge, x, y, 1000);
+      const { left, top, right, bottom, profile } = sides;
+      const depth = (inward: number, band: number): number =>
+        inward >= band ? 0 : profile === 'even' ? 1 : 1 - inward / band;
+      const across = depth(800 - x, right) - depth(x, left);
+      const down = depth(600 - y, bottom) - depth(y, top);
+      const most = Math.max(1, Math.hypot(across, down));
+      // A screen height a second, for a second.
+      expect(shown.x).toBeCloseTo((600 * across) / most, 6);
+      expect(shown.y).toBeCloseTo((600 * down) / most, 6);
+      expect(settled).toBe(across === 0 && down === 0);
+    }),
+  );
+});
+
+test('a share counts the shorter side and is capped; it starts after the dwell and goes on while the pointer rests', () => {
+  expect(resting({ right: 0.05 }, 800 - 31, 300).shown.x).toBe(0);
+  expect(resting({ right: 0.05 }, 800 - 29, 300).shown.x).toBeGreaterThan(0);
+  expect(resting({ right: 0.2, most: 40 }, 800 - 41, 300).shown.x).toBe(0);
+  const camera = resting({ dwell: 0.25, profile: 'even' }, 799, 300, 200);
+  expect([camera.shown.x, camera.settled]).toEqual([0, false]);
+  camera.advance(1250);
+  expect(camera.shown.x).toBeCloseTo(600, 6);
+  camera.signal({ kind: 'hover', time: 1250 });
+  camera.advance(1300);
+  expect(camera.settled).toBe(true);
+  // Through a band and out again before the dwell is over: nothing.
+  const passing = resting({ dwell: 0.25 }, 799, 300, 100);
+  passing.signal({ kind: 'hover', x: 400, y: 300, time: 150 });
+  passing.advance(1000);
+  expect([passing.shown.x, passing.settled]).toEqual([0, true]);
+  expect(passing.signal({ kind: 'hover', x: 401, y: 300 })).toBe(false);
+});
+
+test('G9: a release takes the pointer from the edge; keys and edge add up to one vector that is capped once', () => {
+  const camera = resting({ dwell: 0, profile: 'even' }, 799, 300, 0);
+  camera.signal({ kind: 'key', code: 'KeyS', down: true, time: 0 });
+  camera.advance(1000);
+  expect([camera.shown.x, camera.shown.y].map((at) => at / 600)).toEqual([
+    expect.closeTo(Math.SQRT1_2, 9),
+    expect.closeTo(Math.SQRT1_2, 9),
+  ]);
+  camera.signal({ kind: 'release', time: 1000 });
+  camera.advance(1100);
+  expect(camera.settled).toBe(true);
+});
