@@ -385,13 +385,13 @@ export class Camera {
         this.#hover(body, at);
         break;
       case 'press':
-        this.#obey(this.#hands.press(body));
+        this.#obey(this.#hands.press(body, at));
         break;
       case 'move':
         this.#obey(this.#hands.move(body, this.#screen));
         break;
       case 'lift':
-        this.#obey(this.#hands.lift(body));
+        this.#obey(this.#hands.lift(body, at));
         break;
       case 'hold':
         obey(this.#course, this.#hands.hold(body));

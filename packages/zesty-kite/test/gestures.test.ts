@@ -212,3 +212,46 @@ test('held keys turn and tilt by degrees a second and zoom by notches a second; 
   tap(tilted, 'Equal', 10_000, 11_000);
   expect(tilted.shown.span).toBeCloseTo(900 / 1.1 ** 8, 6);
 });
+
+test('a double tap comes nearer at its place and a tap of two fingers goes farther; slow, far or dragged ones do neither', () => {
+  const touchAt = (camera: Camera, time: number, points: readonly { x: number; y: number }[], drag = 0): void => {
+    points.forEach(({ x, y }, id) => {
+      camera.signal({ kind: 'press', id, input: 'Touch', x, y, time });
+      camera.signal({ kind: 'move', id, x: x + drag, y, time: time + 20 });
+      camera.signal({ kind: 'lift', id, time: time + 50 + id });
+    });
+    camera.advance(time + 60);
+  };
+  const spanAfter = (taps: (camera: Camera) => void): number => {
+    const camera = new Camera({ ...high, drag: { glide: 0 } }, { screen });
+    camera.advance(0);
+    const ground = spotAt(camera, { x: 300, y: 250 });
+    taps(camera);
+    camera.advance(5000);
+    if (camera.shown.span < 900) expect(pixelsBetween(shownAt(camera, ground), { x: 300, y: 250 })).toBeLessThan(1e-3);
+    return camera.shown.span;
+  };
+  const here = { x: 300, y: 250 };
+  const nearer = spanAfter((camera) => {
+    touchAt(camera, 100, [here]);
+    touchAt(camera, 300, [here]);
+  });
+  expect(nearer).toBeCloseTo(900 / 1.1 ** 6, 6);
+  const farther = spanAfter((camera) => {
+    touchAt(camera, 100, [here, { x: 500, y: 250 }]);
+  });
+  expect(farther).toBeCloseTo(900 * 1.1 ** 6, 6);
+  const tooSlow = (camera: Camera): void => {
+    touchAt(camera, 100, [here]);
+    touchAt(camera, 700, [here]);
+  };
+  const tooFar = (camera: Camera): void => {
+    touchAt(camera, 100, [here]);
+    touchAt(camera, 300, [{ x: 400, y: 250 }]);
+  };
+  const dragged = (camera: Camera): void => {
+    touchAt(camera, 100, [here]);
+    touchAt(camera, 300, [here], 30);
+  };
+  for (const taps of [tooSlow, tooFar, dragged]) expect(spanAfter(taps)).toBe(900);
+});

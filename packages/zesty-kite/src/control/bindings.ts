@@ -15,6 +15,8 @@ const EITHER_SIDE = new Set(['Shift', 'Control', 'Alt', 'Meta']);
 export class Bindings {
   /** By their last input; the chord that asks for the most first. */
   readonly #chords = new Map<string, Chord[]>();
+  /** What an input asks for where it needs nothing else, and nothing else makes it mean more. */
+  readonly #plain = new Map<string, readonly Ability[]>();
   readonly #named = new Set<string>();
   readonly #own = new Set<string>();
 
@@ -37,6 +39,10 @@ export class Bindings {
         }
       }
     }
+    for (const [input, chords] of this.#chords) {
+      const abilities = chords.map(({ ability }) => ability);
+      if (chords.every(({ before }) => before.length === 0)) this.#plain.set(input, abilities);
+    }
   }
 
   /** Whether any chord names this input. */
@@ -54,6 +60,8 @@ export class Bindings {
    * one with the most; several abilities where chords are alike.
    */
   asks(input: string, held: ReadonlySet<string>): readonly Ability[] {
+    const plain = this.#plain.get(input);
+    if (plain !== undefined) return plain;
     const ready = (this.#chords.get(input) ?? []).filter(({ before }) =>
       before.every((name) => sidesOf(name).some((side) => held.has(side))),
     );

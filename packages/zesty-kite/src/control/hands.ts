@@ -5,6 +5,7 @@ import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
 import { Edge, pushAt } from './edge.ts';
 import { Fingers, type HoldIntent } from './fingers.ts';
+import { Taps } from './taps.ts';
 import type {
   HoldSignal,
   HoverSignal,
@@ -74,6 +75,7 @@ export class Hands {
   readonly #held = new Set<string>();
   readonly #fingers = new Fingers();
   readonly #edge = new Edge();
+  readonly #taps = new Taps();
   readonly #swings = new Map<number, Swing>();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
@@ -134,13 +136,15 @@ export class Hands {
     return [this.#steer()];
   }
 
-  press({ id, x, y, input }: PressSignal): Intent[] {
+  /** @param at microseconds */
+  press({ id, x, y, input }: PressSignal, at: number): Intent[] {
     const asked = this.#bindings.asks(input, this.#held);
     this.#held.add(input);
     this.#pressed.set(id, input);
     const { drag } = this.#settings;
     const slop = input === 'Touch' ? drag.touchSlop : drag.slop;
     const strokes = this.#strokes(input);
+    if (input === 'Touch') this.#taps.press(id, x, y, slop, at);
     if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, slop));
     else if (asked.includes('swing')) this.#swings.set(id, { downX: x, downY: y, slop, x, y, began: false });
     return [...strokes, this.#steer()];
@@ -148,6 +152,7 @@ export class Hands {
 
   move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
     const swing = this.#swings.get(id);
+    this.#taps.move(id, x, y);
     if (swing === undefined) return this.#fingers.move(id, x, y, this.#settings);
     const wayX = x - swing.downX;
     const wayY = y - swing.downY;
@@ -163,13 +168,22 @@ export class Hands {
     return [{ kind: 'swing', turn: turned, tilt: tilted, x: swing.downX, y: swing.downY }];
   }
 
-  lift({ id, cancelled }: LiftSignal): Intent[] {
+  lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
     const input = this.#pressed.get(id);
     this.#pressed.delete(id);
     this.#swings.delete(id);
     if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
     const letGo = this.#fingers.has(id) ? [this.#fingers.letGo(id, !cancelled)] : [];
-    return [...letGo, this.#steer()];
+    return [...letGo, this.#steer(), ...this.#tapped(id, cancelled, at)];
+  }
+
+  #tapped(id: number, cancelled: boolean, at: number): Intent[] {
+    const tap = this.#taps.lift(id, cancelled, at);
+    const { tapNotches } = this.#settings.drag;
+    if (tap === null || tapNotches === 0) return [];
+    const nearer = tap.fingers === 1 && tap.times % 2 === 0;
+    if (!nearer && tap.fingers !== 2) return [];
+    return [{ kind: 'zoom', notches: nearer ? -tapNotches : tapNotches, anchor: 'cursor', x: tap.x, y: tap.y }];
   }
 
   /** Lets go of everything: keys, buttons and fingers. */
@@ -177,6 +191,7 @@ export class Hands {
     this.#held.clear();
     this.#pressed.clear();
     this.#swings.clear();
+    this.#taps.clear();
     this.#edge.hover(null, null, NO_SCREEN);
     return [this.#steer(), this.#fingers.letGo(undefined, false)];
   }

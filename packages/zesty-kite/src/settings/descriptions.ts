@@ -109,6 +109,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'drag.touchSlop': 'The same for a finger.',
   'drag.glide': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
   'drag.pinchZone': 'How much two fingers have to open or close before they zoom, as a share of their distance.',
+  'drag.tapNotches':
+    'By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither.',
   'drag.twistZone': 'How far two fingers have to twist before they turn, in degrees.',
   bindings:
     'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',

@@ -232,6 +232,7 @@ const drag = v.object(
     glide: v.optional(halfLife, 0.25),
     pinchZone: v.optional(number(0, 1, 0.05), 0.05),
     twistZone: v.optional(number(0, 180, 6), 6),
+    tapNotches: v.optional(number(0, 40, 6), 6),
   },
   objectMessage,
 );

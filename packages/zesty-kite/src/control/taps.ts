@@ -1,0 +1,69 @@
+/** Taps of fingers: two quick ones at a place come nearer, one of two fingers goes farther. */
+import type { Point } from '../view/index.ts';
+
+/** A tap is over within so many microseconds, and so is the pause between two of them. */
+const LONGEST = 300_000;
+/** Two taps this near to each other are at one place, CSS pixels. */
+const NEAR = 40;
+
+interface Down extends Point {
+  readonly slop: number;
+}
+
+/** Where it was tapped, in the middle of so many fingers. */
+export interface TouchTap extends Point {
+  readonly fingers: number;
+  /** How many quick ones at this place this is the last of. */
+  readonly times: number;
+}
+
+export class Taps {
+  readonly #down = new Map<number, Down>();
+  readonly #points: Point[] = [];
+  #began = 0;
+  /** No finger has left its slop since the first came down. */
+  #still = true;
+  #last: (TouchTap & { readonly at: number }) | null = null;
+
+  press(id: number, x: number, y: number, slop: number, at: number): void {
+    if (this.#down.size === 0) {
+      this.#points.length = 0;
+      this.#began = at;
+      this.#still = true;
+    }
+    this.#down.set(id, { x, y, slop });
+    this.#points.push({ x, y });
+  }
+
+  move(id: number, x: number, y: number): void {
+    const down = this.#down.get(id);
+    if (down === undefined) return;
+    const wayX = x - down.x;
+    const wayY = y - down.y;
+    if (wayX * wayX + wayY * wayY > down.slop * down.slop) this.#still = false;
+  }
+
+  /** The tap that ends with this finger's going, or null. */
+  lift(id: number, cancelled: boolean, at: number): TouchTap | null {
+    if (!this.#down.delete(id)) return null;
+    if (cancelled) this.#still = false;
+    if (this.#down.size > 0 || !this.#still || at - this.#began > LONGEST) return null;
+    const fingers = this.#points.length;
+    const x = this.#points.reduce((sum, point) => sum + point.x, 0) / fingers;
+    const y = this.#points.reduce((sum, point) => sum + point.y, 0) / fingers;
+    const last = this.#last;
+    const again =
+      last?.fingers === fingers &&
+      this.#began - last.at < LONGEST &&
+      Math.abs(last.x - x) < NEAR &&
+      Math.abs(last.y - y) < NEAR;
+    const tap = { x, y, fingers, times: again ? last.times + 1 : 1 };
+    this.#last = { ...tap, at };
+    return tap;
+  }
+
+  clear(): void {
+    this.#down.clear();
+    this.#last = null;
+  }
+}
