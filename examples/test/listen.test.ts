@@ -238,3 +238,33 @@ test('detach takes everything away again and lets go of what is held', async () 
   );
   expect(left).toEqual([]);
 });
+
+test('a page that scrolls keeps the wheel until the map has the focus, or Control is held, as the settings say', async () => {
+  const wheelAt = async (): Promise<boolean> => {
+    await heard();
+    const before = await scrolled();
+    await page.mouse.move(200, 150);
+    await page.mouse.wheel(0, 100);
+    await page.waitForTimeout(100);
+    expect((await scrolled()) > before).toBe(
+      !(await page.evaluate(() => window.heard.some((one) => one.startsWith('wheel')))),
+    );
+    const used = (await heard()).some((one) => one.startsWith('wheel'));
+    await page.evaluate(() => {
+      window.scrollTo(0, 0);
+    });
+    return used;
+  };
+  await page.evaluate(() => {
+    const map = document.querySelector<HTMLElement>('#map');
+    if (map) map.tabIndex = 0;
+    window.camera.change({ wheel: { waitsFor: 'focus' } });
+  });
+  expect(await wheelAt()).toBe(false);
+  await page.focus('#map');
+  expect(await wheelAt()).toBe(true);
+  await page.evaluate(() => {
+    window.camera.change({ wheel: { waitsFor: 'control' } });
+  });
+  expect(await wheelAt()).toBe(false);
+});

@@ -1,5 +1,14 @@
 /** What intents, and calls of the program, do to the kept state. */
-import type { About, HoldIntent, Intent, SteerIntent, StepIntent, SwingIntent, ZoomIntent } from './control/index.ts';
+import type {
+  About,
+  HoldIntent,
+  Intent,
+  ShiftIntent,
+  SteerIntent,
+  StepIntent,
+  SwingIntent,
+  ZoomIntent,
+} from './control/index.ts';
 import {
   holdAnew,
   letGo,
@@ -21,6 +30,9 @@ export function obey(course: Course, intent: Intent): void {
   switch (intent.kind) {
     case 'steer':
       steer(course, intent);
+      break;
+    case 'shift':
+      shift(course, intent);
       break;
     case 'zoom':
       zoom(course, intent);
@@ -45,6 +57,20 @@ function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches }: Ste
   kept.turnRate = turn;
   kept.tiltRate = tilt;
   kept.zoomRate = notches;
+}
+
+/** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
+function shift({ kept, rules, look }: Course, { right, down }: ShiftIntent): void {
+  if (kept.fingers > 0) return;
+  const { sinHeading, cosHeading, sinPitch } = look;
+  const steep = rules.settings.pan.even === 'screen' ? 1 / sinPitch : 1;
+  const perPixel = look.perPixel * kept.span;
+  kept.wayX = (right * cosHeading - down * steep * sinHeading) * perPixel;
+  kept.wayY = (right * sinHeading + down * steep * cosHeading) * perPixel;
+  settle(kept, rules, look);
+  kept.wayX = kept.wayY = 0;
+  kept.unseen = rules.terrain !== null;
+  if (kept.unseen) kept.easing = true;
 }
 
 function zoom({ kept, rules, look }: Course, { notches, anchor, x, y }: ZoomIntent): void {

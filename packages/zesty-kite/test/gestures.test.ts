@@ -255,3 +255,47 @@ test('a double tap comes nearer at its place and a tap of two fingers goes farth
   };
   for (const taps of [tooSlow, tooFar, dragged]) expect(spanAfter(taps)).toBe(900);
 });
+
+test('a wheel that pans moves the ground by its pixels at any heading and pitch; by device, wheels zoom and trackpads pan', () => {
+  fc.assert(
+    fc.property(
+      between(-180, 180),
+      between(20, 90),
+      between(-200, 200),
+      between(-150, 150),
+      (heading, pitch, right, down) => {
+        const start = { x: 0, y: 0, span: 600, heading };
+        const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { does: 'by-device' } }, { screen });
+        camera.advance(0);
+        const ground = spotAt(camera, { x: 400, y: 300 });
+        const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: down / 100, right, down };
+        camera.signal({ ...wheel, trackpad: 'scroll', time: 10 });
+        camera.advance(10);
+        const at = shownAt(camera, ground);
+        expect([at.x, at.y]).toEqual([expect.closeTo(400 - right, 6), expect.closeTo(300 - down, 6)]);
+        expect(camera.settled).toBe(true);
+        camera.signal({ ...wheel, notches: -1, trackpad: 'pinch', time: 20 });
+        camera.signal({ ...wheel, notches: -1, time: 20 });
+        camera.advance(5000);
+        expect(camera.shown.span).toBeCloseTo(600 / 1.21, 6);
+      },
+    ),
+  );
+});
+
+test('G8: a hand that holds still over hills is at rest, and the focus follows the ground when it lets go', () => {
+  const camera = new Camera({ ...high, start: { x: 0, y: 0, span: 300 } }, { screen, terrain: hills });
+  camera.advance(0);
+  play(camera, 0, [
+    { kind: 'press', id: 1, input: 'Touch', x: 300, y: 300 },
+    { kind: 'move', id: 1, x: 380, y: 390 },
+  ]);
+  const { focusHeight } = camera.shown;
+  camera.advance(3000);
+  expect(camera.settled).toBe(true);
+  expect(camera.shown.focusHeight).toBe(focusHeight);
+  camera.signal({ kind: 'lift', id: 1, time: 3000 });
+  camera.advance(9000);
+  expect(camera.settled).toBe(true);
+  expect(camera.shown.focusHeight).not.toBe(focusHeight);
+});

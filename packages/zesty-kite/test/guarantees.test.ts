@@ -263,6 +263,16 @@ test('G3: as fingers move, limits bind and are freed without a jump above 1e-3 p
       const [a = { u: 0, v: 0 }, b = a, c = a] = roads;
       camera.advance(0);
       const point = ({ u, v }: typeof a): [number, number] => [u * screen.width, v * screen.height];
+      // Fingers that come close hold still, and take hold anew when they part: that depends on how they came.
+      const near = (share: number): boolean =>
+        pixelsBetween(
+          {
+            x: (a.u + (b.u - a.u) * share - c.u) * screen.width,
+            y: (a.v + (b.v - a.v) * share - c.v) * screen.height,
+          },
+          { x: 0, y: 0 },
+        ) < 30;
+      if (two && Array.from({ length: 201 }, (_, i) => i / 200).some(near)) return;
       camera.hold(1, ...point(a));
       if (two) camera.hold(2, ...point(c));
       camera.advance(0);

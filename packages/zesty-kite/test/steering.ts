@@ -152,6 +152,7 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
       { dwell: 0.1 },
       { right: 100, in: 'pixels', dwell: 0, profile: 'even' },
     ),
+    wheel: fc.record({ does: fc.constantFrom('zoom' as const, 'zoom' as const, 'pan' as const) }),
     resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
   });
   return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
@@ -167,6 +168,8 @@ const wheel = fc.record({
   x: pixel,
   y: pixel,
   notches: fc.oneof(between(-6, 6), between(-1e6, 1e6)),
+  right: between(-900, 900),
+  down: between(-900, 900),
 });
 const release = fc.constant({ kind: 'release' as const });
 const screen = fc.tuple(screens, fc.boolean()).map(([size, none]) => ({

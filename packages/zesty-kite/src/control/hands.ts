@@ -58,7 +58,14 @@ export interface SwingIntent {
   readonly y: number;
 }
 
-export type Intent = SteerIntent | ZoomIntent | StepIntent | SwingIntent | HoldIntent;
+/** Pan at once by so many CSS pixels. */
+export interface ShiftIntent {
+  readonly kind: 'shift';
+  readonly right: number;
+  readonly down: number;
+}
+
+export type Intent = ShiftIntent | SteerIntent | ZoomIntent | StepIntent | SwingIntent | HoldIntent;
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
 
@@ -196,8 +203,11 @@ export class Hands {
     return [this.#steer(), this.#fingers.letGo(undefined, false)];
   }
 
-  wheel({ notches, x, y }: WheelSignal, { width, height }: Screen): ZoomIntent {
-    const { zoom } = this.#settings;
+  wheel({ notches, x, y, right, down, trackpad }: WheelSignal, { width, height }: Screen): ZoomIntent | ShiftIntent {
+    const { zoom, wheel } = this.#settings;
+    const pans = wheel.does === 'pan' || (wheel.does === 'by-device' && trackpad === 'scroll');
+    if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
+      return { kind: 'shift', right, down };
     const anchor = notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
     return { kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) };
   }

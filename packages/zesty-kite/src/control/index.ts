@@ -1,5 +1,13 @@
 export type { HoldIntent } from './fingers.ts';
-export { Hands, type Intent, type SteerIntent, type StepIntent, type SwingIntent, type ZoomIntent } from './hands.ts';
+export {
+  Hands,
+  type Intent,
+  type ShiftIntent,
+  type SteerIntent,
+  type StepIntent,
+  type SwingIntent,
+  type ZoomIntent,
+} from './hands.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanScreen,

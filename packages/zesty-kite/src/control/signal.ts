@@ -28,6 +28,11 @@ export interface WheelSignal {
   readonly y: number;
   /** Notches, broken ones too; positive is toward the player and shows more of the ground. */
   readonly notches: number;
+  /** How far it scrolls, CSS pixels to the right and down, where it could be a pan. */
+  readonly right?: number;
+  readonly down?: number;
+  /** Two fingers on a trackpad scroll, or pinch. */
+  readonly trackpad?: 'scroll' | 'pinch';
 }
 
 /** What a pointer can press. */
@@ -181,15 +186,20 @@ export function cleanSignal(signal: SignalBody): SignalBody {
   switch (signal.kind) {
     case 'screen':
       return { kind: 'screen', ...cleanScreen(signal) };
-    case 'key':
-      if (typeof signal.code !== 'string') refuse('code', signal.code, 'a UI Events code, such as "KeyW"');
-      if (typeof signal.down !== 'boolean') refuse('down', signal.down, 'true or false');
-      return { kind: 'key', code: signal.code, down: signal.down };
+    case 'key': {
+      const { code, down }: { readonly code: unknown; readonly down: unknown } = signal;
+      if (typeof code !== 'string') return refuse('code', code, 'a UI Events code, such as "KeyW"');
+      if (typeof down !== 'boolean') return refuse('down', down, 'true or false');
+      return { kind: 'key', code, down };
+    }
     case 'wheel':
       return {
         kind: 'wheel',
         ...position(signal),
         notches: clamp(number('notches', signal.notches), -MOST_NOTCHES, MOST_NOTCHES),
+        ...within('right', signal.right, -MOST_PIXELS, MOST_PIXELS),
+        ...within('down', signal.down, -MOST_PIXELS, MOST_PIXELS),
+        ...trackpad(signal.trackpad),
       };
     case 'hover': {
       const { x, y } = signal;
@@ -279,6 +289,12 @@ function about(value: About | undefined): { about?: About } {
 
 function number(name: string, value: unknown): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(name, value, 'a number');
+}
+
+function trackpad(value: unknown): Pick<WheelSignal, 'trackpad'> {
+  if (value === undefined) return {};
+  if (value !== 'scroll' && value !== 'pinch') refuse('trackpad', value, '"scroll", "pinch", or nothing');
+  return { trackpad: value };
 }
 
 function within(name: string, value: unknown, least: number, most: number): Record<string, number> {

@@ -38,7 +38,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     hearKeyboard(window, send, isBound),
     pointers.detach,
     hearHover(element, window, camera, send, pointers.isGameDrag, options),
-    hearWheel(element, send),
+    hearWheel(element, camera, send),
     gaps.detach,
   ];
   return () => {

@@ -48,7 +48,8 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
  * @returns whether the safe frame has changed, and with it perhaps the span
  */
 export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
-  motion.easing = motion.unseen;
+  // The ground is not looked at while a hand holds it.
+  motion.easing = motion.unseen && motion.fingers === 0;
   if (rules.switches) flipSwitches(motion, rules);
   const framed = followInsets(motion, pace, rules, look);
   followZoom(motion, pace, rules, look);

@@ -104,6 +104,10 @@ export const descriptions: Readonly<Record<string, string>> = {
   'edge.dwell': 'Seconds for which the pointer has to stay in a band before it pans.',
   'edge.outside': 'What happens when the pointer leaves the window through a band: it stops, or goes on.',
   'edge.duringGameDrag': 'Whether it goes on while the game drags something, such as a selection box.',
+  wheel: 'The wheel and two fingers on a trackpad.',
+  'wheel.does': 'What it does: zoom, pan, or a wheel zooms and a trackpad pans. A pinch zooms always.',
+  'wheel.waitsFor':
+    'On a page that scrolls: what has to be before the camera takes the wheel from it; nothing, the focus on the element, or a held Control.',
   drag: 'Fingers and dragging buttons.',
   'drag.slop': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchSlop': 'The same for a finger.',

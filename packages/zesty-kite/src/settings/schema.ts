@@ -225,6 +225,14 @@ const edge = v.object(
   objectMessage,
 );
 
+const wheel = v.object(
+  {
+    does: v.optional(oneOf(['zoom', 'pan', 'by-device']), 'zoom'),
+    waitsFor: v.optional(oneOf(['nothing', 'focus', 'control']), 'nothing'),
+  },
+  objectMessage,
+);
+
 const drag = v.object(
   {
     slop: v.optional(number(0, 100, 4), 4),
@@ -254,6 +262,7 @@ export const settingsSchema = v.object(
     wrap: v.optional(wrap, {}),
     resize: v.optional(resize, {}),
     edge: v.optional(v.nullable(edge), null),
+    wheel: v.optional(wheel, {}),
     drag: v.optional(drag, {}),
     bindings: v.optional(bindings, {}),
   },
