@@ -36,10 +36,6 @@ export class Fingers {
   #zoom = true;
   #turn = true;
 
-  get count(): number {
-    return this.#fingers.size;
-  }
-
   has(id: number): boolean {
     return this.#fingers.has(id);
   }

@@ -102,12 +102,14 @@ export function hearPointers(
       press(event, event.button);
   };
 
-  const onUp = (event: PointerEvent): void => {
-    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, false);
+  const liftAll = (event: PointerEvent, cancelled: boolean): void => {
+    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, cancelled);
   };
-
+  const onUp = (event: PointerEvent): void => {
+    liftAll(event, false);
+  };
   const onCancel = (event: PointerEvent): void => {
-    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, true);
+    liftAll(event, true);
   };
 
   /** It opens between down and up on some systems: it is kept shut wherever its button is bound. */
