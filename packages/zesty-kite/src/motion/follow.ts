@@ -58,28 +58,45 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
 }
 
 function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const { pitch: rule, lens, leastPitch, mostPitch } = rules;
+  followPitch(motion, pace, rules);
+  if (rules.lens !== null || motion.pinched) followLens(motion, pace, rules, look);
+  else motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
+  if (motion.tilting) motion.easing = true;
+  else if (motion.fingers < 2) motion.pinched = false;
+}
+
+function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
+  const { pitch: rule, leastPitch, mostPitch, settings } = rules;
+  const { left, lag } = motion.pinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
   if (rule.curve !== null) logOfSpanIn(motion, cell);
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
   const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
   // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
   const came = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
-  const pitchLeft = (motion.pitch - pitch + came) * pace.pitch.left - came * pace.pitch.lag;
-  motion.pitch = Math.abs(pitchLeft) < ANGLE_TOLERANCE ? pitch : pitch + pitchLeft;
+  const off = (motion.pitch - pitch + came) * left - came * lag;
   motion.askedPitch = pitch;
-  if (lens === null) motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
+  motion.tilting = Math.abs(off) >= ANGLE_TOLERANCE;
+  if (motion.tilting) motion.pitch = pitch + off;
+  else if (!rules.roomFollows) motion.pitch = pitch;
+}
+
+function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  const { lens: rule, settings } = rules;
+  const { left, lag } = motion.pinched && (rule === null || settings.lens.halfLife === 0) ? pace.pinch : pace.lens;
+  if (rule === null) cell.value = fieldOfViewAt(motion, rules, look, motion.span);
   else {
-    if (lens.curve !== null) logOfSpanIn(motion, cell);
-    valueIn(lens, motion.lensFar, cell);
-    const fieldOfView = cell.value;
-    const widened = lens.curve === null ? 0 : fieldOfView - motion.askedLens;
-    const lensLeft = (motion.fieldOfView - fieldOfView + widened) * pace.lens.left - widened * pace.lens.lag;
-    motion.fieldOfView = Math.abs(lensLeft) < ANGLE_TOLERANCE ? fieldOfView : fieldOfView + lensLeft;
-    motion.askedLens = fieldOfView;
+    if (rule.curve !== null) logOfSpanIn(motion, cell);
+    valueIn(rule, motion.lensFar, cell);
   }
-  motion.tilting = motion.pitch !== pitch || motion.fieldOfView !== motion.askedLens;
-  if (motion.tilting) motion.easing = true;
+  const fieldOfView = cell.value;
+  const came = rule !== null && rule.curve === null ? 0 : fieldOfView - motion.askedLens;
+  const off = (motion.fieldOfView - fieldOfView + came) * left - came * lag;
+  motion.askedLens = fieldOfView;
+  const widening = Math.abs(off) >= ANGLE_TOLERANCE;
+  if (widening) motion.fieldOfView = fieldOfView + off;
+  else if (!rules.roomFollows) motion.fieldOfView = fieldOfView;
+  motion.tilting ||= widening;
 }
 
 /** The value of a rule at the span that is shown. */
@@ -200,11 +217,12 @@ export function askAnew(motion: Motion, rules: Rules, look: Look): void {
   motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
 }
 
-/** The same for those that are to follow at once, as far as they do. */
+/** The same for those that are to follow at once, as far as they do: not while two fingers zoom. */
 export function followAt(motion: Motion, rules: Rules, look: Look, span: number): void {
   const { pitch, lens } = rules.settings;
-  if (pitch.halfLife === 0) motion.pitch = pitchAt(motion, rules, span);
-  if (lens.halfLife === 0 || rules.lens === null) motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
+  if (pitch.halfLife === 0 && !motion.pinched) motion.pitch = pitchAt(motion, rules, span);
+  if ((lens.halfLife === 0 || rules.lens === null) && !motion.pinched)
+    motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
   look.turn(motion);
 }
 

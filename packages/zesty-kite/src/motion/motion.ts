@@ -57,6 +57,8 @@ export class Motion implements Pose {
   easing = false;
   /** Of these, pitch or lens. */
   tilting = false;
+  /** Two fingers have zoomed, and pitch or lens are not yet where the zoom wants them: they ease, even where they follow at once. */
+  pinched = false;
   /** Of these, the insets. */
   framing = false;
 
@@ -150,6 +152,7 @@ export class Motion implements Pose {
     this.insetBottom = other.insetBottom;
     this.easing = other.easing;
     this.tilting = other.tilting;
+    this.pinched = other.pinched;
     this.framing = other.framing;
     this.velocityX = other.velocityX;
     this.velocityY = other.velocityY;

@@ -4,6 +4,12 @@ import type { FullSettings } from '../settings/index.ts';
 import { TICKS_PER_SECOND } from './clock.ts';
 import { isDriven, isPanning, isSteered, type Motion } from './motion.ts';
 
+/**
+ * Two fingers that zoom along a curve at once could often hold their points in several ways, and would
+ * leap from one to the other: so then it is followed with this half-life, seconds.
+ */
+const PINCH_HALF_LIFE = 0.05;
+
 export class Pace {
   /** Length of the step, > 0. */
   seconds = NaN;
@@ -15,6 +21,8 @@ export class Pace {
   readonly halfGlide = new Decay();
   readonly pitch = new Decay();
   readonly lens = new Decay();
+  /** For a pitch and a lens that follow at once, while two fingers zoom. */
+  readonly pinch = new Decay();
   readonly level = new Decay();
   readonly frame = new Decay();
   readonly back = new Decay();
@@ -28,6 +36,7 @@ export class Pace {
     this.halfGlide.take(2 * drag.glide);
     this.pitch.take(pitch.halfLife);
     this.lens.take(lens.halfLife);
+    this.pinch.take(PINCH_HALF_LIFE);
     this.level.take(ground.followHalfLife);
     this.frame.take(safeFrame.halfLife);
     this.back.take(bounds?.returnHalfLife ?? 0);
@@ -36,8 +45,9 @@ export class Pace {
   /** Takes the length of a step, for any motion. */
   over(seconds: number): void {
     this.seconds = seconds;
-    const { zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, level, frame, back } = this;
-    for (const decay of [zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, level, frame, back]) decay.over(this);
+    const { zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back } = this;
+    for (const decay of [zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back])
+      decay.over(this);
   }
 
   /** The same in ticks, and only for what `motion` eases now. */
@@ -52,6 +62,7 @@ export class Pace {
       this.lens.over(this);
       this.level.over(this);
     }
+    if (motion.pinched) this.pinch.over(this);
     if (motion.framing) this.frame.over(this);
     if (motion.excessX !== 0 || motion.excessY !== 0) this.back.over(this);
   }

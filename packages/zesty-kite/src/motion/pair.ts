@@ -8,7 +8,6 @@
  */
 import { angleDegrees, clamp, nearestRoot } from '../math/index.ts';
 import { WorkingPoint, type Look } from '../view/index.ts';
-import { followAt } from './follow.ts';
 import { takeFingers } from './grip.ts';
 import type { Motion } from './motion.ts';
 import { leastSpan, mostSpan, type Rules } from './rules.ts';
@@ -35,10 +34,9 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   // Apart again: what happened in between is not made up for.
   if (motion.close) holdAnew(motion, rules, look);
   if (motion.mayZoom) {
-    const span = motion.mayTurn ? spanOf(motion, rules, look) : spanUnturned(motion, rules, look);
+    const span = motion.mayTurn ? spanAsItLooks(motion, look) : spanUnturned(motion, rules, look);
     motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
     stopZoom(motion);
-    if (rules.followsAtOnce) followAt(motion, rules, look, motion.span);
   }
   if (!motion.mayTurn) return;
   measure(motion, look, motion.span);
@@ -74,20 +72,6 @@ function offsets(motion: Motion, look: Look, span: number, share: number): void 
   off.y = look.meetY - firstY;
 }
 
-function spanOf(motion: Motion, rules: Rules, look: Look): number {
-  if (!rules.followsAtOnce) return spanAsItLooks(motion, look);
-  asked = motion;
-  askedRules = rules;
-  askedLook = look;
-  const far =
-    (motion.heldX2 - motion.heldX) * (motion.heldX2 - motion.heldX) +
-    (motion.heldY2 - motion.heldY) * (motion.heldY2 - motion.heldY);
-  return nearestRoot(missing, motion.span, leastSpan(rules, look), mostSpan(rules, look), far * NOTHING);
-}
-
-/** A square of a distance that is off by no more than this share is not off. */
-const NOTHING = 1e-13;
-
 /** The closed form: pitch and lens stay as they are. */
 function spanAsItLooks(motion: Motion, look: Look): number {
   offsets(motion, look, 0, 1);
@@ -115,15 +99,10 @@ class Roots {
 const roots = new Roots();
 
 let asked: Motion;
-let askedRules: Rules;
 let askedLook: Look;
 
-/** How much farther apart the fingers' ground is at a span than what they hold; pitch and lens follow at once. */
-function missing(span: number): number {
-  followAt(asked, askedRules, askedLook, span);
-  measure(asked, askedLook, span);
-  return off.x * off.x + off.y * off.y - (held.x * held.x + held.y * held.y);
-}
+/** A square of a distance that is off by no more than this share is not off. */
+const NOTHING = 1e-13;
 
 /**
  * With the heading fixed, the distance of the fingers on the screen says how near: the held points
@@ -131,7 +110,6 @@ function missing(span: number): number {
  */
 function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
   asked = motion;
-  askedRules = rules;
   askedLook = look;
   const u = look.u(motion.gripX2) - look.u(motion.gripX);
   const v = look.v(motion.gripY2) - look.v(motion.gripY);
@@ -142,8 +120,8 @@ function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
 export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   takeFingers(motion, rules, look);
   if (motion.fingers < 2) return;
+  motion.pinched ||= motion.mayZoom && rules.followsAtOnce;
   asked = motion;
-  askedRules = rules;
   askedLook = look;
   // Which of the two it is now, it stays: where the fingers go says all the rest.
   spanAsItLooks(motion, look);
@@ -154,7 +132,6 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
 
 /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
 function tooClose(span: number): number {
-  if (askedRules.followsAtOnce) followAt(asked, askedRules, askedLook, span);
   const { gripX, gripY, gripX2, gripY2, level } = asked;
   const look = askedLook;
   // The focus is the mean of where either grip wants it; the held points as seen from there.

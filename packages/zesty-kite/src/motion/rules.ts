@@ -27,6 +27,11 @@ export interface Rules {
   readonly switches: boolean;
   /** Pitch and lens are where their curves want them at every moment, and they change with the span. */
   readonly followsAtOnce: boolean;
+  /**
+   * The room for the span depends on the look, and the look on the span: so a look that has come within
+   * its tolerance stays where it is, or the last bit of its way would send the span on, and that the look.
+   */
+  readonly roomFollows: boolean;
 }
 
 /**
@@ -46,6 +51,7 @@ export function createRules(
   const lensRule = lens.fieldOfView === null ? null : createZoomRule(lens.fieldOfView);
   const speedRule = createZoomRule(pan.speed);
   const lensFollows = lensRule === null ? lens.distance !== null : !isFlat(lensRule);
+  const followsZoom = !isFlat(pitchRule) || lensFollows || !isFlat(speedRule);
   return {
     settings,
     screen,
@@ -64,7 +70,8 @@ export function createRules(
     leastPitch: pitch.least,
     mostPitch: pitch.most,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
-    followsZoom: !isFlat(pitchRule) || lensFollows || !isFlat(speedRule),
+    followsZoom,
+    roomFollows: boundary.limitsZoom && followsZoom,
     followsAtOnce:
       (pitch.halfLife === 0 && !isFlat(pitchRule)) || (lensFollows && (lensRule === null || lens.halfLife === 0)),
   };

@@ -114,8 +114,11 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   motion.velocityY = targetY + arrived(awayY * midway);
   motion.wayX = right * cosHeading - toward * sinHeading;
   motion.wayY = right * sinHeading + toward * cosHeading;
+  const { x, y } = motion;
   settle(motion, rules, look);
-  if (motion.limited) stopAtWall(motion, rules, look);
+  // In a corner there is no wall left to slide along.
+  if (motion.limited && motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
+  else if (motion.limited) stopAtWall(motion, rules, look);
   motion.wayX = motion.wayY = 0;
 }
 
