@@ -32,7 +32,7 @@ import {
   type Place,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
-import { obey, tilt, turn } from './steer.ts';
+import { home, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, WorkingInsets, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -104,8 +104,6 @@ export class Camera {
   /** The time of the last frame. */
   #micros = 0;
   #drawn = false;
-  /** The last hover that was heard was at an edge. */
-  #hovers = false;
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
@@ -194,14 +192,7 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (body.kind === 'key' && !this.#hands.uses(body.code)) return false;
-    if (body.kind === 'press' && !this.#hands.uses(body.input)) return false;
-    if (body.kind === 'hover') {
-      // Only those at the edge matter, and the one that leaves it.
-      const atEdge = this.#hands.isAtEdge(body, this.#screen);
-      if (!atEdge && !this.#hovers) return false;
-      this.#hovers = atEdge;
-    }
+    if (!this.#hands.heeds(body, this.#screen)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -247,6 +238,11 @@ export class Camera {
   /** Looks down by so many degrees more (or fewer, below 0), eased, about the focus or another point. */
   tilt(degrees: number, about?: About): void {
     this.signal(about === undefined ? { kind: 'tilt', degrees } : { kind: 'tilt', degrees, about });
+  }
+
+  /** Goes back to where the settings begin, eased; whatever steers ends it. */
+  home(): void {
+    this.signal({ kind: 'home' });
   }
 
   /**
@@ -379,7 +375,7 @@ export class Camera {
         this.#obey(this.#hands.key(body));
         break;
       case 'wheel':
-        obey(this.#course, this.#hands.wheel(body, this.#screen));
+        this.#obey(this.#hands.wheel(body, this.#screen));
         break;
       case 'hover':
         this.#hover(body, at);
@@ -392,6 +388,12 @@ export class Camera {
         break;
       case 'lift':
         this.#obey(this.#hands.lift(body, at));
+        break;
+      case 'pad':
+        this.#obey(this.#hands.pad(body));
+        break;
+      case 'home':
+        home(this.#course);
         break;
       case 'hold':
         obey(this.#course, this.#hands.hold(body));
@@ -456,7 +458,7 @@ export class Camera {
     this.#written = written;
     this.#rule(checkSettings(written), otherBounds);
     refit(this.#course.kept, this.#course.rules, this.#course.look, otherBounds);
-    obey(this.#course, this.#hands.adopt(this.#settings, this.#screen));
+    this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
@@ -472,7 +474,6 @@ export class Camera {
   #restart(screen: Screen | null): void {
     this.#hands.release();
     this.#dwells = null;
-    this.#hovers = false;
     this.#course.restart();
     this.#origin = null;
     this.#micros = 0;

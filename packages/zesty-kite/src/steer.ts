@@ -10,10 +10,12 @@ import type {
   ZoomIntent,
 } from './control/index.ts';
 import {
+  goHome,
   holdAnew,
   letGo,
   setFingers,
   settle,
+  stayHere,
   stopMoving,
   swingBy,
   takeBelow,
@@ -40,6 +42,9 @@ export function obey(course: Course, intent: Intent): void {
     case 'step':
       step(course, intent);
       break;
+    case 'home':
+      home(course);
+      break;
     case 'swing':
       swing(course, intent);
       break;
@@ -53,6 +58,7 @@ function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches }: Ste
   kept.targetX = right;
   kept.targetY = down;
   if (right !== 0 || down !== 0) kept.gliding = false;
+  if (right !== 0 || down !== 0 || turn !== 0 || tilt !== 0 || notches !== 0) stayHere(kept);
   if (notches !== 0 && kept.zoomRate === 0 && kept.fingers === 0) letGo(kept);
   kept.turnRate = turn;
   kept.tiltRate = tilt;
@@ -62,6 +68,7 @@ function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches }: Ste
 /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
 function shift({ kept, rules, look }: Course, { right, down }: ShiftIntent): void {
   if (kept.fingers > 0) return;
+  stayHere(kept);
   const { sinHeading, cosHeading, sinPitch } = look;
   const steep = rules.settings.pan.even === 'screen' ? 1 / sinPitch : 1;
   const perPixel = look.perPixel * kept.span;
@@ -75,6 +82,7 @@ function shift({ kept, rules, look }: Course, { right, down }: ShiftIntent): voi
 
 function zoom({ kept, rules, look }: Course, { notches, anchor, x, y }: ZoomIntent): void {
   if (kept.fingers === 2) return;
+  stayHere(kept);
   if (kept.fingers === 0) {
     if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
     else if (anchor === 'below-eye') takeBelow(kept, look);
@@ -101,10 +109,10 @@ function swing({ kept, rules, look }: Course, { turn: degrees, tilt: down, x, y 
 }
 
 /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
-function hold({ kept, rules, look, trail, micros }: Course, intent: HoldIntent): void {
+function hold(course: Course, intent: HoldIntent): void {
+  const { kept, rules, look, glide, micros } = course;
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
-  const flies = glides && fingers.length === 0 && rules.settings.drag.glide > 0;
   setFingers(kept, fingers);
   kept.mayZoom = mayZoom;
   kept.mayTurn = mayTurn;
@@ -114,11 +122,19 @@ function hold({ kept, rules, look, trail, micros }: Course, intent: HoldIntent):
   }
   if (fingers.length > 0) settle(kept, rules, look);
   else zoomToStop(kept, rules, look);
-  if (flies) trail.fling(kept, rules, look, micros);
-  if (change === 'anew') trail.clear();
-  if (fingers.length > 0) trail.add(kept, micros);
+  if (glides && fingers.length === 0) glide.fling(kept, rules, look, micros);
+  if (change === 'anew') glide.begin(kept);
+  glide.follow(kept, micros);
   kept.easing = true;
   kept.unseen = rules.terrain !== null;
+}
+
+/** Goes to where the settings begin: the zoom, the turn and the tilt, and what is left of the way. */
+export function home({ kept, rules, look }: Course): void {
+  if (kept.fingers > 0) return;
+  stopMoving(kept);
+  letGo(kept);
+  goHome(kept, rules, look);
 }
 
 /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
@@ -133,6 +149,7 @@ export function tilt(course: Course, degrees: number, about: About | undefined):
 }
 
 function gripAbout({ kept, rules, look }: Course, about: About | undefined): void {
+  stayHere(kept);
   if (kept.fingers > 0) return;
   if (about === undefined) letGo(kept);
   else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);

@@ -144,7 +144,8 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
       anchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const),
     }),
     turn: fc.oneof(fc.constant({}), fc.record({ least: between(-200, 0), most: between(0, 200), halfLife })),
-    hold: fc.record({ turn: fc.boolean() }),
+    hold: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
+    drag: fc.record({ glides: fc.constantFrom('pan' as const, 'all' as const) }),
     bounds: bounded ? bounds : fc.constant(null),
     bindings: fc.constant<Settings['bindings']>({ swing: ['MouseRight'] }),
     edge: fc.constantFrom<Settings['edge']>(
@@ -187,6 +188,9 @@ const change = fc.oneof(
   fc
     .record({ speed: between(0, 3), halfLife })
     .map(({ speed, halfLife: h }) => ({ pan: { speed }, zoom: { halfLife: h } })),
+  fc
+    .record({ locked: fc.subarray(['pan', 'zoom', 'turn', 'tilt'] as const) })
+    .map(({ locked }) => ({ locked: [...locked] })),
   fc.record({ safeFrame: fc.record({ left: between(0, 300), top: between(0, 300) }) }),
 );
 const gap = fc.constantFrom('begin' as const, 'end' as const).map((phase) => ({ kind: 'gap' as const, phase }));
@@ -205,6 +209,14 @@ const lift = fc.record(
   { requiredKeys: ['kind', 'id'] },
 );
 const hold = fc.record({ kind: fc.constant('hold' as const), id: finger, x: pixel, y: pixel });
+const axis = fc.oneof(between(-1, 1), fc.constant(0));
+const pad = fc.record({
+  kind: fc.constant('pad' as const),
+  id: fc.integer({ min: 0, max: 1 }),
+  axes: fc.oneof(fc.constant([]), fc.array(axis, { minLength: 4, maxLength: 4 })),
+  buttons: fc.array(between(0, 1), { maxLength: 17 }),
+});
+const home = fc.constant({ kind: 'home' as const });
 const letGo = fc.record({ kind: fc.constant('let-go' as const), id: finger });
 const about = fc.option(
   fc.oneof(fc.record({ x: between(-900, 900), y: between(-900, 900) }), fc.record({ screenX: pixel, screenY: pixel })),
@@ -235,6 +247,8 @@ export const hands = {
     move,
     lift,
     hover,
+    pad,
+    home,
     turning('turn'),
     turning('tilt'),
     release,

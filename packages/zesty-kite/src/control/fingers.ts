@@ -1,20 +1,8 @@
-/** Pointers that drag: their slop, the zones of pinch and twist, and which two count. */
+/** Pointers that drag: their slop, the zones of pinch, twist and tilt, and which two count. */
 import { angleDegrees } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
-
-/** Hold what is under the fingers: none, one or two screen points in CSS pixels. */
-export interface HoldIntent {
-  readonly kind: 'hold';
-  readonly fingers: readonly Point[];
-  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
-  readonly change: 'anew' | 'moved' | 'none';
-  /** Two fingers may zoom, and turn. */
-  readonly zoom: boolean;
-  readonly turn: boolean;
-  /** Let go in passing: what moved goes on. */
-  readonly glides: boolean;
-}
+import type { HoldIntent, SwingIntent } from './intent.ts';
 
 /** So many of the fingers that hold count: the oldest. */
 const COUNTED = 2;
@@ -24,6 +12,9 @@ interface Finger extends Point {
   downX: number;
   downY: number;
   readonly slop: number;
+  /** Where it was when the fingers took hold. */
+  heldX: number;
+  heldY: number;
 }
 
 export class Fingers {
@@ -35,6 +26,8 @@ export class Fingers {
   #alongY = NaN;
   #zoom = true;
   #turn = true;
+  /** Two fingers tilt: the middle between them when they began to, and how far down it is now; null while they do not. */
+  #tilting: { readonly x: number; readonly y: number; down: number } | null = null;
 
   has(id: number): boolean {
     return this.#fingers.has(id);
@@ -43,7 +36,7 @@ export class Fingers {
   /** A finger takes hold, or moves: the program's own gestures have neither slop nor zones. */
   hold(id: number, x: number, y: number, { hold }: FullSettings): HoldIntent {
     const known = this.#fingers.has(id);
-    this.#fingers.set(id, { x, y, downX: NaN, downY: NaN, slop: 0 });
+    this.#fingers.set(id, { x, y, downX: NaN, downY: NaN, slop: 0, heldX: x, heldY: y });
     this.#zoom = hold.zoom;
     this.#turn = hold.turn;
     return this.#holding(!this.#counts(id) ? 'none' : known ? 'moved' : 'anew');
@@ -51,12 +44,13 @@ export class Fingers {
 
   /** A finger or a button comes down: it stops what moves, and drags once it has left its slop. */
   press(id: number, x: number, y: number, slop: number): HoldIntent[] {
-    this.#fingers.set(id, { x, y, downX: x, downY: y, slop });
+    this.#fingers.set(id, { x, y, downX: x, downY: y, slop, heldX: x, heldY: y });
     if (this.#fingers.size > 1) for (const finger of this.#fingers.values()) finger.downX = finger.downY = NaN;
-    return this.#counts(id) ? [this.#takeHold()] : [];
+    return this.#counts(id) ? [this.takeHold()] : [];
   }
 
-  move(id: number, x: number, y: number, settings: FullSettings): HoldIntent[] {
+  /** @param height of the screen, CSS pixels */
+  move(id: number, x: number, y: number, settings: FullSettings, height: number): (HoldIntent | SwingIntent)[] {
     const finger = this.#fingers.get(id);
     if (finger === undefined) return [];
     const began: HoldIntent[] = [];
@@ -69,12 +63,14 @@ export class Fingers {
       finger.x = finger.downX + (wayX / way) * finger.slop;
       finger.y = finger.downY + (wayY / way) * finger.slop;
       finger.downX = finger.downY = NaN;
-      began.push(this.#takeHold());
+      began.push(this.takeHold());
     }
     finger.x = x;
     finger.y = y;
     if (!this.#counts(id)) return began;
+    if (this.#tilting !== null) return [...began, this.#tilt(this.#tilting, settings, height)];
     if (this.#leavesZone(settings)) return [...began, this.#holding('anew')];
+    if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('anew'), fingers: [] }];
     return [...began, this.#holding('moved')];
   }
 
@@ -85,7 +81,7 @@ export class Fingers {
     if (id === undefined) this.#fingers.clear();
     else this.#fingers.delete(id);
     if (!counted) return this.#holding('none');
-    return { ...this.#takeHold(), glides: glides && dragged };
+    return { ...this.takeHold(), glides: glides && dragged };
   }
 
   #counts(id: number): boolean {
@@ -93,10 +89,15 @@ export class Fingers {
   }
 
   /** All that count take hold anew; with two of them, zones begin here. */
-  #takeHold(): HoldIntent {
+  takeHold(): HoldIntent {
     const [first, second] = this.#counted();
     this.#apart = NaN;
     this.#zoom = this.#turn = false;
+    this.#tilting = null;
+    for (const finger of this.#fingers.values()) {
+      finger.heldX = finger.x;
+      finger.heldY = finger.y;
+    }
     if (first !== undefined && second !== undefined) {
       const acrossX = second.x - first.x;
       const acrossY = second.y - first.y;
@@ -122,6 +123,27 @@ export class Fingers {
     this.#zoom ||= zooms;
     this.#turn ||= turns;
     return left;
+  }
+
+  /** Whether two fingers that neither pinch nor twist have gone up, or down, side by side: from now on they tilt. */
+  #beginsToTilt({ drag, hold }: FullSettings): boolean {
+    const [first, second] = this.#counted();
+    if (!hold.tilt || first === undefined || second === undefined || this.#zoom || this.#turn) return false;
+    const steep = ({ x, y, heldX, heldY }: Finger): boolean =>
+      Math.abs(y - heldY) >= drag.touchSlop && Math.abs(y - heldY) > Math.abs(x - heldX);
+    const together = (first.y - first.heldY) * (second.y - second.heldY) > 0;
+    if (!together || !steep(first) || !steep(second)) return false;
+    const down = (first.y + second.y) / 2;
+    this.#tilting = { x: (first.x + second.x) / 2, y: down, down };
+    return true;
+  }
+
+  #tilt(tilting: { readonly x: number; readonly y: number; down: number }, settings: FullSettings, height: number) {
+    const [first, second] = this.#counted();
+    const down = ((first?.y ?? 0) + (second?.y ?? 0)) / 2;
+    const tilt = ((down - tilting.down) / height) * settings.pitch.perScreen;
+    tilting.down = down;
+    return { kind: 'swing' as const, turn: 0, tilt, x: tilting.x, y: tilting.y };
   }
 
   #counted(): Finger[] {

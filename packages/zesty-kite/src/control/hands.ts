@@ -4,8 +4,9 @@ import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
 import { Edge, pushAt } from './edge.ts';
-import { Fingers, type HoldIntent } from './fingers.ts';
-import { Taps } from './taps.ts';
+import { Fingers } from './fingers.ts';
+import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
+import { Pads, strengthsOf } from './pads.ts';
 import type {
   HoldSignal,
   HoverSignal,
@@ -13,104 +14,76 @@ import type {
   LetGoSignal,
   LiftSignal,
   MoveSignal,
+  PadSignal,
   PressSignal,
+  SignalBody,
   WheelSignal,
 } from './signal.ts';
-
-/** Go on at these rates for as long as nothing else is said. */
-export interface SteerIntent {
-  readonly kind: 'steer';
-  /** In pan speeds. */
-  readonly right: number;
-  readonly down: number;
-  /** Degrees per second: clockwise, and down. */
-  readonly turn: number;
-  readonly tilt: number;
-  /** Notches per second; positive: farther. */
-  readonly zoom: number;
-}
-
-/** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
-export interface ZoomIntent {
-  readonly kind: 'zoom';
-  readonly notches: number;
-  readonly anchor: FullSettings['zoom']['anchor'];
-  /** CSS pixels, on the screen. */
-  readonly x: number;
-  readonly y: number;
-}
-
-/** Turn by a step, eased; or back to north, the short way round. */
-export interface StepIntent {
-  readonly kind: 'step';
-  /** Degrees clockwise; null for north. */
-  readonly degrees: number | null;
-}
-
-/** Turn and tilt at once about a screen point. */
-export interface SwingIntent {
-  readonly kind: 'swing';
-  /** Degrees: clockwise, and down. */
-  readonly turn: number;
-  readonly tilt: number;
-  /** CSS pixels. */
-  readonly x: number;
-  readonly y: number;
-}
-
-/** Pan at once by so many CSS pixels. */
-export interface ShiftIntent {
-  readonly kind: 'shift';
-  readonly right: number;
-  readonly down: number;
-}
-
-export type Intent = ShiftIntent | SteerIntent | ZoomIntent | StepIntent | SwingIntent | HoldIntent;
+import { Swings } from './swings.ts';
+import { Taps } from './taps.ts';
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
-
-interface Swing {
-  readonly downX: number;
-  readonly downY: number;
-  readonly slop: number;
-  x: number;
-  y: number;
-  began: boolean;
-}
 
 export class Hands {
   readonly #held = new Set<string>();
   readonly #fingers = new Fingers();
   readonly #edge = new Edge();
   readonly #taps = new Taps();
-  readonly #swings = new Map<number, Swing>();
+  readonly #swings = new Swings();
+  readonly #pads = new Pads();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
+  /** What of hovers and pads said something when it was heard last. */
+  readonly #felt = new Set<string>();
   #settings: FullSettings;
   #bindings: Bindings;
 
   constructor(settings: FullSettings) {
-    this.#settings = settings;
+    this.#settings = withLocks(settings);
     this.#bindings = new Bindings(settings.bindings);
   }
 
   /** From now on by other settings. Keys that they have no use for are let go: nobody would hear them go up. */
-  adopt(settings: FullSettings, screen: Screen): SteerIntent {
-    if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
-    this.#settings = settings;
+  adopt(settings: FullSettings, screen: Screen): Intent[] {
+    const { bindings, locked } = this.#settings;
+    if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
+    this.#settings = withLocks(settings);
     for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
     this.#edge.refit(settings.edge, screen);
-    return this.#steer();
-  }
-
-  /** Whether any binding names this input. */
-  uses(input: string): boolean {
-    return this.#bindings.names(input);
+    if (locked.includes('pan') === settings.locked.includes('pan')) return [this.#steer()];
+    // A drag that was locked lets go, and takes hold where it is once it may again.
+    const hold = this.#fingers.takeHold();
+    return [this.#steer(), settings.locked.includes('pan') ? { ...hold, fingers: [] } : hold];
   }
 
   /** Whether an input is the camera's own: not a modifier that only comes before another input. */
   owns(input: string): boolean {
     return this.#bindings.owns(input);
+  }
+
+  /**
+   * Whether there is a use for a signal. To be asked once about each, as it comes: of pointers and pads
+   * only what they do at an edge, and beyond their dead zones, matters, and that it ends.
+   */
+  heeds(body: SignalBody, screen: Screen): boolean {
+    if (body.kind === 'key') return this.#bindings.names(body.code);
+    if (body.kind === 'press') return this.#bindings.names(body.input);
+    if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body, screen));
+    if (body.kind !== 'pad') return true;
+    return this.#isNews(`pad ${String(body.id)}`, strengthsOf(body, this.#settings.pad).size > 0);
+  }
+
+  #isNews(what: string, saysSomething: boolean): boolean {
+    const said = this.#felt.has(what);
+    if (saysSomething) this.#felt.add(what);
+    else this.#felt.delete(what);
+    return saysSomething || said;
+  }
+
+  #isAtEdge({ x, y }: HoverSignal, screen: Screen): boolean {
+    if (x === undefined || y === undefined) return false;
+    const { right, down } = pushAt({ x, y }, this.#settings.edge, screen);
+    return right !== 0 || down !== 0;
   }
 
   key({ code, down }: KeySignal): Intent[] {
@@ -120,11 +93,11 @@ export class Hands {
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
   }
 
-  /** Whether a pointer here is in a band at the edge. */
-  isAtEdge({ x, y }: HoverSignal, screen: Screen): boolean {
-    if (x === undefined || y === undefined) return false;
-    const { right, down } = pushAt({ x, y }, this.#settings.edge, screen);
-    return right !== 0 || down !== 0;
+  pad(signal: PadSignal): Intent[] {
+    const { down, up } = this.#pads.feel(signal, this.#settings.pad);
+    for (const input of up) this.#held.delete(input);
+    for (const input of down) this.#held.add(input);
+    return [...down.flatMap((input) => this.#strokes(input)), this.#steer()];
   }
 
   /**
@@ -152,35 +125,25 @@ export class Hands {
     const slop = input === 'Touch' ? drag.touchSlop : drag.slop;
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.#taps.press(id, x, y, slop, at);
-    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, slop));
-    else if (asked.includes('swing')) this.#swings.set(id, { downX: x, downY: y, slop, x, y, began: false });
+    if (asked.includes('drag')) strokes.push(...this.#unlocked(this.#fingers.press(id, x, y, slop)));
+    else if (asked.includes('swing')) this.#swings.press(id, x, y, slop);
     return [...strokes, this.#steer()];
   }
 
   move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
-    const swing = this.#swings.get(id);
     this.#taps.move(id, x, y);
-    if (swing === undefined) return this.#fingers.move(id, x, y, this.#settings);
-    const wayX = x - swing.downX;
-    const wayY = y - swing.downY;
-    if (!swing.began && wayX * wayX + wayY * wayY <= swing.slop * swing.slop) return [];
-    const { turn, pitch } = this.#settings;
-    const right = swing.began ? x - swing.x : 0;
-    const down = swing.began ? y - swing.y : 0;
-    swing.began = true;
-    swing.x = x;
-    swing.y = y;
-    const turned = (right / height) * turn.perScreen;
-    const tilted = (down / height) * pitch.perScreen;
-    return [{ kind: 'swing', turn: turned, tilt: tilted, x: swing.downX, y: swing.downY }];
+    return [
+      ...this.#unlocked(this.#fingers.move(id, x, y, this.#settings, height)),
+      ...this.#unlocked(this.#swings.move(id, x, y, this.#settings, height)),
+    ];
   }
 
   lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
     const input = this.#pressed.get(id);
     this.#pressed.delete(id);
-    this.#swings.delete(id);
+    this.#swings.lift(id);
     if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
-    const letGo = this.#fingers.has(id) ? [this.#fingers.letGo(id, !cancelled)] : [];
+    const letGo = this.#fingers.has(id) ? this.#unlocked([this.#fingers.letGo(id, !cancelled)]) : [];
     return [...letGo, this.#steer(), ...this.#tapped(id, cancelled, at)];
   }
 
@@ -190,28 +153,31 @@ export class Hands {
     if (tap === null || tapNotches === 0) return [];
     const nearer = tap.fingers === 1 && tap.times % 2 === 0;
     if (!nearer && tap.fingers !== 2) return [];
-    return [{ kind: 'zoom', notches: nearer ? -tapNotches : tapNotches, anchor: 'cursor', x: tap.x, y: tap.y }];
+    const notches = nearer ? -tapNotches : tapNotches;
+    return this.#unlocked([{ kind: 'zoom', notches, anchor: 'cursor', x: tap.x, y: tap.y }]);
   }
 
-  /** Lets go of everything: keys, buttons and fingers. */
+  /** Lets go of everything: keys, buttons, fingers and pads. */
   release(): Intent[] {
     this.#held.clear();
     this.#pressed.clear();
     this.#swings.clear();
     this.#taps.clear();
+    this.#pads.clear();
     this.#edge.hover(null, null, NO_SCREEN);
     return [this.#steer(), this.#fingers.letGo(undefined, false)];
   }
 
-  wheel({ notches, x, y, right, down, trackpad }: WheelSignal, { width, height }: Screen): ZoomIntent | ShiftIntent {
+  wheel({ notches, x, y, right, down, trackpad }: WheelSignal, { width, height }: Screen): Intent[] {
     const { zoom, wheel } = this.#settings;
     const pans = wheel.does === 'pan' || (wheel.does === 'by-device' && trackpad === 'scroll');
     if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
-      return { kind: 'shift', right, down };
+      return this.#unlocked([{ kind: 'shift', right, down }]);
     const anchor = notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
-    return { kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) };
+    return this.#unlocked([{ kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) }]);
   }
 
+  /** The program's own gestures are not locked: it knows what it does. */
   hold({ id, x, y }: HoldSignal): HoldIntent {
     return this.#fingers.hold(id, x, y, this.#settings);
   }
@@ -227,30 +193,85 @@ export class Hands {
       if (ability === 'stepRight') return [{ kind: 'step', degrees: turn.step }];
       if (ability === 'stepLeft') return [{ kind: 'step', degrees: -turn.step }];
       if (ability === 'north') return [{ kind: 'step', degrees: null }];
+      if (ability === 'home') return [{ kind: 'home' }];
       if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
       return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
     };
-    return this.#bindings.asks(input, this.#held).flatMap(stroke);
+    return this.#unlocked(this.#bindings.asks(input, this.#held).flatMap(stroke));
   }
 
   /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
   #steer(): SteerIntent {
-    const { pan, turn, pitch, zoom } = this.#settings;
-    const asked = new Set<Ability>();
-    for (const input of this.#held) for (const ability of this.#bindings.asks(input, this.#held)) asked.add(ability);
-    const between = (one: Ability, other: Ability): number => Number(asked.has(one)) - Number(asked.has(other));
+    const { pan, turn, pitch, zoom, locked } = this.#settings;
+    const { strengths } = this.#pads;
+    const asked = new Map<Ability, number>();
+    const ask = (input: string, strength: number): void => {
+      for (const ability of this.#bindings.asks(input, this.#held))
+        asked.set(ability, Math.max(strength, asked.get(ability) ?? 0));
+    };
+    for (const input of this.#held) if (!strengths.has(input)) ask(input, 1);
+    for (const [input, strength] of strengths) ask(input, strength);
+    const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
     const push = this.#edge.push;
     const right = between('panRight', 'panLeft') + push.right;
     const down = between('panDown', 'panUp') + push.down;
     const length = Math.sqrt(right * right + down * down);
-    const speed = (asked.has('fast') ? pan.fast : 1) / Math.max(1, length);
+    const speed = locked.includes('pan') ? 0 : ((asked.get('fast') ?? 0) >= 0.5 ? pan.fast : 1) / Math.max(1, length);
+    const turns = !locked.includes('turn');
+    const tilts = !locked.includes('tilt');
+    const zooms = zoom.stops === null && !locked.includes('zoom');
     return {
       kind: 'steer',
       right: right * speed + 0,
       down: down * speed + 0,
-      turn: between('turnRight', 'turnLeft') * turn.rate + 0,
-      tilt: between('tiltDown', 'tiltUp') * pitch.rate + 0,
-      zoom: zoom.stops === null ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
+      turn: turns ? between('turnRight', 'turnLeft') * turn.rate + 0 : 0,
+      tilt: tilts ? between('tiltDown', 'tiltUp') * pitch.rate + 0 : 0,
+      zoom: zooms ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
     };
   }
+
+  /** What is left of intents when what is locked is taken out. */
+  #unlocked(intents: readonly Intent[]): Intent[] {
+    const { locked } = this.#settings;
+    if (locked.length === 0) return [...intents];
+    return intents.flatMap((intent): Intent[] => {
+      switch (intent.kind) {
+        case 'zoom':
+          // The focus stays where panning is locked.
+          if (locked.includes('zoom')) return [];
+          return [locked.includes('pan') ? { ...intent, anchor: 'focus' } : intent];
+        case 'step':
+          return locked.includes('turn') ? [] : [intent];
+        case 'swing':
+          return [
+            {
+              ...intent,
+              turn: locked.includes('turn') ? 0 : intent.turn,
+              tilt: locked.includes('tilt') ? 0 : intent.tilt,
+            },
+          ];
+        case 'home':
+          return [];
+        case 'hold':
+        case 'shift':
+          return locked.includes('pan') ? [] : [intent];
+        case 'steer':
+          return [intent];
+      }
+    });
+  }
+}
+
+/** A pinch or a twist that is locked is switched off. */
+function withLocks(settings: FullSettings): FullSettings {
+  const { hold, locked } = settings;
+  if (locked.length === 0) return settings;
+  return {
+    ...settings,
+    hold: {
+      zoom: hold.zoom && !locked.includes('zoom'),
+      turn: hold.turn && !locked.includes('turn'),
+      tilt: hold.tilt && !locked.includes('tilt'),
+    },
+  };
 }

@@ -1,13 +1,16 @@
-export type { HoldIntent } from './fingers.ts';
-export {
-  Hands,
-  type Intent,
-  type ShiftIntent,
-  type SteerIntent,
-  type StepIntent,
-  type SwingIntent,
-  type ZoomIntent,
-} from './hands.ts';
+export { bandOf } from './edge.ts';
+export { Hands } from './hands.ts';
+export type {
+  HoldIntent,
+  HomeIntent,
+  Intent,
+  ShiftIntent,
+  SteerIntent,
+  StepIntent,
+  SwingIntent,
+  ZoomIntent,
+} from './intent.ts';
+export { PAD_BUTTONS } from './pads.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanScreen,
@@ -17,11 +20,13 @@ export {
   type ChangeSignal,
   type GapSignal,
   type HoldSignal,
+  type HomeSignal,
   type HoverSignal,
   type KeySignal,
   type LetGoSignal,
   type LiftSignal,
   type MoveSignal,
+  type PadSignal,
   type PlaceSignal,
   type PressSignal,
   type ReleaseSignal,

@@ -2,6 +2,7 @@
 import { clamp, finite } from '../math/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
+import { PAD_BUTTONS } from './pads.ts';
 
 /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
 export interface ScreenSignal {
@@ -84,6 +85,17 @@ export interface LiftSignal {
   readonly cancelled?: boolean;
 }
 
+/** A pad is like this now; with empty lists it is gone, or out of sight. */
+export interface PadSignal {
+  readonly kind: 'pad';
+  /** Its `index`. */
+  readonly id: number;
+  /** -1 … 1 in the order of the Gamepad API's standard mapping: left stick right and down, right stick right and down. */
+  readonly axes: readonly number[];
+  /** 0 … 1 in the same order. */
+  readonly buttons: readonly number[];
+}
+
 /** A finger takes hold of the ground under a screen point, or moves there with what it holds. */
 export interface HoldSignal {
   readonly kind: 'hold';
@@ -115,6 +127,11 @@ export interface TiltSignal {
   readonly kind: 'tilt';
   readonly degrees: number;
   readonly about?: About;
+}
+
+/** Goes back to where the settings begin, eased. */
+export interface HomeSignal {
+  readonly kind: 'home';
 }
 
 /** Everything held is let go: the page lost the keyboard, or was hidden. */
@@ -153,10 +170,12 @@ export type SignalBody =
   | PressSignal
   | MoveSignal
   | LiftSignal
+  | PadSignal
   | HoldSignal
   | LetGoSignal
   | TurnSignal
   | TiltSignal
+  | HomeSignal
   | ReleaseSignal
   | GapSignal
   | PlaceSignal
@@ -175,6 +194,7 @@ const FARTHEST = 1e12;
 const MOST_PIXELS = 1e6;
 const MOST_NOTCHES = 1e6;
 const MOST_DEGREES = 1e6;
+const MOST_AXES = 4;
 
 /**
  * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
@@ -224,8 +244,16 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         degrees: clamp(number('degrees', signal.degrees), -MOST_DEGREES, MOST_DEGREES),
         ...about(signal.about),
       };
+    case 'pad':
+      return {
+        kind: 'pad',
+        id: number('id', signal.id),
+        axes: list('axes', signal.axes, MOST_AXES, -1),
+        buttons: list('buttons', signal.buttons, PAD_BUTTONS.length, 0),
+      };
+    case 'home':
     case 'release':
-      return { kind: 'release' };
+      return { kind: signal.kind };
     case 'gap': {
       const phase: string = signal.phase;
       if (phase !== 'begin' && phase !== 'end') refuse('phase', phase, '"begin" or "end"');
@@ -247,7 +275,7 @@ export function cleanSignal(signal: SignalBody): SignalBody {
       return refuse(
         'kind',
         (signal as { kind?: unknown }).kind,
-        'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "hold", "let-go", "turn", "tilt", "release", "gap", "place", "change"',
+        'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "pad", "hold", "let-go", "turn", "tilt", "home", "release", "gap", "place", "change"',
       );
   }
 }
@@ -289,6 +317,12 @@ function about(value: About | undefined): { about?: About } {
 
 function number(name: string, value: unknown): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(name, value, 'a number');
+}
+
+/** At most so many numbers from `least` to 1; what is not finite counts as nothing. */
+function list(name: string, values: unknown, most: number, least: number): number[] {
+  if (!Array.isArray(values)) return refuse(name, values, 'a list of numbers');
+  return values.slice(0, most).map((value, i) => clamp(number(`${name}[${String(i)}]`, value), least, 1));
 }
 
 function trackpad(value: unknown): Pick<WheelSignal, 'trackpad'> {

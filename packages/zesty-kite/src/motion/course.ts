@@ -4,13 +4,13 @@
  */
 import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
+import { Glide } from './glide.ts';
 import { isStill, Motion } from './motion.ts';
 import { lookAtGround } from './follow.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
 import { lift, settle } from './settle.ts';
 import { step } from './step.ts';
-import { Trail } from './trail.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
 const LONGEST = 3600 / GRID_SECONDS;
@@ -19,7 +19,7 @@ const LOOK_STEPS = 4;
 
 export class Course {
   readonly kept = new Motion();
-  readonly trail = new Trail();
+  readonly glide = new Glide();
   readonly #look = new Look();
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
@@ -68,7 +68,7 @@ export class Course {
   /** Back to time zero, with nothing moving and nothing held. */
   restart(): void {
     this.kept.copyFrom(new Motion());
-    this.trail.clear();
+    this.glide.clear();
     this.#steps = 0;
     this.#past = 0;
     this.#settled = true;

@@ -21,6 +21,8 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   there.span = Math.max(leastSpan(rules, look), Math.min(motion.goalSpan, most));
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
+  there.wayX = motion.homeX;
+  there.wayY = motion.homeY;
   wishFor(there, look);
   keepInside(rules.boundary, look, there, wish, from, inside);
   out.x = inside.x;

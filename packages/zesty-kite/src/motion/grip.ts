@@ -86,6 +86,13 @@ export function stopMoving(motion: Motion): void {
   motion.velocityY = 0;
   motion.climb = 0;
   motion.gliding = false;
+  stayHere(motion);
+}
+
+/** Ends the way home, where it is. */
+export function stayHere(motion: Motion): void {
+  motion.homeX = 0;
+  motion.homeY = 0;
 }
 
 /** Sets how many fingers hold, and where they are: CSS pixels. */

@@ -76,6 +76,9 @@ export class Motion implements Pose {
   wayY = -0;
   /** The span at the beginning of the present step. */
   spanBefore = NaN;
+  /** What is left of the way home, world units. */
+  homeX = -0;
+  homeY = -0;
   /** It glides on after a hand let go. */
   gliding = false;
   /** How fast held keys turn and tilt, degrees per second, and zoom, notches per second. */
@@ -158,6 +161,8 @@ export class Motion implements Pose {
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
+    this.homeX = other.homeX;
+    this.homeY = other.homeY;
     this.gliding = other.gliding;
     this.turnRate = other.turnRate;
     this.tiltRate = other.tiltRate;
@@ -209,7 +214,11 @@ export function isSteered(motion: Motion): boolean {
 
 /** Whether something other than a pan is under way. */
 export function isEasing(motion: Motion): boolean {
-  return motion.left !== 0 || motion.turnLeft !== 0 || motion.easing;
+  return motion.left !== 0 || motion.turnLeft !== 0 || motion.easing || isGoingHome(motion);
+}
+
+export function isGoingHome({ homeX, homeY }: Motion): boolean {
+  return homeX !== 0 || homeY !== 0;
 }
 
 /** Whether time changes nothing: at rest, or stalled with nothing easing. */

@@ -2,7 +2,7 @@
 import { Decay } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { TICKS_PER_SECOND } from './clock.ts';
-import { isDriven, isPanning, isSteered, type Motion } from './motion.ts';
+import { isDriven, isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
 
 /**
  * Two fingers that zoom along a curve at once could often hold their points in several ways, and would
@@ -53,7 +53,7 @@ export class Pace {
   /** The same in ticks, and only for what `motion` eases now. */
   overFor(motion: Motion, ticks: number): void {
     this.seconds = ticks / TICKS_PER_SECOND;
-    if (motion.left !== 0 || motion.zoomRate !== 0) this.zoom.over(this);
+    if (motion.left !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
     if (motion.turnLeft !== 0 || motion.turnRate !== 0) this.turn.over(this);
     if (isPanning(motion) && (motion.velocityX !== motion.targetX || motion.velocityY !== motion.targetY))
       this.panned(motion).over(this);

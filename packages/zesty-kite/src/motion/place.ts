@@ -1,16 +1,16 @@
 /** Being put somewhere: at the start, by the program, by limits that change. */
 import { ANYWHERE, keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
-import { arrive, arriveAt, askAnew, flipSwitches } from './follow.ts';
-import { letGo } from './grip.ts';
+import { nearestCopy, type Look } from '../view/index.ts';
+import { arrive, arriveAt, askAnew, flipSwitches, pitchAt } from './follow.ts';
+import { letGo, stayHere } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import type { Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, leastSpan, mostSpan, type Rules } from './rules.ts';
 import { settle } from './settle.ts';
-import { faceAt, tiltTo } from './turn.ts';
-import { fitSpan, keepSpan, stopZoom } from './zoom.ts';
+import { faceAt, tiltTo, turnBy } from './turn.ts';
+import { fitSpan, keepSpan, stopZoom, zoomTo } from './zoom.ts';
 
 /** Where to stand; a pitch that is null is what the zoom asks for. */
 export interface Place {
@@ -37,6 +37,7 @@ export function startPlace({ settings: { start, bounds }, boundary }: Rules): Pl
 export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
   const { left, top, right, bottom } = rules.settings.safeFrame;
   letGo(motion);
+  stayHere(motion);
   motion.excessX = motion.excessY = 0;
   look.frame(rules.screen, left, top, right, bottom);
   motion.span = clamp(place.span, leastSpan(rules, look), mostSpan(rules, look));
@@ -56,6 +57,24 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   holdAnew(motion, rules, look);
   settle(motion, rules, look);
   motion.easing = false;
+}
+
+/** Sets out for the place where the settings begin: zoom, turn, tilt and the way there, all eased. */
+export function goHome(motion: Motion, rules: Rules, look: Look): void {
+  const { x, y, span, heading, pitch } = startPlace(rules);
+  const { periodX = 0, periodY = 0 } = rules.ground;
+  motion.homeX = nearestCopy(x - motion.x, periodX);
+  motion.homeY = nearestCopy(y - motion.y, periodY);
+  zoomTo(motion, rules, look, span);
+  const { least, most } = rules.settings.turn;
+  const turn = headingInside(rules, heading) - motion.heading;
+  const short = turn - 360 * Math.round(turn / 360);
+  const mayTurn = motion.heading + short >= (least ?? -Infinity) && motion.heading + short <= (most ?? Infinity);
+  turnBy(motion, rules, mayTurn ? short : turn);
+  if (pitch === null) motion.tilt = 0;
+  else tiltTo(motion, rules, pitch);
+  motion.askedPitch = pitchAt(motion, rules, motion.span);
+  motion.easing = motion.tilting = true;
 }
 
 /**

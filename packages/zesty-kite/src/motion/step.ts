@@ -3,8 +3,8 @@ import { Cell, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
 import { follow, logOfSpanIn } from './follow.ts';
-import { letGo } from './grip.ts';
-import { isPanning, isSteered, type Motion } from './motion.ts';
+import { letGo, stayHere } from './grip.ts';
+import { isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
@@ -26,8 +26,9 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (left !== 0) zoomOn(motion, pace, rules, look);
   if (turnLeft !== 0) turnOn(motion, pace);
   motion.leftCame = motion.turnCame = 0;
+  const homing = isGoingHome(motion);
   const panning = isPanning(motion);
-  if (rules.terrain !== null && (left !== 0 || turnLeft !== 0 || panning)) motion.unseen = true;
+  if (rules.terrain !== null && (left !== 0 || turnLeft !== 0 || panning || homing)) motion.unseen = true;
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
   if (motion.easing || (left !== 0 && rules.followsZoom) || motion.unseen) {
     const framed = follow(motion, pace, rules, look);
@@ -41,6 +42,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace, rules);
   if (panning) pan(motion, pace, rules, look);
+  else if (homing) goOn(motion, pace, rules, look);
   else settle(motion, rules, look);
   if (motion.gripping && motion.left === 0 && motion.turnLeft === 0 && !motion.tilting) letGo(motion);
   return true;
@@ -75,6 +77,19 @@ function turnOn(motion: Motion, pace: Pace): void {
   const left = (motion.turnLeft + motion.turnCame) * pace.turn.left - motion.turnCame * pace.turn.lag;
   motion.turnLeft = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
   motion.heading = motion.goalHeading + motion.turnLeft;
+}
+
+/** Goes on home, eased as a zoom is. */
+function goOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  const { homeX, homeY, span } = motion;
+  motion.homeX *= pace.zoom.left;
+  motion.homeY *= pace.zoom.left;
+  const near = LENGTH_TOLERANCE * span;
+  if (Math.abs(motion.homeX) < near && Math.abs(motion.homeY) < near) stayHere(motion);
+  motion.wayX = homeX - motion.homeX;
+  motion.wayY = homeY - motion.homeY;
+  settle(motion, rules, look);
+  motion.wayX = motion.wayY = 0;
 }
 
 /** What was pulled over the edge comes back once no hand holds it. */

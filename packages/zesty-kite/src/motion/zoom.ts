@@ -76,6 +76,13 @@ export function zoomToStop(motion: Motion, rules: Rules, look: Look): void {
   easeTo(motion, Math.min(stop, allowed(rules, look)));
 }
 
+/** Eases to a span, as far as limits let it. */
+export function zoomTo(motion: Motion, rules: Rules, look: Look, span: number): void {
+  const least = leastSpan(rules, look);
+  motion.wantedSpan = clamp(span, least, Math.max(least, mostSpan(rules, look)));
+  easeTo(motion, Math.max(least, Math.min(motion.wantedSpan, allowed(rules, look))));
+}
+
 /** Stands still at the span that is shown. */
 export function stopZoom(motion: Motion): void {
   motion.wantedSpan = motion.span;

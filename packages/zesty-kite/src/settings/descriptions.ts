@@ -60,6 +60,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   hold: 'Two fingers.',
   'hold.turn': 'Whether a twist turns the map.',
   'hold.zoom': 'Whether a pinch zooms.',
+  'hold.tilt':
+    'Whether two fingers that go up or down side by side tilt; then they neither pinch nor twist until one is lifted.',
   safeFrame: 'The part of the screen that no panel covers. Focus and bounds are measured in it.',
   'safeFrame.left': 'How far panels reach in from the left, in CSS pixels.',
   'safeFrame.top': 'How far panels reach in from the top, in CSS pixels.',
@@ -108,16 +110,24 @@ export const descriptions: Readonly<Record<string, string>> = {
   'wheel.does': 'What it does: zoom, pan, or a wheel zooms and a trackpad pans. A pinch zooms always.',
   'wheel.waitsFor':
     'On a page that scrolls: what has to be before the camera takes the wheel from it; nothing, the focus on the element, or a held Control.',
+  pad: 'Pads with the standard mapping of the Gamepad API.',
+  'pad.deadZone':
+    'How far a stick or a trigger goes before it counts, as a share of its way; round, and all beyond begins at nothing.',
+  'pad.curve':
+    'Speed grows with this power of how far a stick is pushed beyond that: 1 is evenly, more is finer near the middle.',
+  locked: 'What the player cannot do now, such as in a cutscene; the program still can.',
   drag: 'Fingers and dragging buttons.',
   'drag.slop': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchSlop': 'The same for a finger.',
   'drag.glide': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
+  'drag.glides':
+    'What goes on after a hand lets go in passing: the pan alone, or the zoom and the turn of two fingers as well.',
   'drag.pinchZone': 'How much two fingers have to open or close before they zoom, as a share of their distance.',
   'drag.tapNotches':
     'By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither.',
   'drag.twistZone': 'How far two fingers have to twist before they turn, in degrees.',
   bindings:
-    'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',
+    'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',
   'bindings.panUp': 'Pans toward the top of the screen.',
   'bindings.panLeft': 'Pans toward the left of the screen.',
   'bindings.panDown': 'Pans toward the bottom of the screen.',
@@ -132,6 +142,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.stepLeft': 'Turns to the left by a step.',
   'bindings.stepRight': 'Turns to the right by a step.',
   'bindings.north': 'Turns back until up is where it was at first, the short way round.',
+  'bindings.home': 'Goes back to where the settings begin.',
   'bindings.drag': 'Holds the ground under the pointer; two fingers pinch and twist.',
   'bindings.swing': 'Turns and tilts with the pointer, about what was under it when it was pressed.',
 };

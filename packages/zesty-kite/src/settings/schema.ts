@@ -180,7 +180,11 @@ const period = v.optional(v.nullable(number(1e-6, WORLD, 1024)), null);
 const wrap = v.object({ x: period, y: period }, objectMessage);
 
 const hold = v.object(
-  { turn: v.optional(v.boolean('true or false'), true), zoom: v.optional(v.boolean('true or false'), true) },
+  {
+    turn: v.optional(v.boolean('true or false'), true),
+    zoom: v.optional(v.boolean('true or false'), true),
+    tilt: v.optional(v.boolean('true or false'), false),
+  },
   objectMessage,
 );
 
@@ -188,20 +192,21 @@ const resize = v.object({ keep: v.optional(oneOf(['span', 'width', 'scale']), 's
 
 const bindings = v.object(
   {
-    panUp: v.optional(inputs, ['KeyW', 'ArrowUp']),
-    panLeft: v.optional(inputs, ['KeyA', 'ArrowLeft']),
-    panDown: v.optional(inputs, ['KeyS', 'ArrowDown']),
-    panRight: v.optional(inputs, ['KeyD', 'ArrowRight']),
+    panUp: v.optional(inputs, ['KeyW', 'ArrowUp', 'PadLeftStickUp']),
+    panLeft: v.optional(inputs, ['KeyA', 'ArrowLeft', 'PadLeftStickLeft']),
+    panDown: v.optional(inputs, ['KeyS', 'ArrowDown', 'PadLeftStickDown']),
+    panRight: v.optional(inputs, ['KeyD', 'ArrowRight', 'PadLeftStickRight']),
     fast: v.optional(inputs, ['Shift']),
-    turnLeft: v.optional(inputs, ['KeyQ']),
-    turnRight: v.optional(inputs, ['KeyE']),
-    tiltUp: v.optional(inputs, ['KeyF']),
-    tiltDown: v.optional(inputs, ['KeyR']),
-    zoomIn: v.optional(inputs, ['Equal', 'NumpadAdd']),
-    zoomOut: v.optional(inputs, ['Minus', 'NumpadSubtract']),
+    turnLeft: v.optional(inputs, ['KeyQ', 'PadRightStickLeft']),
+    turnRight: v.optional(inputs, ['KeyE', 'PadRightStickRight']),
+    tiltUp: v.optional(inputs, ['KeyF', 'PadRightStickUp']),
+    tiltDown: v.optional(inputs, ['KeyR', 'PadRightStickDown']),
+    zoomIn: v.optional(inputs, ['Equal', 'NumpadAdd', 'PadRightTrigger']),
+    zoomOut: v.optional(inputs, ['Minus', 'NumpadSubtract', 'PadLeftTrigger']),
     stepLeft: v.optional(inputs, []),
     stepRight: v.optional(inputs, []),
     north: v.optional(inputs, []),
+    home: v.optional(inputs, ['Home']),
     drag: v.optional(inputs, ['MouseMiddle', 'Touch']),
     swing: v.optional(inputs, ['Control+MouseMiddle']),
   },
@@ -238,12 +243,23 @@ const drag = v.object(
     slop: v.optional(number(0, 100, 4), 4),
     touchSlop: v.optional(number(0, 100, 10), 10),
     glide: v.optional(halfLife, 0.25),
+    glides: v.optional(oneOf(['pan', 'all']), 'pan'),
     pinchZone: v.optional(number(0, 1, 0.05), 0.05),
     twistZone: v.optional(number(0, 180, 6), 6),
     tapNotches: v.optional(number(0, 40, 6), 6),
   },
   objectMessage,
 );
+
+const pad = v.object(
+  {
+    deadZone: v.optional(number(0, 0.9, 0.15), 0.15),
+    curve: v.optional(number(0.25, 4, 1.5), 1.5),
+  },
+  objectMessage,
+);
+
+const locked = v.array(oneOf(['pan', 'zoom', 'turn', 'tilt']), 'a list of "pan", "zoom", "turn" and "tilt"');
 
 /** The settings of one camera. Lengths are world units, durations seconds. */
 export const settingsSchema = v.object(
@@ -264,6 +280,8 @@ export const settingsSchema = v.object(
     edge: v.optional(v.nullable(edge), null),
     wheel: v.optional(wheel, {}),
     drag: v.optional(drag, {}),
+    pad: v.optional(pad, {}),
+    locked: v.optional(locked, []),
     bindings: v.optional(bindings, {}),
   },
   objectMessage,

@@ -1,0 +1,71 @@
+/** What the player wants: what signals come to, and what the kept state obeys. */
+import type { FullSettings } from '../settings/index.ts';
+import type { Point } from '../view/index.ts';
+
+/** Go on at these rates for as long as nothing else is said. */
+export interface SteerIntent {
+  readonly kind: 'steer';
+  /** In pan speeds. */
+  readonly right: number;
+  readonly down: number;
+  /** Degrees per second: clockwise, and down. */
+  readonly turn: number;
+  readonly tilt: number;
+  /** Notches per second; positive: farther. */
+  readonly zoom: number;
+}
+
+/** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
+export interface ZoomIntent {
+  readonly kind: 'zoom';
+  readonly notches: number;
+  readonly anchor: FullSettings['zoom']['anchor'];
+  /** CSS pixels, on the screen. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Turn by a step, eased; or back to north, the short way round. */
+export interface StepIntent {
+  readonly kind: 'step';
+  /** Degrees clockwise; null for north. */
+  readonly degrees: number | null;
+}
+
+/** Go back to where the settings begin, eased. */
+export interface HomeIntent {
+  readonly kind: 'home';
+}
+
+/** Turn and tilt at once about a screen point. */
+export interface SwingIntent {
+  readonly kind: 'swing';
+  /** Degrees: clockwise, and down. */
+  readonly turn: number;
+  readonly tilt: number;
+  /** CSS pixels. */
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Pan at once by so many CSS pixels. */
+export interface ShiftIntent {
+  readonly kind: 'shift';
+  readonly right: number;
+  readonly down: number;
+}
+
+/** Hold what is under the fingers: none, one or two screen points in CSS pixels. */
+export interface HoldIntent {
+  readonly kind: 'hold';
+  readonly fingers: readonly Point[];
+  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
+  readonly change: 'anew' | 'moved' | 'none';
+  /** Two fingers may zoom, and turn. */
+  readonly zoom: boolean;
+  readonly turn: boolean;
+  /** Let go in passing: what moved goes on. */
+  readonly glides: boolean;
+}
+
+export type Intent = ShiftIntent | SteerIntent | ZoomIntent | StepIntent | HomeIntent | SwingIntent | HoldIntent;
