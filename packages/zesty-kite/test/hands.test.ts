@@ -43,7 +43,7 @@ test('a stick pans the way it is pushed, no faster than a key, and from nothing 
         const way = { x: camera.shown.x - before.x, y: camera.shown.y - before.y };
         const share = Math.min(1, Math.max(0, (reach - deadZone) / (1 - deadZone)));
         const speed = share ** curve * 600;
-        expect(Math.hypot(way.x, way.y)).toBeCloseTo(speed, 2);
+        expect(Math.hypot(way.x, way.y)).toBeCloseTo(speed, 1);
         if (speed > 1) expect(way.x * y - way.y * x).toBeCloseTo(0, 2);
       },
     ),
@@ -106,7 +106,12 @@ test('the right stick turns and tilts, triggers zoom at the centre as far as the
 });
 
 test('home is where the settings begin, from wherever one is, unless something steers on the way', () => {
-  const settings = settingsWith(false).map((some) => ({ ...some, drag: { glide: 0 } }));
+  // A switch by zoom remembers from where it was come.
+  const looks = fc.record({
+    pitch: fc.record({ degrees: between(30, 90) }),
+    lens: fc.record({ fieldOfView: between(10, 40) }),
+  });
+  const settings = settingsWith(false, looks);
   const away = fc.record({
     x: between(-5e3, 5e3),
     y: between(-5e3, 5e3),
@@ -239,7 +244,8 @@ test('what is locked, no hand of the player moves; the program still does', () =
     fc.property(fc.subarray([...abilities]), fc.shuffledSubarray(hand, { minLength: 4 }), (locked, signals) => {
       const camera = cameraWith({ ...plain, edge: { dwell: 0 }, bindings: { swing: ['MouseRight'] } });
       camera.change({ locked: [...locked] });
-      const before = camera.advance(0) && { ...camera.shown };
+      camera.advance(0);
+      const before = camera.shown;
       play(camera, 0, 10, signals);
       camera.advance(2000);
       const { shown } = camera;
