@@ -33,7 +33,11 @@ test('a stick pans the way it is pushed, no faster than a key, and from nothing 
       between(0, 0.5),
       between(0.5, 3),
       (degrees, push, deadZone, curve) => {
-        const camera = cameraWith({ start: { x: 0, y: 0, span: 600 }, pitch: { degrees: 90 }, pad: { deadZone, curve } });
+        const camera = cameraWith({
+          start: { x: 0, y: 0, span: 600 },
+          pitch: { degrees: 90 },
+          pad: { deadZone, curve },
+        });
         const [x, y] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
         const reach = Math.min(push, 1 / Math.max(Math.abs(x), Math.abs(y)));
         camera.signal({ kind: 'pad', id: 0, axes: [x * reach, y * reach, 0, 0], buttons: [], time: 0 });
