@@ -1,6 +1,7 @@
 /** What every page does: a camera over Lemon Strait, an element to listen to, and frames while there is something to draw. */
 import { Camera, type Settings, type View } from 'zesty-kite';
-import { listen } from 'zesty-kite/dom';
+import { listen, type Listening } from 'zesty-kite/dom';
+import { createOverlay } from 'zesty-kite/overlay';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
 import { element, save } from './page.ts';
@@ -32,7 +33,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     loadBarges(),
   ]);
   const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
-  listen(canvas, camera, { panels: '.panel' });
+  const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt' });
   const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 
   let waiting = false;
@@ -99,6 +100,8 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     drawSoon();
   });
   connectRecording(camera);
+  connectWorkings(camera, listening);
+  connectLock(canvas, listening);
   drawSoon();
 
   /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
@@ -114,6 +117,36 @@ function connectBarges(sail: (underWay: boolean) => void): void {
     button.textContent = underWay ? 'Barges under way' : 'Barges at anchor';
     sail(underWay);
   });
+}
+
+/** Shows what the camera goes by; the key left of 1 does it too. */
+function connectWorkings(camera: Camera, listening: Listening): void {
+  const button = element('workings', HTMLButtonElement);
+  const overlay = createOverlay(camera, listening);
+  const toggle = (): void => {
+    overlay.toggle();
+    button.setAttribute('aria-pressed', String(overlay.isOn));
+  };
+  button.addEventListener('click', toggle);
+  addEventListener('keydown', ({ code, repeat }) => {
+    if (code === 'Backquote' && !repeat) toggle();
+  });
+}
+
+/** A locked pointer cannot leave the window; its cursor is ours to draw. */
+function connectLock(canvas: HTMLCanvasElement, listening: Listening): void {
+  const drawn = element('cursor', HTMLDivElement);
+  element('lock', HTMLButtonElement).addEventListener('click', () => {
+    void canvas.requestPointerLock();
+  });
+  const draw = (): void => {
+    const { cursor } = listening;
+    drawn.hidden = cursor === null;
+    if (cursor === null) return;
+    drawn.style.translate = `${String(cursor.x)}px ${String(cursor.y)}px`;
+    requestAnimationFrame(draw);
+  };
+  document.addEventListener('pointerlockchange', () => requestAnimationFrame(draw));
 }
 
 function connectRecording(camera: Camera): void {

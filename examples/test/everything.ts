@@ -1,6 +1,7 @@
 /** Every entry of the library, for a page that has only a script. */
 export * from 'zesty-kite';
 export * from 'zesty-kite/dom';
+export * from 'zesty-kite/overlay';
 export * from 'zesty-kite/review';
 export * from 'zesty-kite/session';
 export * from 'zesty-kite/three';

@@ -19,18 +19,22 @@ beforeEach(async () => {
   await page.addScriptTag(libraryScript());
   await page.evaluate(() => {
     document.querySelector('#shadow')?.attachShadow({ mode: 'open' }).append(document.createElement('textarea'));
+    /** How many listeners of each type there are; those of a signal go with it. */
     const added = new Map<string, number>();
     Object.assign(window, { added });
     const count = (type: string, by: number): unknown => added.set(type, (added.get(type) ?? 0) + by);
-    const counted = (name: 'addEventListener' | 'removeEventListener', by: number): void => {
-      const original = Reflect.get(EventTarget.prototype, name) as (...rest: unknown[]) => void;
-      EventTarget.prototype[name] = function (this: EventTarget, ...rest: [string, ...unknown[]]) {
-        count(rest[0], by);
-        original.apply(this, rest);
-      };
+    const { addEventListener: add, removeEventListener: remove } = EventTarget.prototype;
+    EventTarget.prototype.addEventListener = function (type: string, ...rest: [never, AddEventListenerOptions?]) {
+      add.call(this, type, ...rest);
+      if (this instanceof AbortSignal) return;
+      count(type, 1);
+      const end = rest[1]?.signal;
+      if (end) add.call(end, 'abort', () => count(type, -1));
     };
-    counted('addEventListener', 1);
-    counted('removeEventListener', -1);
+    EventTarget.prototype.removeEventListener = function (type: string, ...rest: [never]) {
+      remove.call(this, type, ...rest);
+      count(type, -1);
+    };
     window.camera = new zesty.Camera({});
     const signal = window.camera.signal.bind(window.camera);
     window.heard = [];
@@ -46,7 +50,7 @@ beforeEach(async () => {
         );
       return used;
     };
-    window.detach = zesty.listen(document.querySelector<HTMLElement>('#map') ?? document.body, window.camera);
+    window.detach = zesty.listen(document.querySelector<HTMLElement>('#map') ?? document.body, window.camera).detach;
     const frame = (time: number): void => {
       window.camera.advance(time);
       requestAnimationFrame(frame);

@@ -26,7 +26,7 @@ async function bareMap(): Promise<Page> {
       window.addEventListener(type, (event) => seen.push(event.defaultPrevented ? `${type} kept` : type));
     const bindings = { drag: ['MouseRight', 'MouseMiddle', 'Touch'], swing: [] };
     const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 }, bindings });
-    const detach = zesty.listen(map, camera, {
+    const { detach } = zesty.listen(map, camera, {
       tap: ({ input, x, y }) => seen.push(`tap ${input} ${String(x)} ${String(y)}`),
       gamePress: (event) => event.shiftKey,
     });

@@ -15,7 +15,8 @@ const MAY_IMPORT = {
   session: ['camera.ts', 'control', 'ground', 'math', 'settings', 'view'],
   review: ['limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
-  dom: ['camera.ts', 'control'],
+  dom: ['camera.ts', 'control', 'math', 'view'],
+  overlay: ['camera.ts', 'control', 'view'],
   'index.ts': ['camera.ts', 'control', 'ground', 'settings', 'view'],
 };
 

@@ -3,6 +3,7 @@ import {
   cleanScreen,
   cleanSignal,
   Hands,
+  Heed,
   SignalQueue,
   type About,
   type HoverSignal,
@@ -13,7 +14,7 @@ import {
   type StampedSignal,
 } from './control/index.ts';
 import type { Terrain } from './ground/index.ts';
-import { boundaryOf, excessOf, mostSpanInside } from './limits/index.ts';
+import { boundaryOf, excessOf, focusOutlinesOf, mostSpanInside, outlinesOf } from './limits/index.ts';
 import {
   Course,
   createRules,
@@ -33,7 +34,7 @@ import {
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
 import { home, obey, tilt, turn } from './steer.ts';
-import { aim, canonical, View, WorkingInsets, type Pose, type Screen } from './view/index.ts';
+import { aim, canonical, View, WorkingInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
@@ -57,6 +58,9 @@ export interface Grip {
   /** A limit binds, or the point is out of reach, so that it need not be there. */
   readonly limited: boolean;
 }
+
+/** The corners of an outline, in order. */
+type Ring = readonly Point[];
 
 /** What a session begins with. */
 export interface SessionStart {
@@ -88,6 +92,7 @@ export class Camera {
   readonly #polls: ((time: number) => void)[] = [];
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
+  readonly #heed: Heed;
   readonly #course: Course;
   readonly #frame = new Motion();
   readonly #insets = new WorkingInsets();
@@ -114,6 +119,7 @@ export class Camera {
     this.#written = mergeSettings({}, settings);
     this.#settings = checkSettings(this.#written);
     this.#hands = new Hands(this.#settings);
+    this.#heed = new Heed(this.#settings);
     this.#wake = options.wake ?? (() => undefined);
     this.#terrain = options.terrain ?? null;
     this.#course = new Course(createRules(this.#settings, this.#screen, this.#terrain));
@@ -175,6 +181,17 @@ export class Camera {
     return excessOf(this.#course.rules.boundary, this.view.look, this.#frame);
   }
 
+  /**
+   * For drawing: the bounds, and where they let the focus be as the camera looks now; rings of points in
+   * world units, none without bounds.
+   */
+  get outlines(): { readonly bounds: readonly Ring[]; readonly focus: readonly Ring[] } {
+    const { bounds } = this.#settings;
+    if (bounds === null) return { bounds: [], focus: [] };
+    const { boundary } = this.#course.rules;
+    return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#frame) };
+  }
+
   /** The spans allowed as the camera looks now, world units. */
   get spanRange(): { least: number; most: number } {
     const { look } = this.view;
@@ -192,7 +209,7 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (!this.#hands.heeds(body, this.#screen)) return false;
+    if (!this.#heed.takes(body)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -323,7 +340,7 @@ export class Camera {
       settings = mergeSettings(settings, body.settings);
       earliest = Math.max(earliest, waited);
     }
-    checkSettings(mergeSettings(settings, change));
+    this.#heed.adopt(checkSettings(mergeSettings(settings, change)));
     return earliest;
   }
 
@@ -473,6 +490,7 @@ export class Camera {
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
+    this.#heed.restart(this.#settings, screen ?? this.#screen);
     this.#dwells = null;
     this.#course.restart();
     this.#origin = null;

@@ -3,10 +3,10 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
-import { Edge, pushAt } from './edge.ts';
+import { Edge } from './edge.ts';
 import { Fingers } from './fingers.ts';
 import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
-import { Pads, strengthsOf } from './pads.ts';
+import { Pads } from './pads.ts';
 import type {
   HoldSignal,
   HoverSignal,
@@ -16,7 +16,6 @@ import type {
   MoveSignal,
   PadSignal,
   PressSignal,
-  SignalBody,
   WheelSignal,
 } from './signal.ts';
 import { Swings } from './swings.ts';
@@ -33,8 +32,6 @@ export class Hands {
   readonly #pads = new Pads();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
-  /** What of hovers and pads said something when it was heard last. */
-  readonly #felt = new Set<string>();
   #settings: FullSettings;
   #bindings: Bindings;
 
@@ -59,31 +56,6 @@ export class Hands {
   /** Whether an input is the camera's own: not a modifier that only comes before another input. */
   owns(input: string): boolean {
     return this.#bindings.owns(input);
-  }
-
-  /**
-   * Whether there is a use for a signal. To be asked once about each, as it comes: of pointers and pads
-   * only what they do at an edge, and beyond their dead zones, matters, and that it ends.
-   */
-  heeds(body: SignalBody, screen: Screen): boolean {
-    if (body.kind === 'key') return this.#bindings.names(body.code);
-    if (body.kind === 'press') return this.#bindings.names(body.input);
-    if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body, screen));
-    if (body.kind !== 'pad') return true;
-    return this.#isNews(`pad ${String(body.id)}`, strengthsOf(body, this.#settings.pad).size > 0);
-  }
-
-  #isNews(what: string, saysSomething: boolean): boolean {
-    const said = this.#felt.has(what);
-    if (saysSomething) this.#felt.add(what);
-    else this.#felt.delete(what);
-    return saysSomething || said;
-  }
-
-  #isAtEdge({ x, y }: HoverSignal, screen: Screen): boolean {
-    if (x === undefined || y === undefined) return false;
-    const { right, down } = pushAt({ x, y }, this.#settings.edge, screen);
-    return right !== 0 || down !== 0;
   }
 
   key({ code, down }: KeySignal): Intent[] {

@@ -1,5 +1,6 @@
 export { bandOf } from './edge.ts';
 export { Hands } from './hands.ts';
+export { Heed } from './heed.ts';
 export type {
   HoldIntent,
   HomeIntent,

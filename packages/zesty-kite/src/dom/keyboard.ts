@@ -12,7 +12,8 @@ export function hearKeyboard(
   window: Window & typeof globalThis,
   send: Send,
   isBound: (code: string) => boolean,
-): () => void {
+  signal: AbortSignal,
+): void {
   const { document } = window;
   const held = new Set<string>();
 
@@ -58,26 +59,18 @@ export function hearKeyboard(
     if (document.visibilityState === 'hidden') releaseAll(event);
   };
 
-  window.addEventListener('keydown', onDown);
-  window.addEventListener('keyup', onUp);
-  window.addEventListener('blur', releaseAll);
-  window.addEventListener('pagehide', releaseAll);
-  document.addEventListener('visibilitychange', onVisibility);
-  window.addEventListener('pointermove', resynchronise, { passive: true });
-  window.addEventListener('pointerdown', resynchronise, { passive: true });
-  window.addEventListener('wheel', resynchronise, { passive: true });
-  return () => {
-    window.removeEventListener('keydown', onDown);
-    window.removeEventListener('keyup', onUp);
-    window.removeEventListener('blur', releaseAll);
-    window.removeEventListener('pagehide', releaseAll);
-    document.removeEventListener('visibilitychange', onVisibility);
-    window.removeEventListener('pointermove', resynchronise);
-    window.removeEventListener('pointerdown', resynchronise);
-    window.removeEventListener('wheel', resynchronise);
+  const options = { signal };
+  window.addEventListener('keydown', onDown, options);
+  window.addEventListener('keyup', onUp, options);
+  window.addEventListener('blur', releaseAll, options);
+  window.addEventListener('pagehide', releaseAll, options);
+  document.addEventListener('visibilitychange', onVisibility, options);
+  for (const type of ['pointermove', 'pointerdown', 'wheel'] as const)
+    window.addEventListener(type, resynchronise, { passive: true, signal });
+  signal.addEventListener('abort', () => {
     if (held.size > 0) send({ kind: 'release' });
     held.clear();
-  };
+  });
 }
 
 /** Ctrl, Alt and Meta combinations are shortcuts of the browser, unless that modifier steers. */

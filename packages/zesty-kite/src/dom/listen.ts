@@ -1,47 +1,81 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
-import { hearKeyboard } from './keyboard.ts';
+import type { Point } from '../view/index.ts';
+import { watchGaps } from './gap.ts';
 import { hearHover, type HoverOptions } from './hover.ts';
+import { hearKeyboard } from './keyboard.ts';
+import { hearPads, type PadOptions } from './pads.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
-import { watchGaps } from './gap.ts';
+import { hearStandIn, type StandInOptions } from './standIn.ts';
+import { Surface, type Region, type SurfaceOptions } from './surface.ts';
 import { hearWheel } from './wheel.ts';
 
-export type ListenOptions = PointerOptions & HoverOptions;
+export type ListenOptions = PointerOptions & HoverOptions & SurfaceOptions & PadOptions & StandInOptions;
+
+export interface Listening {
+  readonly element: HTMLElement;
+  /** The part of it that is the camera's, CSS pixels from its top left. */
+  readonly region: Region;
+  /** Takes every listener and observer away again, and lets go of all that is held. */
+  readonly detach: () => void;
+  /** Where to draw the cursor while the element has the pointer locked, CSS pixels from its region's top left; else null. */
+  readonly cursor: Point | null;
+  /** Where the mouse and its stand-in are, while the modifier of `standIn` is held; CSS pixels of the window. */
+  readonly standIns: readonly Point[];
+}
 
 /**
  * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text
- * fields; buttons, fingers, pens and the wheel over the element; and the element's size.
+ * fields; buttons, fingers, pens and the wheel over the element; pads; and the element's size.
  *
  * ```ts
- * const detach = listen(canvas, camera, { tap: ({ x, y }) => select(camera.view.toGround(x, y)) });
+ * const listening = listen(canvas, camera, { tap: ({ x, y }) => select(camera.view.toGround(x, y)) });
+ * listening.detach(); // when the map goes
  * ```
- *
- * @returns a function that takes every listener and observer away again and lets go of all keys
  */
-export function listen(element: HTMLElement, camera: Camera, options: ListenOptions = {}): () => void {
+export function listen(element: HTMLElement, camera: Camera, options: ListenOptions = {}): Listening {
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
+  const heard = new AbortController();
+  const { signal } = heard;
   const gaps = watchGaps(camera);
-  const send: Send = (signal) => {
-    if (camera.settled && signal.time !== undefined) gaps.wokenAt(signal.time);
-    return camera.signal(signal);
+  // Events of a frame's document count from when that one began.
+  /* eslint-disable-next-line no-restricted-globals -- no clock is read: only where its times count from */
+  const later = window.performance.timeOrigin - performance.timeOrigin;
+  const send: Send = (said) => {
+    const time = said.time === undefined ? undefined : said.time + later;
+    if (camera.settled && time !== undefined) gaps.wokenAt(time);
+    return camera.signal(time === undefined ? said : { ...said, time });
   };
   const isBound = (input: string): boolean => camera.binds(input);
   const slopOf = (input: string): number =>
     input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop;
-  const pointers = hearPointers(element, window, send, slopOf, isBound, options);
-  const detachers = [
-    hearSize(element, window, send),
-    hearKeyboard(window, send, isBound),
-    pointers.detach,
-    hearHover(element, window, camera, send, pointers.isGameDrag, options),
-    hearWheel(element, camera, send),
-    gaps.detach,
-  ];
-  return () => {
-    for (const detach of detachers.splice(0)) detach();
+  const surface = new Surface(element, window, options);
+  surface.hear(send, signal);
+  const standIn = hearStandIn(element, window, options, signal);
+  hearSize(surface, send, signal);
+  hearKeyboard(window, send, isBound, signal);
+  const pointers = hearPointers(surface, send, slopOf, isBound, options, signal);
+  hearHover(surface, camera, send, pointers.isGameDrag, options, signal);
+  hearWheel(surface, camera, send, pointers.isTouched, signal);
+  hearPads(window, camera, send, options, signal);
+  return {
+    element,
+    get region() {
+      return surface.region;
+    },
+    detach: () => {
+      heard.abort();
+      gaps.detach();
+    },
+    get cursor() {
+      return surface.cursor;
+    },
+    get standIns() {
+      return standIn.fingers();
+    },
   };
 }

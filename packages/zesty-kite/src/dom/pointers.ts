@@ -1,7 +1,7 @@
 /** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
 import type { Button } from '../control/index.ts';
-import { positionIn } from './position.ts';
 import type { Send } from './send.ts';
+import type { Surface } from './surface.ts';
 
 /** A press that was lifted where it came down. */
 export interface Tap {
@@ -38,32 +38,33 @@ interface Press {
   moved: boolean;
 }
 
-/** While the element is listened to: fingers do not scroll the page, and dragging selects nothing. */
 const STYLE = { touchAction: 'none', userSelect: 'none', webkitUserSelect: 'none', webkitTouchCallout: 'none' };
 
 export function hearPointers(
-  element: HTMLElement,
-  window: Window & typeof globalThis,
+  surface: Surface,
   send: Send,
   slopOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
   { gamePress, tap }: PointerOptions,
-): { readonly isGameDrag: () => boolean; readonly detach: () => void } {
+  signal: AbortSignal,
+): { readonly isGameDrag: () => boolean; readonly isTouched: () => boolean } {
+  const { element, window } = surface;
   /** By pointer and button: a mouse can press several. */
   const presses = new Map<number, Press>();
   const idOf = (event: PointerEvent, button: number): number => event.pointerId * 8 + button;
 
   const press = (event: PointerEvent, button: number): void => {
-    const input = inputOf(event, button);
-    if (input === null) return;
-    const { x, y } = positionIn(element, event);
+    const input = buttonOf(event, button);
+    const { x, y } = surface.at(event);
+    if (input === null || !surface.has({ x, y })) return;
     const id = idOf(event, button);
     const game = gamePress?.(event, input) ?? false;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const bit = BITS[button] ?? 0;
     presses.set(id, { input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false });
     if (!used) return;
-    element.setPointerCapture(event.pointerId);
+    // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
+    if (surface.cursor === null && event.isTrusted) element.setPointerCapture(event.pointerId);
     element.focus({ preventScroll: true });
   };
 
@@ -71,7 +72,7 @@ export function hearPointers(
     const pressed = presses.get(id);
     if (pressed === undefined) return;
     presses.delete(id);
-    const { x, y } = positionIn(element, event);
+    const { x, y } = surface.at(event);
     if (pressed.used) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
     if (pressed.used && pressed.moved) swallowClick(window);
     if (!cancelled && !pressed.moved) tap?.({ input: pressed.input, x, y, event });
@@ -83,7 +84,7 @@ export function hearPointers(
   };
 
   const onMove = (event: PointerEvent): void => {
-    const { x, y } = positionIn(element, event);
+    const { x, y } = surface.at(event);
     for (const [id, pressed] of presses) {
       if (pressed.pointer !== event.pointerId) continue;
       const slop = slopOf(pressed.input);
@@ -95,7 +96,7 @@ export function hearPointers(
       if ((event.buttons & pressed.bit) === 0) lift(id, event, false);
     }
     if (
-      event.button > 0 &&
+      event.button >= 0 &&
       (event.buttons & (BITS[event.button] ?? 0)) !== 0 &&
       !presses.has(idOf(event, event.button))
     )
@@ -124,36 +125,51 @@ export function hearPointers(
     if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
   };
 
-  const style = element.style as CSSStyleDeclaration & Record<keyof typeof STYLE, string>;
-  const before = Object.fromEntries(Object.keys(STYLE).map((name) => [name, style[name as keyof typeof STYLE]]));
-  Object.assign(style, STYLE);
-  element.addEventListener('pointerdown', onDown);
-  element.addEventListener('pointermove', onMove);
-  element.addEventListener('pointerup', onUp);
-  element.addEventListener('pointercancel', onCancel);
-  element.addEventListener('lostpointercapture', onCancel);
-  element.addEventListener('contextmenu', onContextMenu);
-  element.addEventListener('mousedown', onMouseDown);
-  const detach = (): void => {
-    Object.assign(style, before);
-    element.removeEventListener('pointerdown', onDown);
-    element.removeEventListener('pointermove', onMove);
-    element.removeEventListener('pointerup', onUp);
-    element.removeEventListener('pointercancel', onCancel);
-    element.removeEventListener('lostpointercapture', onCancel);
-    element.removeEventListener('contextmenu', onContextMenu);
-    element.removeEventListener('mousedown', onMouseDown);
+  const unstyle = styleFor(element);
+  const options = { signal };
+  element.addEventListener('pointerdown', onDown, options);
+  element.addEventListener('pointermove', onMove, options);
+  element.addEventListener('pointerup', onUp, options);
+  element.addEventListener('pointercancel', onCancel, options);
+  element.addEventListener('lostpointercapture', onCancel, options);
+  element.addEventListener('contextmenu', onContextMenu, options);
+  element.addEventListener('mousedown', onMouseDown, options);
+  signal.addEventListener('abort', () => {
+    unstyle();
     for (const [id, { pointer, used }] of presses) {
       if (!used) continue;
       send({ kind: 'lift', id, cancelled: true });
       if (element.hasPointerCapture(pointer)) element.releasePointerCapture(pointer);
     }
     presses.clear();
+  });
+  return {
+    isGameDrag: () => [...presses.values()].some(({ game, moved }) => game && moved),
+    isTouched: () => [...presses.values()].some(({ input }) => input === 'Touch'),
   };
-  return { isGameDrag: () => [...presses.values()].some(({ game, moved }) => game && moved), detach };
 }
 
-function inputOf({ pointerType }: PointerEvent, button: number): Button | null {
+/** Elements that are listened to: by how many cameras, and how they were before. */
+const styled = new WeakMap<HTMLElement, { cameras: number; readonly before: Record<string, string> }>();
+
+/** While anything listens: fingers do not scroll the page, and dragging selects nothing. */
+function styleFor(element: HTMLElement): () => void {
+  const style = element.style as CSSStyleDeclaration & Record<string, string>;
+  const before = Object.fromEntries(Object.keys(STYLE).map((name) => [name, style[name] ?? '']));
+  const kept = styled.get(element) ?? { cameras: 0, before };
+  styled.set(element, kept);
+  kept.cameras += 1;
+  Object.assign(style, STYLE);
+  return () => {
+    kept.cameras -= 1;
+    if (kept.cameras > 0) return;
+    Object.assign(style, kept.before);
+    styled.delete(element);
+  };
+}
+
+/** What an event's button is called; null for one that has no name. */
+export function buttonOf({ pointerType }: PointerEvent, button: number): Button | null {
   if (pointerType === 'touch') return 'Touch';
   return (pointerType === 'pen' ? PEN[button] : MOUSE[button]) ?? null;
 }

@@ -1,16 +1,18 @@
-/** The size of the element in CSS pixels, and how many device pixels each of them is. */
+/** The size of the camera's part of the element in CSS pixels, and how many device pixels each of them is. */
 import type { Send } from './send.ts';
+import type { Surface } from './surface.ts';
 
-export function hearSize(element: HTMLElement, window: Window & typeof globalThis, send: Send): () => void {
+export function hearSize(surface: Surface, send: Send, signal: AbortSignal): void {
+  const { element, window } = surface;
   const report = (): void => {
     // No time: a new size takes effect at once.
-    const { clientWidth: width, clientHeight: height } = element;
+    const { width, height } = surface.region;
     send({ kind: 'screen', width, height, density: window.devicePixelRatio });
   };
   report();
   const observer = new window.ResizeObserver(report);
   observer.observe(element);
-  return () => {
+  signal.addEventListener('abort', () => {
     observer.disconnect();
-  };
+  });
 }

@@ -1,7 +1,8 @@
 /** The wheel over the element, in notches. */
 import type { Camera } from '../camera.ts';
-import { positionIn } from './position.ts';
+import { log2 } from '../math/index.ts';
 import type { Send } from './send.ts';
+import type { Surface } from './surface.ts';
 
 /** What browsers report for one notch, by `deltaMode`: pixels, lines, pages. */
 const PER_NOTCH = [100, 3, 1];
@@ -12,10 +13,22 @@ const PER_LINE = 16;
 /** However far one event says the wheel went, it counts as this at the most. */
 const MOST_NOTCHES = 4;
 
-export function hearWheel(element: HTMLElement, camera: Camera, send: Send): () => void {
+/** Some browsers report a trackpad's pinch and twist in events of their own; `scale` and `rotation` count from its beginning. */
+type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: number };
+
+/** @param isTouched fingers are on the screen: what they do is heard as pointers already */
+export function hearWheel(
+  surface: Surface,
+  camera: Camera,
+  send: Send,
+  isTouched: () => boolean,
+  signal: AbortSignal,
+): void {
+  const { element } = surface;
   const onWheel = (event: WheelEvent): void => {
     if (event.defaultPrevented || !isMeant(element, camera, event)) return;
-    const { x, y } = positionIn(element, event);
+    const { x, y } = surface.at(event);
+    if (!surface.has({ x, y })) return;
     const used = send({
       kind: 'wheel',
       x,
@@ -27,10 +40,27 @@ export function hearWheel(element: HTMLElement, camera: Camera, send: Send): () 
     });
     if (used) event.preventDefault();
   };
-  element.addEventListener('wheel', onWheel, { passive: false });
-  return () => {
-    element.removeEventListener('wheel', onWheel);
+
+  let scaled = 1;
+  let rotated = 0;
+  const onGesture = (event: Event): void => {
+    const { scale = 1, rotation = 0, timeStamp: time } = event as GestureEvent;
+    const { x, y } = surface.at(event as GestureEvent);
+    if (event.type === 'gesturestart') [scaled, rotated] = [1, 0];
+    if (event.defaultPrevented || isTouched() || !surface.has({ x, y })) return;
+    event.preventDefault();
+    const { zoom, hold, locked } = camera.settings;
+    const notches = hold.zoom && scale > 0 ? log2(scaled / scale) / log2(zoom.notch) : 0;
+    if (notches !== 0) send({ kind: 'wheel', x, y, notches, trackpad: 'pinch', time });
+    const degrees = hold.turn && !locked.includes('turn') ? rotation - rotated : 0;
+    if (degrees !== 0) send({ kind: 'turn', degrees, about: { screenX: x, screenY: y }, time });
+    if (scale > 0) scaled = scale;
+    rotated = rotation;
   };
+
+  element.addEventListener('wheel', onWheel, { passive: false, signal });
+  for (const type of ['gesturestart', 'gesturechange', 'gestureend'])
+    element.addEventListener(type, onGesture, { passive: false, signal });
 }
 
 /** Whether the settings let the camera have it, on a page that scrolls by itself. */

@@ -1,0 +1,62 @@
+/**
+ * What is worth hearing. It goes by what was heard before, not by what has taken effect: so it does not
+ * depend on which frames were drawn in between.
+ */
+import type { FullSettings } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
+import { Bindings } from './bindings.ts';
+import { pushAt } from './edge.ts';
+import { strengthsOf } from './pads.ts';
+import type { HoverSignal, SignalBody } from './signal.ts';
+
+export class Heed {
+  #settings: FullSettings;
+  #bindings: Bindings;
+  #screen: Screen = { width: 1, height: 1 };
+  /** What of hovers and pads said something when it was heard last. */
+  readonly #said = new Set<string>();
+
+  constructor(settings: FullSettings) {
+    this.#settings = settings;
+    this.#bindings = new Bindings(settings.bindings);
+  }
+
+  /** From now on by other settings. */
+  adopt(settings: FullSettings): void {
+    this.#settings = settings;
+    this.#bindings = new Bindings(settings.bindings);
+  }
+
+  /** From the beginning. */
+  restart(settings: FullSettings, screen: Screen): void {
+    this.adopt(settings);
+    this.#screen = screen;
+    this.#said.clear();
+  }
+
+  /**
+   * Whether there is a use for a signal; to be asked once about each, as it comes. Of pointers and pads
+   * only what they do at an edge, and beyond their dead zones, matters, and that it ends.
+   */
+  takes(body: SignalBody): boolean {
+    if (body.kind === 'screen' && body.width >= 1 && body.height >= 1) this.#screen = body;
+    if (body.kind === 'key') return this.#bindings.names(body.code);
+    if (body.kind === 'press') return this.#bindings.names(body.input);
+    if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body));
+    if (body.kind !== 'pad') return true;
+    return this.#isNews(`pad ${String(body.id)}`, strengthsOf(body, this.#settings.pad).size > 0);
+  }
+
+  #isNews(what: string, saysSomething: boolean): boolean {
+    const said = this.#said.has(what);
+    if (saysSomething) this.#said.add(what);
+    else this.#said.delete(what);
+    return saysSomething || said;
+  }
+
+  #isAtEdge({ x, y }: HoverSignal): boolean {
+    if (x === undefined || y === undefined) return false;
+    const { right, down } = pushAt({ x, y }, this.#settings.edge, this.#screen);
+    return right !== 0 || down !== 0;
+  }
+}

@@ -1,0 +1,149 @@
+/** For pages on which players choose their own bindings: what they press next, and what it is called. */
+import { PAD_BUTTONS } from '../control/index.ts';
+import { padsOf } from './pads.ts';
+import { buttonOf } from './pointers.ts';
+
+const STICKS = ['PadLeftStick', 'PadRightStick'];
+/** A stick or a button that is pushed so far is meant. */
+const MEANT = 0.6;
+
+/**
+ * What the player presses next, written as a binding: a key or a chord of keys when it is let go
+ * (`KeyG`, `ControlLeft+KeyG`), a button of a mouse or a pen, with the keys that are held, when it goes
+ * down (`Space+MouseLeft`), a button or a stick of a pad. Until then nobody else hears any of it.
+ *
+ * ```ts
+ * const input = await nextInput(window);
+ * if (input !== null) camera.change({ bindings: { north: [input] } });
+ * ```
+ *
+ * @param stop ends the wait: null
+ * @returns null for Escape, too
+ */
+export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal): Promise<string | null> {
+  return new Promise((resolve) => {
+    const heard = new AbortController();
+    const held: string[] = [];
+    let frame = 0;
+
+    const done = (input: string | null): void => {
+      window.cancelAnimationFrame(frame);
+      // What belongs to it, such as the click or the keyup, is not for others either.
+      window.setTimeout(() => {
+        heard.abort();
+      });
+      resolve(input);
+    };
+    const keep = (event: Event): void => {
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+
+    const onDown = (event: KeyboardEvent): void => {
+      keep(event);
+      if (event.code === 'Escape') done(null);
+      else if (!event.repeat && event.code !== '') held.push(event.code);
+    };
+    const onUp = (event: KeyboardEvent): void => {
+      keep(event);
+      if (held.includes(event.code)) done(held.join('+'));
+    };
+    const onPress = (event: PointerEvent): void => {
+      keep(event);
+      const button = buttonOf(event, event.button);
+      if (button !== null) done([...held, button].join('+'));
+    };
+
+    const before = new Set(pressed(window.navigator));
+    const look = (): void => {
+      const now = pressed(window.navigator);
+      const fresh = now.find((input) => !before.has(input));
+      for (const input of before) if (!now.includes(input)) before.delete(input);
+      if (fresh !== undefined) done(fresh);
+      else frame = window.requestAnimationFrame(look);
+    };
+
+    const options = { capture: true, signal: heard.signal };
+    window.addEventListener('keydown', onDown, options);
+    window.addEventListener('keyup', onUp, options);
+    window.addEventListener('pointerdown', onPress, options);
+    for (const type of ['pointerup', 'mousedown', 'mouseup', 'click', 'auxclick', 'contextmenu'] as const)
+      window.addEventListener(type, keep, options);
+    stop?.addEventListener('abort', () => {
+      done(null);
+    });
+    look();
+  });
+}
+
+/** What is pressed on any pad, as bindings have it. */
+function pressed(navigator: Navigator): string[] {
+  return padsOf(navigator).flatMap((pad) => {
+    if (pad?.mapping !== 'standard') return [];
+    const buttons = PAD_BUTTONS.filter((_, i) => (pad.buttons[i]?.value ?? 0) >= MEANT);
+    const sticks = STICKS.flatMap((stick, i) => {
+      const x = pad.axes[2 * i] ?? 0;
+      const y = pad.axes[2 * i + 1] ?? 0;
+      if (Math.max(Math.abs(x), Math.abs(y)) < MEANT) return [];
+      if (Math.abs(x) > Math.abs(y)) return [`${stick}${x > 0 ? 'Right' : 'Left'}`];
+      return [`${stick}${y > 0 ? 'Down' : 'Up'}`];
+    });
+    return [...buttons, ...sticks];
+  });
+}
+
+/** A keyboard with its layout: in some browsers. */
+interface WithLayout {
+  readonly keyboard?: { readonly getLayoutMap?: () => Promise<ReadonlyMap<string, string>> };
+}
+
+/**
+ * What inputs are called on this player's keyboard, where the browser tells: `KeyW` is "W" on one and
+ * "Z" on another; `Space+MouseLeft` is "Space + left button".
+ *
+ * ```ts
+ * const label = await inputLabels(navigator);
+ * label('ShiftLeft+KeyQ'); // "Left Shift + Q"
+ * ```
+ */
+export async function inputLabels(navigator: Navigator): Promise<(input: string) => string> {
+  const { keyboard } = navigator as WithLayout;
+  // Pages in frames may be refused.
+  const layout = await keyboard?.getLayoutMap?.().catch(() => null);
+  return (input) =>
+    input
+      .split('+')
+      .map((name) => layout?.get(name)?.toUpperCase() ?? nameOf(name))
+      .join(' + ');
+}
+
+const NAMES: Readonly<Record<string, string>> = {
+  MouseBack: 'back button',
+  MouseForward: 'forward button',
+  Touch: 'finger',
+  PenBarrel: 'pen button',
+  PenEraser: 'pen eraser',
+  Minus: '-',
+  Equal: '=',
+  Comma: ',',
+  Period: '.',
+  Slash: '/',
+  Backslash: '\\',
+  Semicolon: ';',
+  Quote: "'",
+  Backquote: '`',
+  BracketLeft: '[',
+  BracketRight: ']',
+};
+
+function nameOf(name: string): string {
+  const known = NAMES[name];
+  if (known !== undefined) return known;
+  const [, kind = '', rest = ''] = /^(Key|Digit|Mouse|Arrow|Pad|)(.+)$/.exec(name) ?? [];
+  const words = rest.replaceAll(/(?<=[a-z])(?=[A-Z0-9])/g, ' ');
+  if (kind === 'Mouse') return `${words.toLowerCase()} button`;
+  if (kind === 'Pad') return `pad ${words.toLowerCase()}`;
+  if (kind === 'Arrow') return `${words} arrow`;
+  const side = /^(Shift|Control|Alt|Meta) (Left|Right)$/.exec(words);
+  return side === null ? words : `${side[2] ?? ''} ${side[1] ?? ''}`;
+}

@@ -1,0 +1,116 @@
+/** The part of an element that a camera has, and where events are in it. */
+import type { Point } from '../view/index.ts';
+import type { Send } from './send.ts';
+
+/** In CSS pixels from the top left of the element. */
+export interface Region {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface SurfaceOptions {
+  /**
+   * The part of the element that is this camera's, of an element so wide and so high: for several
+   * cameras side by side. All of it when left out.
+   */
+  readonly region?: (width: number, height: number) => Region;
+}
+
+export class Surface {
+  readonly element: HTMLElement;
+  readonly window: Window & typeof globalThis;
+  readonly #region: NonNullable<SurfaceOptions['region']>;
+  /** Where the mouse was last seen over the element; and, while it is locked to it, where the page draws it. */
+  #seen: Point | null = null;
+  #cursor: Point | null = null;
+
+  constructor(element: HTMLElement, window: Window & typeof globalThis, { region }: SurfaceOptions) {
+    this.element = element;
+    this.window = window;
+    this.#region = region ?? ((width, height) => ({ left: 0, top: 0, width, height }));
+  }
+
+  get region(): Region {
+    return this.#region(this.element.clientWidth, this.element.clientHeight);
+  }
+
+  /** The cursor of a locked pointer, CSS pixels from the top left of the region; null while it is free. */
+  get cursor(): Point | null {
+    return this.#cursor === null ? null : this.#inRegion(this.#cursor);
+  }
+
+  /** Where an event is, in CSS pixels from the top left of the region. */
+  at(event: MouseEvent): Point {
+    return this.#inRegion(this.#cursor ?? this.#inElement(event));
+  }
+
+  #inRegion({ x, y }: Point): Point {
+    const { left, top } = this.region;
+    return { x: x - left, y: y - top };
+  }
+
+  has({ x, y }: Point): boolean {
+    const { width, height } = this.region;
+    return x >= 0 && y >= 0 && x <= width && y <= height;
+  }
+
+  /** What is there on the page: a locked pointer's events say nothing about it. */
+  under(event: MouseEvent): EventTarget | null {
+    if (this.#cursor === null) return event.composedPath()[0] ?? null;
+    const { element } = this;
+    const box = element.getBoundingClientRect();
+    return element.ownerDocument.elementFromPoint(
+      box.left + element.clientLeft + this.#cursor.x,
+      box.top + element.clientTop + this.#cursor.y,
+    );
+  }
+
+  /** In CSS pixels from the top left of the element's padding box. */
+  #inElement(event: MouseEvent): Point {
+    const { element } = this;
+    // Right under every CSS transform.
+    if (event.target === element) return { x: event.offsetX, y: event.offsetY };
+    const box = element.getBoundingClientRect();
+    if (box.width === 0 || box.height === 0) return { x: NaN, y: NaN };
+    return {
+      x: ((event.clientX - box.left) * element.offsetWidth) / box.width - element.clientLeft,
+      y: ((event.clientY - box.top) * element.offsetHeight) / box.height - element.clientTop,
+    };
+  }
+
+  /**
+   * Follows the mouse, before anybody else hears of it. While it is locked its coordinates stand still:
+   * a cursor of our own goes by its movements, and stays inside the region.
+   */
+  hear(send: Send, signal: AbortSignal): void {
+    const { element, window } = this;
+    const onMove = (event: PointerEvent): void => {
+      if (event.pointerType !== 'mouse') return;
+      if (this.#cursor === null) this.#seen = this.#inElement(event);
+      else this.#cursor = this.#clamped(this.#cursor.x + event.movementX, this.#cursor.y + event.movementY);
+    };
+    const onLock = (event: Event): void => {
+      const root = element.getRootNode();
+      const holder = 'pointerLockElement' in root ? root.pointerLockElement : null;
+      if (holder === element) {
+        const { left, top, width, height } = this.region;
+        this.#cursor ??= this.#clamped(this.#seen?.x ?? left + width / 2, this.#seen?.y ?? top + height / 2);
+      } else if (this.#cursor !== null) {
+        this.#cursor = null;
+        send({ kind: 'release', time: event.timeStamp });
+      }
+    };
+    window.addEventListener('pointermove', onMove, { capture: true, passive: true, signal });
+    element.ownerDocument.addEventListener('pointerlockchange', onLock, { signal });
+  }
+
+  #clamped(x: number, y: number): Point {
+    const { left, top, width, height } = this.region;
+    return {
+      x: Math.max(left, Math.min(left + width, x)),
+      y: Math.max(top, Math.min(top + height, y)),
+    };
+  }
+}

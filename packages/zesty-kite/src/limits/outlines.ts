@@ -1,0 +1,59 @@
+/** Bounds as they can be drawn. */
+import { ringsOf, type FullBounds } from '../settings/index.ts';
+import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
+import { ANYWHERE, keepInside, middleOf, type Boundary } from './boundary.ts';
+
+/** So many ways to look out of the middle, evenly: the cosine and the sine of the angle between two. */
+const WAYS = 96;
+const COS = 0.9978589232386035;
+const SIN = 0.06540312923014306;
+
+/** Calls `each` with unit vectors all around. */
+function allAround(each: (x: number, y: number) => Point): Point[] {
+  let x = 1;
+  let y = 0;
+  return Array.from({ length: WAYS }, () => {
+    const point = each(x, y);
+    [x, y] = [x * COS - y * SIN, x * SIN + y * COS];
+    return point;
+  });
+}
+
+/** The bounds themselves: rings of points, world units. */
+export function outlinesOf(bounds: FullBounds): Point[][] {
+  const { circle, left, top, right, bottom } = bounds;
+  if (circle !== undefined)
+    return [allAround((x, y) => ({ x: circle.x + x * circle.radius, y: circle.y + y * circle.radius }))];
+  if (left === undefined || top === undefined || right === undefined || bottom === undefined)
+    return ringsOf(bounds).map(({ ring }) => ring.map(([x, y]) => ({ x, y })));
+  return [
+    [
+      { x: left, y: top },
+      { x: right, y: top },
+      { x: right, y: bottom },
+      { x: left, y: bottom },
+    ],
+  ];
+}
+
+/** Where the bounds let the focus be, as the camera looks now: what is nearest to points far away, all around. */
+export function focusOutlinesOf(
+  boundary: Boundary,
+  bounds: FullBounds,
+  look: Look,
+  pose: Pick<Pose, 'span'>,
+): Point[][] {
+  if (boundary.shape.kind === 'coast') return outlinesOf(bounds);
+  const { x: middleX, y: middleY, high } = middleOf(boundary);
+  const far = 100 * (high + pose.span);
+  const wish = new WorkingPoint();
+  const inside = new WorkingPoint();
+  return [
+    allAround((x, y) => {
+      wish.x = middleX + x * far;
+      wish.y = middleY + y * far;
+      keepInside(boundary, look, pose, wish, ANYWHERE, inside);
+      return { x: inside.x, y: inside.y };
+    }),
+  ];
+}

@@ -1,0 +1,1 @@
+export { createOverlay, type Overlay, type Over } from './overlay.ts';

@@ -1,0 +1,165 @@
+/** Why does it not move here? Draws what a camera goes by over its picture, while a game is being made. */
+import type { Camera } from '../camera.ts';
+import { bandOf } from '../control/index.ts';
+import type { Point } from '../view/index.ts';
+import { drawPlan } from './plan.ts';
+import { LOOKS, mark, outline, write, type Paper, type Style } from './paper.ts';
+
+/** What it is drawn over: what `listen` returns, or any element. */
+export interface Over {
+  readonly element: HTMLElement;
+  readonly region?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+  readonly cursor?: Point | null;
+  readonly standIns?: readonly Point[];
+}
+
+export interface Overlay {
+  /** Whether it shows. */
+  readonly isOn: boolean;
+  /** Shows it or hides it; without an argument, the other of the two. */
+  toggle(on?: boolean): void;
+}
+
+/**
+ * An overlay that is hidden at first: edge bands, safe frame, bounds, where the focus may be, focus,
+ * goal, grips and stand-in fingers over the picture, and a plan of it all in a corner. It takes no input
+ * and changes nothing; it is for work, not for players.
+ *
+ * ```ts
+ * const overlay = createOverlay(camera, listen(canvas, camera));
+ * addEventListener('keydown', ({ code }) => { if (code === 'Backquote') overlay.toggle(); });
+ * ```
+ */
+export function createOverlay(camera: Camera, over: Over): Overlay {
+  const { element } = over;
+  const window = element.ownerDocument.defaultView;
+  if (window === null)
+    throw new TypeError('createOverlay: found an element of a document without a window; wanted one that is shown');
+  const canvas = element.ownerDocument.createElement('canvas');
+  Object.assign(canvas.style, { position: 'fixed', pointerEvents: 'none', zIndex: '2147483647' });
+  canvas.setAttribute('aria-hidden', 'true');
+  const context = canvas.getContext('2d');
+  let frame = 0;
+
+  const draw = (): void => {
+    frame = window.requestAnimationFrame(draw);
+    if (context === null) return;
+    const density = window.devicePixelRatio;
+    const box = element.getBoundingClientRect();
+    const { width, height } = camera.view;
+    const { left = 0, top = 0 } = over.region ?? {};
+    canvas.style.left = `${String(box.left + element.clientLeft + left)}px`;
+    canvas.style.top = `${String(box.top + element.clientTop + top)}px`;
+    canvas.style.width = `${String(width)}px`;
+    canvas.style.height = `${String(height)}px`;
+    // A new width clears it, too.
+    canvas.width = Math.round(width * density);
+    canvas.height = Math.round(height * density);
+    context.scale(density, density);
+    const fingers = (over.standIns ?? []).map(({ x, y }) => ({
+      x: x - box.left - element.clientLeft - left,
+      y: y - box.top - element.clientTop - top,
+    }));
+    drawAll(context, camera, fingers, over.cursor ?? null);
+  };
+
+  return {
+    get isOn() {
+      return frame !== 0;
+    },
+    toggle(on = frame === 0) {
+      if (on === (frame !== 0)) return;
+      if (on) {
+        element.ownerDocument.body.append(canvas);
+        draw();
+      } else {
+        window.cancelAnimationFrame(frame);
+        frame = 0;
+        canvas.remove();
+      }
+    },
+  };
+}
+
+function drawAll(paper: Paper, camera: Camera, fingers: readonly Point[], cursor: Point | null): void {
+  const { view, settings } = camera;
+  const { bounds, focus } = camera.outlines;
+  drawBands(paper, camera);
+  const { look } = view;
+  const { left, top, right, bottom } = settings.safeFrame;
+  if (left + top + right + bottom > 0) {
+    const [x, y] = [look.middleX - look.frameWidth / 2, look.middleY - look.frameHeight / 2];
+    outline(paper, LOOKS.frame, [
+      { x, y },
+      { x: x + look.frameWidth, y },
+      { x: x + look.frameWidth, y: y + look.frameHeight },
+      { x, y: y + look.frameHeight },
+    ]);
+  }
+  for (const ring of bounds) onGround(paper, camera, LOOKS.bounds, ring);
+  for (const ring of focus) onGround(paper, camera, LOOKS.focusRegion, ring);
+  const { goal, shown } = camera;
+  const at = view.toScreen(goal.x, goal.y, goal.focusHeight);
+  const here = view.toScreen(shown.x, shown.y, shown.focusHeight);
+  if (at.inFront) mark(paper, LOOKS.goal, at, 9);
+  mark(paper, LOOKS.focus, here, 6);
+  for (const grip of camera.grips) {
+    const held = view.toScreen(grip.x, grip.y, grip.height);
+    const style = grip.limited ? LOOKS.limited : LOOKS.grip;
+    mark(paper, style, { x: grip.screenX, y: grip.screenY }, 14);
+    if (held.inFront) outline(paper, style, [{ x: grip.screenX, y: grip.screenY }, held]);
+    if (held.inFront) mark(paper, style, held, 3);
+  }
+  for (const finger of fingers) mark(paper, LOOKS.finger, finger, 18);
+  if (fingers.length === 2) outline(paper, LOOKS.finger, fingers);
+  if (cursor !== null) mark(paper, LOOKS.cursor, cursor, 5);
+  drawPlan(paper, camera, bounds, focus);
+  tell(paper, camera);
+}
+
+/** The bands at the edges, and how deep each is. */
+function drawBands(paper: Paper, { settings: { edge }, view }: Camera): void {
+  if (edge === null) return;
+  const { width, height } = view;
+  const band = (size: number): number => bandOf(size, edge, view);
+  paper.fillStyle = LOOKS.band.colour;
+  paper.fillRect(0, 0, band(edge.left), height);
+  paper.fillRect(width - band(edge.right), 0, band(edge.right), height);
+  paper.fillRect(0, 0, width, band(edge.top));
+  paper.fillRect(0, height - band(edge.bottom), width, band(edge.bottom));
+}
+
+/** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */
+const PARTS = 24;
+
+function onGround(paper: Paper, { view }: Camera, style: Style, ring: readonly Point[]): void {
+  const heightOf = (x: number, y: number): number => view.ground.terrain?.heightAt(x, y) ?? view.focusHeight;
+  const points = ring.flatMap(({ x, y }, i) => {
+    const to = ring[(i + 1) % ring.length] ?? { x, y };
+    const parts = ring.length > 64 ? 1 : PARTS;
+    return Array.from({ length: parts }, (_, part) => ({
+      x: x + ((to.x - x) * part) / parts,
+      y: y + ((to.y - y) * part) / parts,
+    }));
+  });
+  const shown = [...points, ...points.slice(0, 1)].map(({ x, y }) => view.toScreen(x, y, heightOf(x, y)));
+  for (const [i, to] of shown.entries()) {
+    const from = shown[i - 1];
+    if (from?.inFront === true && to.inFront) outline(paper, style, [from, to], false);
+  }
+}
+
+function tell(paper: Paper, camera: Camera): void {
+  const { shown, goal, settled, boundsExcess, spanRange, grips } = camera;
+  const lines = [
+    `focus ${shown.x.toFixed(1)}, ${shown.y.toFixed(1)}   height ${shown.focusHeight.toFixed(1)}`,
+    `span ${shown.span.toFixed(1)} → ${goal.span.toFixed(1)}   of ${spanRange.least.toFixed(1)} … ${spanRange.most.toFixed(1)}`,
+    `heading ${shown.heading.toFixed(1)}°   pitch ${shown.pitch.toFixed(1)}°${
+      shown.fieldOfView > 0 ? `   field of view ${shown.fieldOfView.toFixed(1)}°` : ''
+    }`,
+    `${settled ? 'settled' : 'moving'}   grips ${String(grips.length)}${
+      grips.some(({ limited }) => limited) ? ', limited' : ''
+    }${boundsExcess > 0 ? `   over the edge by ${boundsExcess.toFixed(2)}` : ''}`,
+  ];
+  write(paper, lines);
+}
