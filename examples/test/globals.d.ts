@@ -9,6 +9,11 @@ declare global {
   /** What the tests' own page keeps. */
   interface Window {
     camera: Camera;
+    other: Camera;
+    map: HTMLElement;
+    ears: everything.Listening;
+    pads: unknown[];
+    spy: (camera: Camera) => Camera;
     detach: () => void;
     heard: string[];
   }

@@ -23,7 +23,8 @@ beforeEach(async () => {
     const added = new Map<string, number>();
     Object.assign(window, { added });
     const count = (type: string, by: number): unknown => added.set(type, (added.get(type) ?? 0) + by);
-    const { addEventListener: add, removeEventListener: remove } = EventTarget.prototype;
+    const add = Reflect.get(EventTarget.prototype, 'addEventListener') as (...rest: unknown[]) => void;
+    const remove = Reflect.get(EventTarget.prototype, 'removeEventListener') as (...rest: unknown[]) => void;
     EventTarget.prototype.addEventListener = function (type: string, ...rest: [never, AddEventListenerOptions?]) {
       add.call(this, type, ...rest);
       if (this instanceof AbortSignal) return;

@@ -113,8 +113,8 @@ function drawAll(paper: Paper, camera: Camera, fingers: readonly Point[], cursor
   for (const finger of fingers) mark(paper, LOOKS.finger, finger, 18);
   if (fingers.length === 2) outline(paper, LOOKS.finger, fingers);
   if (cursor !== null) mark(paper, LOOKS.cursor, cursor, 5);
-  drawPlan(paper, camera, bounds, focus);
-  tell(paper, camera);
+  const planTop = drawPlan(paper, camera, bounds, focus);
+  tell(paper, camera, { x: view.width - 12, y: planTop - 8 });
 }
 
 /** The bands at the edges, and how deep each is. */
@@ -149,7 +149,7 @@ function onGround(paper: Paper, { view }: Camera, style: Style, ring: readonly P
   }
 }
 
-function tell(paper: Paper, camera: Camera): void {
+function tell(paper: Paper, camera: Camera, corner: Point): void {
   const { shown, goal, settled, boundsExcess, spanRange, grips } = camera;
   const lines = [
     `focus ${shown.x.toFixed(1)}, ${shown.y.toFixed(1)}   height ${shown.focusHeight.toFixed(1)}`,
@@ -161,5 +161,5 @@ function tell(paper: Paper, camera: Camera): void {
       grips.some(({ limited }) => limited) ? ', limited' : ''
     }${boundsExcess > 0 ? `   over the edge by ${boundsExcess.toFixed(2)}` : ''}`,
   ];
-  write(paper, lines);
+  write(paper, lines, corner);
 }

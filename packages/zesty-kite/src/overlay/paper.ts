@@ -50,14 +50,16 @@ export function mark(paper: Paper, style: Style, { x, y }: Point, radius: number
 
 const LINE = 17;
 
-/** Lines of text in the top left corner. */
-export function write(paper: Paper, lines: readonly string[]): void {
+/** Lines of text, with their bottom right corner at a point. */
+export function write(paper: Paper, lines: readonly string[], { x, y }: Point): void {
   paper.font = '12px ui-monospace, monospace';
   const wide = Math.max(...lines.map((line) => paper.measureText(line).width));
   paper.fillStyle = 'rgb(10 25 30 / 0.75)';
-  paper.fillRect(12, 12, wide + 20, lines.length * LINE + 10);
+  const left = x - wide - 20;
+  const top = y - lines.length * LINE - 10;
+  paper.fillRect(left, top, wide + 20, lines.length * LINE + 10);
   paper.fillStyle = '#ffffff';
   lines.forEach((line, i) => {
-    paper.fillText(line, 22, 12 + LINE * (i + 1));
+    paper.fillText(line, left + 10, top + LINE * (i + 1));
   });
 }

@@ -3,16 +3,17 @@ import type { Camera } from '../camera.ts';
 import type { Point } from '../view/index.ts';
 import { LOOKS, mark, outline, type Paper } from './paper.ts';
 
-/** Its longer side, CSS pixels, and how far it stays from the corner. */
+/** Its longer side, and how far it stays from the bottom right corner; CSS pixels. */
 const SIZE = 200;
 const MARGIN = 12;
 
+/** @returns how far up it reaches, CSS pixels from the top */
 export function drawPlan(
   paper: Paper,
   { view, goal, shown }: Camera,
   bounds: readonly (readonly Point[])[],
   focus: readonly (readonly Point[])[],
-): void {
+): number {
   const prints = [view.footprint(), view.frameFootprint()].map((corners) =>
     [0, 2, 4, 6].map((i) => ({ x: corners[i] ?? 0, y: corners[i + 1] ?? 0 })),
   );
@@ -26,7 +27,7 @@ export function drawPlan(
   const wide = (right - left) * scale + 2 * MARGIN;
   const high = (bottom - top) * scale + 2 * MARGIN;
   const x = view.width - wide - MARGIN;
-  const y = MARGIN;
+  const y = view.height - high - MARGIN;
   const put = (point: Point): Point => ({
     x: x + MARGIN + (point.x - left) * scale,
     y: y + MARGIN + (point.y - top) * scale,
@@ -43,6 +44,7 @@ export function drawPlan(
   mark(paper, LOOKS.goal, put(goal), 5);
   mark(paper, LOOKS.focus, put(shown), 2.5);
   paper.restore();
+  return y;
 }
 
 function mirrored({ x, y }: Point, about: Point): Point {

@@ -1,0 +1,462 @@
+/** Devices that are rarer than a mouse, and places that are odder than a whole page. */
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { launch, libraryScript } from './browser.ts';
+
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+
+/** A map of 800 × 600 with nothing listened to yet; frames are drawn by the test. Pads are a stub's: `pads` is what it reports. */
+beforeEach(async () => {
+  page = await browser.newPage({ viewport: { width: 800, height: 600 } });
+  await page.goto(process.env['EXAMPLES_URL'] ?? '');
+  await page.setContent(
+    '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 800px; height: 600px"></div>',
+  );
+  await page.addScriptTag(libraryScript());
+  await page.evaluate(() => {
+    const pads: unknown[] = [];
+    navigator.getGamepads = () => pads as Gamepad[];
+    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
+    window.camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 } });
+    const heard: string[] = [];
+    const spy = (camera: typeof window.camera): typeof window.camera => {
+      const signal = camera.signal.bind(camera);
+      camera.signal = (one) => {
+        const used = signal(one);
+        if (used) heard.push(JSON.stringify(one));
+        return used;
+      };
+      return camera;
+    };
+    spy(window.camera);
+    Object.assign(window, { pads, map, spy, heard });
+  });
+});
+
+interface Heard {
+  readonly kind: string;
+  readonly [name: string]: unknown;
+}
+const heard = async (): Promise<Heard[]> =>
+  (await page.evaluate(() => window.heard.splice(0))).map((one) => JSON.parse(one) as Heard);
+
+/** What settings change, they change with the next frame. */
+const draw = (): Promise<void> =>
+  page.evaluate(() => {
+    window.camera.advance(performance.now());
+  });
+
+const frames = (count = 2): Promise<void> =>
+  page.evaluate(async (most) => {
+    for (let i = 0; i < most; i++) await new Promise((done) => requestAnimationFrame(done));
+  }, count);
+
+test('pads: what a stick says is heard in the next frame, noise and strange pads are not, one that goes lets go', async () => {
+  await page.evaluate(() => {
+    const { pads, map, camera } = window;
+    zesty.listen(map, camera, { pads: [0, 2] });
+    const pad = (index: number, mapping: string, x: number): unknown => ({
+      index,
+      mapping,
+      connected: true,
+      axes: [x, 0, 0, 0],
+      buttons: [{ value: 0, pressed: false }],
+    });
+    pads.push(pad(0, 'standard', 0.05), pad(1, 'standard', 1), pad(2, '', 1));
+    window.dispatchEvent(new Event('gamepadconnected'));
+    Object.assign(window, { pad });
+  });
+  await frames(3);
+  expect((await heard()).filter(({ kind }) => kind === 'pad')).toEqual([]);
+  const steered = await page.evaluate(() => {
+    const make = Reflect.get(window, 'pad') as (index: number, mapping: string, x: number) => unknown;
+    window.pads[0] = make(0, 'standard', 1);
+    const now = performance.now();
+    window.camera.advance(now);
+    for (let i = 1; i < 60; i++) window.camera.advance(now + i * 16.7);
+    return window.camera.view.x;
+  });
+  expect(steered).toBeGreaterThan(300);
+  // Hidden pages get what was cached: as good as gone.
+  await page.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
+  const last = (await heard()).filter(({ kind }) => kind === 'pad').at(-1);
+  expect(last).toMatchObject({ id: 0, axes: [], buttons: [] });
+  // A page that may not ask has none, and is told nothing.
+  await page.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { value: 'visible', configurable: true });
+    navigator.getGamepads = () => {
+      throw new DOMException('no', 'SecurityError');
+    };
+    window.dispatchEvent(new Event('gamepadconnected'));
+  });
+  await frames();
+  expect(await heard()).toEqual([]);
+});
+
+test('a locked pointer moves a cursor that stays on the map, scrolls at its edges and presses; losing it lets go', async () => {
+  await page.evaluate(() => {
+    window.camera.change({ edge: { dwell: 0 }, bindings: { drag: ['MouseLeft'] } });
+    window.ears = zesty.listen(window.map, window.camera);
+    window.map.addEventListener('click', () => void window.map.requestPointerLock(), { once: true });
+  });
+  await draw();
+  await page.mouse.move(300, 200);
+  await page.mouse.click(300, 200);
+  await page.waitForFunction(() => document.pointerLockElement !== null);
+  const cursor = (): Promise<{ x: number; y: number } | null> => page.evaluate(() => window.ears.cursor);
+  expect(await cursor()).toEqual({ x: 300, y: 200 });
+  await heard();
+  // Locked, a mouse says how far it went, and not where it is.
+  const move = (movementX: number, movementY: number): Promise<void> =>
+    page.evaluate(
+      (way) => {
+        const init = { pointerId: 1, pointerType: 'mouse', clientX: 300, clientY: 200, buttons: 0, button: -1 };
+        window.map.dispatchEvent(new PointerEvent('pointermove', { ...init, ...way, bubbles: true }));
+      },
+      { movementX, movementY },
+    );
+  await move(60, -20);
+  expect(await cursor()).toEqual({ x: 360, y: 180 });
+  await page.mouse.down();
+  expect((await heard()).find(({ kind }) => kind === 'press')).toMatchObject({ x: 360, y: 180 });
+  await page.mouse.up();
+  await move(5000, 0);
+  expect(await cursor()).toEqual({ x: 800, y: 180 });
+  expect((await heard()).filter(({ kind }) => kind === 'hover')).toMatchObject([{ x: 800, y: 180 }]);
+  await page.evaluate(() => {
+    document.exitPointerLock();
+  });
+  await page.waitForFunction(() => document.pointerLockElement === null);
+  await frames();
+  expect((await heard()).map(({ kind }) => kind)).toContain('release');
+  expect(await cursor()).toBeNull();
+});
+
+test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, twist and, with Shift, drag', async () => {
+  await page.evaluate(() => {
+    window.camera.change({ pitch: { degrees: 60, halfLife: 0 }, drag: { glide: 0 } });
+    window.ears = zesty.listen(window.map, window.camera, { standIn: 'Alt' });
+    Object.assign(window, { types: [] });
+    for (const type of ['pointerdown', 'pointermove', 'mousedown'] as const)
+      window.map.addEventListener(type, (event) => {
+        const pointerType = event instanceof PointerEvent ? event.pointerType : 'none';
+        (Reflect.get(window, 'types') as string[]).push(`${type} ${pointerType}`);
+      });
+  });
+  await page.mouse.move(400, 300);
+  await page.keyboard.down('Alt');
+  await page.mouse.move(500, 300);
+  expect(await page.evaluate(() => window.ears.standIns)).toEqual([
+    { x: 500, y: 300 },
+    { x: 300, y: 300 },
+  ]);
+  await page.evaluate(() => (Reflect.get(window, 'types') as string[]).splice(0));
+  await page.mouse.down();
+  await page.mouse.move(560, 360, { steps: 8 });
+  const held = await page.evaluate(() => {
+    const view = window.camera.advance(performance.now());
+    const { span, heading } = view;
+    const off = window.camera.grips.map(({ x, y, height, screenX, screenY }) => {
+      const at = view.toScreen(x, y, height);
+      return Math.hypot(at.x - screenX, at.y - screenY);
+    });
+    return { span, heading, off, at: window.camera.grips.map(({ screenX, screenY }) => [screenX, screenY]) };
+  });
+  expect(held.at).toEqual([
+    [560, 360],
+    [240, 240],
+  ]);
+  expect(Math.max(...held.off)).toBeLessThan(1e-3);
+  expect(held.span).toBeLessThan(450);
+  expect(Math.abs(held.heading)).toBeGreaterThan(10);
+  const types = await page.evaluate(() => Reflect.get(window, 'types') as string[]);
+  expect(new Set(types)).toEqual(new Set(['pointerdown touch', 'pointermove touch']));
+  await page.keyboard.down('Shift');
+  await page.mouse.move(600, 380);
+  const dragged = await page.evaluate(() => {
+    const { span } = window.camera.advance(performance.now());
+    return { span, at: window.camera.grips.map(({ screenX, screenY }) => [screenX, screenY]) };
+  });
+  expect(dragged.at).toEqual([
+    [600, 380],
+    [280, 260],
+  ]);
+  expect(dragged.span).toBeCloseTo(held.span, 3);
+  await page.keyboard.up('Shift');
+  await page.keyboard.up('Alt');
+  await page.mouse.up();
+  expect(await page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length))).toBe(0);
+});
+
+test('two cameras side by side on one element: each has its pointers, its wheel, its edges and its pads', async () => {
+  await page.evaluate(() => {
+    const { map, spy, camera } = window;
+    window.other = spy(new zesty.Camera({ start: { x: 0, y: 0, span: 300 } }));
+    const left = zesty.listen(map, camera, {
+      region: (width, height) => ({ left: 0, top: 0, width: width / 2, height }),
+    });
+    const right = zesty.listen(map, window.other, {
+      region: (width, height) => ({ left: width / 2, top: 0, width: width / 2, height }),
+    });
+    window.detach = () => {
+      left.detach();
+      right.detach();
+    };
+  });
+  const spans = (): Promise<number[]> =>
+    page.evaluate(() => [window.camera, window.other].map((camera) => camera.advance(performance.now()).span));
+  await spans();
+  expect(await page.evaluate(() => [window.camera.view.width, window.other.view.width])).toEqual([400, 400]);
+  await page.mouse.move(600, 300);
+  await page.mouse.wheel(0, 300);
+  await page.waitForTimeout(300);
+  const [first, second] = await spans();
+  expect(first).toBe(600);
+  expect(second).toBeGreaterThan(320);
+  // Pressed in the left one, it stays the left one's, wherever it goes.
+  await page.mouse.move(300, 300);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.move(700, 300);
+  const held = await page.evaluate(() =>
+    [window.camera, window.other].map((camera) => {
+      camera.advance(performance.now());
+      return camera.grips.map(({ screenX }) => screenX);
+    }),
+  );
+  expect(held[0]).toEqual([700]);
+  expect(held[1]).not.toContain(300);
+  await page.mouse.up({ button: 'middle' });
+  const style = await page.evaluate(() => {
+    const before = window.map.style.touchAction;
+    window.detach();
+    return [before, window.map.style.touchAction];
+  });
+  expect(style).toEqual(['none', '']);
+});
+
+test('the next input: a key, a chord, a button with a key, a pad; nobody else hears it; and what it is called', async () => {
+  await page.evaluate(() => {
+    zesty.listen(window.map, window.camera);
+    window.addEventListener('keydown', () => window.heard.push('{"kind":"page"}'));
+  });
+  await frames();
+  await heard();
+  const next = async (act: () => Promise<void>): Promise<string | null> => {
+    await page.evaluate(() => {
+      // Not what is waited for: a promise that is assigned would be.
+      Object.assign(window, { next: { input: zesty.nextInput(window) } });
+    });
+    await act();
+    const input = await page.evaluate(() => (Reflect.get(window, 'next') as { input: Promise<string | null> }).input);
+    await frames();
+    return input;
+  };
+  expect(await next(() => page.keyboard.press('KeyW'))).toBe('KeyW');
+  expect(
+    await next(async () => {
+      await page.keyboard.down('ControlLeft');
+      await page.keyboard.press('KeyG');
+      await page.keyboard.up('ControlLeft');
+    }),
+  ).toBe('ControlLeft+KeyG');
+  await page.mouse.move(300, 300);
+  expect(
+    await next(async () => {
+      await page.keyboard.down('Space');
+      await page.mouse.click(300, 300, { button: 'middle' });
+      await page.keyboard.up('Space');
+    }),
+  ).toBe('Space+MouseMiddle');
+  expect(await next(() => page.keyboard.press('Escape'))).toBeNull();
+  const byPad = await next(() =>
+    page.evaluate(() => {
+      const buttons = Array.from({ length: 17 }, (_, i) => ({ value: i === 5 ? 1 : 0 }));
+      window.pads[0] = { index: 0, mapping: 'standard', axes: [0, 0, 0, 0], buttons };
+    }),
+  );
+  expect(byPad).toBe('PadRightShoulder');
+  expect((await heard()).filter(({ kind }) => !['pad', 'screen'].includes(kind))).toEqual([]);
+  const labels = await page.evaluate(async () => {
+    const map = new Map([['KeyW', 'z']]);
+    const french = { keyboard: { getLayoutMap: () => Promise.resolve(map) } } as unknown as Navigator;
+    const there = await zesty.inputLabels(french);
+    const here = await zesty.inputLabels({} as Navigator);
+    const inputs = ['KeyW', 'ShiftLeft+KeyQ', 'Space+MouseLeft', 'ArrowUp', 'Digit1', 'PadLeftStickUp', 'PenBarrel'];
+    return [there('KeyW'), ...inputs.map(here)];
+  });
+  expect(labels).toEqual([
+    'Z',
+    'W',
+    'Left Shift + Q',
+    'Space + left button',
+    'Up arrow',
+    '1',
+    'pad left stick up',
+    'pen button',
+  ]);
+});
+
+test('gesture events of a trackpad zoom by their scale and turn by their rotation, about where they are', async () => {
+  const shown = await page.evaluate(() => {
+    zesty.listen(window.map, window.camera);
+    window.camera.change({ zoom: { halfLife: 0 }, turn: { halfLife: 0 } });
+    window.camera.advance(performance.now());
+    const fire = (type: string, scale: number, rotation: number): boolean => {
+      const event = new MouseEvent(type, { clientX: 300, clientY: 200, bubbles: true, cancelable: true });
+      return window.map.dispatchEvent(Object.assign(event, { scale, rotation }));
+    };
+    fire('gesturestart', 1, 0);
+    fire('gesturechange', 1.2, 10);
+    fire('gesturechange', 1.5, 30);
+    const taken = !fire('gestureend', 1.5, 30);
+    const view = window.camera.advance(performance.now() + 100);
+    return { span: view.span, heading: view.heading, under: view.toGround(300, 200), taken };
+  });
+  expect(shown.span).toBeCloseTo(400, 6);
+  expect(shown.heading).toBeCloseTo(30, 9);
+  expect(shown.under?.x).toBeCloseTo(-100, 6);
+  expect(shown.under?.y).toBeCloseTo(-100, 6);
+  expect(shown.taken).toBe(true);
+});
+
+test('a pen, its barrel and its eraser are buttons of their own; a mouse may press several at once', async () => {
+  await page.evaluate(() => {
+    window.map.setPointerCapture = () => undefined;
+    window.camera.change({ bindings: { drag: ['PenBarrel', 'MouseLeft'], swing: ['MouseRight', 'PenEraser'] } });
+    zesty.listen(window.map, window.camera);
+  });
+  await heard();
+  await page.evaluate(() => {
+    const fire = (type: string, pointerType: string, button: number, buttons: number): boolean =>
+      window.map.dispatchEvent(
+        new PointerEvent(type, {
+          pointerId: pointerType === 'pen' ? 4 : 1,
+          pointerType,
+          button,
+          buttons,
+          clientX: 100,
+          bubbles: true,
+        }),
+      );
+    fire('pointerdown', 'pen', 2, 2);
+    fire('pointerup', 'pen', 2, 0);
+    fire('pointerdown', 'pen', 5, 32);
+    fire('pointerup', 'pen', 5, 0);
+    fire('pointerdown', 'pen', 0, 1); // not bound
+    fire('pointerup', 'pen', 0, 0);
+    fire('pointerdown', 'mouse', 2, 2);
+    fire('pointermove', 'mouse', 0, 3); // the left one as well
+    fire('pointermove', 'mouse', 2, 1); // the right one goes
+    fire('pointerup', 'mouse', 0, 0);
+  });
+  const said = (await heard()).map(({ kind, input }) => (kind === 'press' ? String(input) : kind));
+  expect(said.filter((one) => !['move', 'screen'].includes(one))).toEqual([
+    'PenBarrel',
+    'lift',
+    'PenEraser',
+    'lift',
+    'MouseRight',
+    'MouseLeft',
+    'lift',
+    'lift',
+  ]);
+});
+
+test('edges: panels by a callback; outside the window it goes on where set; a drag of the game scrolls too', async () => {
+  await page.evaluate(() => {
+    window.camera.change({ edge: { dwell: 0, outside: 'go-on' } });
+    zesty.listen(window.map, window.camera, {
+      panels: (target) => target.id === 'hud',
+      gamePress: ({ button }) => button === 0,
+    });
+    const hud = '<div id="hud" style="position: fixed; right: 0; top: 0; width: 30px; height: 90px"></div>';
+    document.body.insertAdjacentHTML('beforeend', hud);
+  });
+  const hovers = async (): Promise<Heard[]> => (await heard()).filter(({ kind }) => kind === 'hover');
+  await draw();
+  await page.mouse.move(790, 40);
+  expect(await hovers()).toEqual([]);
+  await page.mouse.move(790, 300);
+  expect(await hovers()).toMatchObject([{ x: 790, y: 300 }]);
+  const leave = (): Promise<boolean> =>
+    page.evaluate(() =>
+      document.body.dispatchEvent(new PointerEvent('pointerout', { pointerType: 'mouse', bubbles: true })),
+    );
+  await leave();
+  expect(await hovers()).toEqual([]);
+  await page.evaluate(() => {
+    window.camera.change({ edge: { outside: 'stop' } });
+  });
+  await draw();
+  await leave();
+  expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);
+  await page.mouse.move(400, 300);
+  await page.mouse.down();
+  await page.mouse.move(600, 300);
+  await heard();
+  await page.mouse.move(798, 300);
+  expect(await hovers()).toMatchObject([{ x: 798 }]);
+  await page.evaluate(() => {
+    window.camera.change({ edge: { duringGameDrag: false } });
+  });
+  await draw();
+  await page.mouse.move(797, 300);
+  expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);
+  await page.mouse.up();
+});
+
+test('in a frame of another document, times count from when the page began', async () => {
+  const late = await page.evaluate(async () => {
+    await new Promise((done) => setTimeout(done, 120));
+    const frame = document.body.appendChild(document.createElement('iframe'));
+    const inner = frame.contentWindow as (Window & typeof globalThis) | null;
+    if (inner === null) return NaN;
+    zesty.listen(inner.document.body.appendChild(inner.document.createElement('div')), window.camera);
+    window.heard.splice(0);
+    inner.dispatchEvent(new inner.KeyboardEvent('keydown', { code: 'KeyW' }));
+    const { time } = JSON.parse(window.heard[0] ?? '{}') as { time: number };
+    return Math.abs(time - performance.now());
+  });
+  expect(late).toBeLessThan(50);
+});
+
+test('a worker runs the camera from posted signals', async () => {
+  const [there, here] = await page.evaluate(
+    async (script) => {
+      const steer =
+        'onmessage = ({ data }) => { const camera = new zesty.Camera(data.settings, { screen: data.screen });' +
+        'for (const signal of data.signals) camera.signal(signal); camera.advance(0);' +
+        'const { x, y, span } = camera.advance(500); postMessage([x, y, span]); }';
+      const worker = new Worker(URL.createObjectURL(new Blob([script, ';', steer])));
+      const settings = { start: { x: 1, y: 2, span: 100 } };
+      const screen = { width: 640, height: 480 };
+      const signals = [
+        { kind: 'key' as const, code: 'KeyD', down: true, time: 10 },
+        { kind: 'wheel' as const, x: 9, y: 9, notches: -2, time: 30 },
+      ];
+      const answer = new Promise((done) => {
+        worker.addEventListener('message', ({ data }) => {
+          done(data);
+        });
+      });
+      worker.postMessage({ settings, screen, signals });
+      const camera = new zesty.Camera(settings, { screen });
+      for (const signal of signals) camera.signal(signal);
+      camera.advance(0);
+      const { x, y, span } = camera.advance(500);
+      return [await answer, [x, y, span]];
+    },
+    readFileSync(libraryScript().path, 'utf8'),
+  );
+  expect(there).toEqual(here);
+});
