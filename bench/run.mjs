@@ -58,7 +58,7 @@ const hills = terrainOfGrid({
 });
 
 /** Everything on: perspective, pitch and lens by zoom, 16 edges of bounds, terrain, and a zoom that grips. */
-function everythingFrames({ panning }) {
+function everythingFrames({ panning, devices = false }) {
   const polygon = Array.from({ length: 16 }, (_, i) => {
     const angle = (i / 16) * 2 * Math.PI;
     return [512 + 640 * Math.cos(angle), 384 + 640 * Math.sin(angle)];
@@ -82,11 +82,16 @@ function everythingFrames({ panning }) {
     bounds: { polygon, keep: 'view' },
     zoom: { halfLife: 60, leastSpan: 20, mostSpan: 420 },
     pan: { speed: 0.001 },
+    edge: devices ? { dwell: 0 } : null,
   };
   const camera = new Camera(settings, { screen, terrain: hills });
   const matrices = createMatrices();
   let frame = 0;
   if (panning) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+  if (devices) {
+    camera.signal({ kind: 'pad', id: 0, axes: [0.1, 0.4, 0, 0], buttons: [], time: 0 });
+    camera.signal({ kind: 'hover', x: 2, y: 798, time: 0 });
+  }
   return () => {
     if (frame % 18_000 === 0)
       camera.signal({ kind: 'wheel', x: 700, y: 430, notches: frame % 36_000 === 0 ? 14 : -14 });
@@ -194,6 +199,7 @@ const kinds = {
   'the same with 12 signals a second to hear': steeredFrames,
   'everything on, gripping': () => everythingFrames({ panning: false }),
   'everything on, gripping and panning': () => everythingFrames({ panning: true }),
+  'the same with a key, a stick and an edge at once': () => everythingFrames({ panning: true, devices: true }),
   'keys along a coast of 10,000 vertices, no matrices': coastFrames,
 };
 

@@ -52,6 +52,24 @@ await page.keyboard.press('KeyE');
 await page.waitForTimeout(4000);
 await take('over-the-hills-near');
 
+await open('over-the-hills');
+await page.click('#barges');
+await page.click('#workings');
+await page.evaluate(() => {
+  const { camera } = globalThis.lemonStrait;
+  camera.change({ safeFrame: { left: 120, halfLife: 0 } });
+  camera.place({ x: 520, y: 420, span: 460, heading: 20 });
+});
+await page.mouse.move(690, 420);
+await page.keyboard.down('Alt');
+await page.mouse.move(850, 330);
+await page.mouse.down();
+await page.mouse.move(930, 380, { steps: 12 });
+await page.waitForTimeout(600);
+await take('overlay');
+await page.mouse.up();
+await page.keyboard.up('Alt');
+
 const session = 'data/lemon-strait/sessions/crossing.ndjson';
 const printed = execFileSync(process.execPath, ['packages/zesty-kite-cli/bin/zesty-kite.js', 'replay', session], {
   cwd: root,

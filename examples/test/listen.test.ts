@@ -272,4 +272,114 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
     window.camera.change({ wheel: { waitsFor: 'control' } });
   });
   expect(await wheelAt()).toBe(false);
+  await page.keyboard.down('Control');
+  await heard();
+  await page.mouse.wheel(0, 100);
+  await page.waitForFunction(() => window.heard.some((one) => one.startsWith('wheel')));
+  await page.keyboard.up('Control');
+});
+
+test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async () => {
+  const panned = await page.evaluate(() => {
+    const { camera } = window;
+    camera.change({ wheel: { does: 'by-device' }, zoom: { halfLife: 0 } });
+    camera.advance(performance.now());
+    const turn = (init: WheelEventInit): { span: number; x: number; y: number } => {
+      const map = document.querySelector('#map');
+      map?.dispatchEvent(
+        new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 205, clientY: 155, ...init }),
+      );
+      camera.advance(performance.now());
+      const { span, x, y } = camera.shown;
+      return { span, x, y };
+    };
+    return [
+      turn({}),
+      turn({ deltaY: 3.5 }),
+      turn({ deltaX: 8, deltaY: 2.5 }),
+      turn({ deltaY: 100 }),
+      turn({ deltaY: 3, deltaMode: 1 }),
+    ];
+  });
+  const [start, down, across, whole, lines] = panned;
+  expect(down?.span).toBe(start?.span);
+  expect(down?.y).toBeGreaterThan(start?.y ?? NaN);
+  expect(across?.x).toBeGreaterThan(start?.x ?? NaN);
+  expect(whole?.span).toBeGreaterThan(start?.span ?? NaN);
+  expect(lines?.span).toBeGreaterThan(whole?.span ?? NaN);
+});
+
+test('a finger lifted in an edge band does not scroll, and neither does a pen', async () => {
+  await page.evaluate(() => {
+    window.camera.change({ edge: { dwell: 0, in: 'pixels', left: 40 } });
+  });
+  const client = await page.context().newCDPSession(page);
+  for (const x of [200, 100, 20, 8])
+    await client.send('Input.dispatchTouchEvent', {
+      type: x === 200 ? 'touchStart' : 'touchMove',
+      touchPoints: [{ id: 1, x, y: 100 }],
+    });
+  await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await page.evaluate(() => {
+    const init = { pointerType: 'pen', clientX: 9, clientY: 100, bubbles: true };
+    document.querySelector('#map')?.dispatchEvent(new PointerEvent('pointermove', init));
+  });
+  const said = await heard();
+  expect(said).toEqual(expect.arrayContaining(['press', 'move', 'lift']));
+  expect(said).not.toContain('hover');
+});
+
+test('G9: a cancelled finger, and a capture that is lost, let go', async () => {
+  const client = await page.context().newCDPSession(page);
+  const grips = (): Promise<number> =>
+    page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length));
+  await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ id: 1, x: 100, y: 100 }] });
+  await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ id: 1, x: 150, y: 100 }] });
+  expect(await grips()).toBe(1);
+  await client.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
+  expect(await grips()).toBe(0);
+  await page.mouse.move(100, 100);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.move(150, 100);
+  expect(await grips()).toBe(1);
+  await page.evaluate(() => {
+    document.querySelector('#map')?.releasePointerCapture(1);
+  });
+  await page.mouse.move(160, 100);
+  expect(await grips()).toBe(0);
+  await page.mouse.up({ button: 'middle' });
+});
+
+test('a page in a frame has the keyboard once it is pressed', async () => {
+  await page.evaluate(() => {
+    const frame = document.body.appendChild(document.createElement('iframe'));
+    Object.assign(frame.style, { position: 'fixed', left: '500px', top: '0', border: '0' });
+    const inner = frame.contentDocument;
+    const map = inner?.body.appendChild(inner.createElement('div'));
+    if (!map) return;
+    map.style.height = '100px';
+    zesty.listen(map, window.camera);
+  });
+  await page.focus('#field');
+  await heard();
+  await page.mouse.move(550, 50);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.up({ button: 'middle' });
+  await page.keyboard.press('KeyD');
+  expect(await heard()).toEqual(expect.arrayContaining(['press', 'KeyD down', 'KeyD up']));
+});
+
+test('in a shadow tree the element is listened to like any other', async () => {
+  await page.evaluate(() => {
+    const host = document.body.appendChild(document.createElement('div'));
+    Object.assign(host.style, { position: 'fixed', left: '500px', top: '0' });
+    const map = host.attachShadow({ mode: 'open' }).appendChild(document.createElement('div'));
+    Object.assign(map.style, { width: '200px', height: '100px' });
+    window.detach();
+    zesty.listen(map, window.camera);
+  });
+  await heard();
+  await page.mouse.move(520, 30);
+  await page.mouse.wheel(0, 100);
+  expect(await heard()).toContain('wheel 20.0 30.0 1.00');
 });

@@ -13,7 +13,7 @@ const MAY_IMPORT = {
   'steer.ts': ['control', 'motion'],
   'camera.ts': ['control', 'ground', 'limits', 'motion', 'settings', 'steer.ts', 'view'],
   session: ['camera.ts', 'control', 'ground', 'math', 'settings', 'view'],
-  review: ['limits', 'math', 'motion', 'settings', 'view'],
+  review: ['control', 'limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
   dom: ['camera.ts', 'control', 'math', 'view'],
   overlay: ['camera.ts', 'control', 'view'],

@@ -33,7 +33,7 @@ import {
   type Place,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
-import { home, obey, tilt, turn } from './steer.ts';
+import { home, letRest, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, WorkingInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -444,6 +444,7 @@ export class Camera {
         this.#adopt(mergeSettings(this.#written, body.settings));
         break;
     }
+    letRest(this.#course);
   }
 
   /** A pointer that comes to an edge is asked again once it has dwelt there. */

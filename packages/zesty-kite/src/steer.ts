@@ -12,6 +12,7 @@ import type {
 import {
   goHome,
   holdAnew,
+  isStill,
   letGo,
   setFingers,
   settle,
@@ -27,6 +28,16 @@ import {
   zoomToStop,
   type Course,
 } from './motion/index.ts';
+
+/**
+ * Once nothing moves, and no hand holds, nothing is held; and what was so near that it arrived at once
+ * has its focus settled too, as no step will come to do it.
+ */
+export function letRest({ kept, rules, look }: Course): void {
+  if (kept.fingers > 0 || !isStill(kept)) return;
+  settle(kept, rules, look);
+  if (!kept.swinging) letGo(kept);
+}
 
 export function obey(course: Course, intent: Intent): void {
   switch (intent.kind) {
@@ -54,7 +65,8 @@ export function obey(course: Course, intent: Intent): void {
   }
 }
 
-function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches }: SteerIntent): void {
+function steer({ kept }: Course, { right, down, turn, tilt, zoom: notches, swings }: SteerIntent): void {
+  if (!swings) kept.swinging = false;
   kept.targetX = right;
   kept.targetY = down;
   if (right !== 0 || down !== 0) kept.gliding = false;

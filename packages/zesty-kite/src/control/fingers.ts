@@ -12,14 +12,18 @@ interface Finger extends Point {
   downX: number;
   downY: number;
   readonly slop: number;
+  /** The program's own gestures are not locked: it knows what it does. */
+  readonly isProgram: boolean;
   /** Where it was when the fingers took hold. */
   heldX: number;
   heldY: number;
 }
 
 export class Fingers {
-  /** In the order in which they came. */
-  readonly #fingers = new Map<number, Finger>();
+  /** The player's fingers do not count. */
+  locked = false;
+  /** In the order in which they came; by `pointer` or `program` and what each of them calls it. */
+  readonly #fingers = new Map<string, Finger>();
   /** The distance and the direction of two fingers when they took hold; NaN where there are no zones. */
   #apart = NaN;
   #alongX = NaN;
@@ -30,28 +34,31 @@ export class Fingers {
   #tilting: { readonly x: number; readonly y: number; down: number } | null = null;
 
   has(id: number): boolean {
-    return this.#fingers.has(id);
+    return this.#fingers.has(`pointer ${String(id)}`);
   }
 
   /** A finger takes hold, or moves: the program's own gestures have neither slop nor zones. */
   hold(id: number, x: number, y: number, { hold }: FullSettings): HoldIntent {
-    const known = this.#fingers.has(id);
-    this.#fingers.set(id, { x, y, downX: NaN, downY: NaN, slop: 0, heldX: x, heldY: y });
+    const name = `program ${String(id)}`;
+    const known = this.#fingers.has(name);
+    this.#fingers.set(name, { x, y, downX: NaN, downY: NaN, slop: 0, isProgram: true, heldX: x, heldY: y });
     this.#zoom = hold.zoom;
     this.#turn = hold.turn;
-    return this.#holding(!this.#counts(id) ? 'none' : known ? 'moved' : 'anew');
+    return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'anew');
   }
 
   /** A finger or a button comes down: it stops what moves, and drags once it has left its slop. */
   press(id: number, x: number, y: number, slop: number): HoldIntent[] {
-    this.#fingers.set(id, { x, y, downX: x, downY: y, slop, heldX: x, heldY: y });
+    const name = `pointer ${String(id)}`;
+    this.#fingers.set(name, { x, y, downX: x, downY: y, slop, isProgram: false, heldX: x, heldY: y });
     if (this.#fingers.size > 1) for (const finger of this.#fingers.values()) finger.downX = finger.downY = NaN;
-    return this.#counts(id) ? [this.takeHold()] : [];
+    return this.#counts(name) ? [this.takeHold()] : [];
   }
 
   /** @param height of the screen, CSS pixels */
   move(id: number, x: number, y: number, settings: FullSettings, height: number): (HoldIntent | SwingIntent)[] {
-    const finger = this.#fingers.get(id);
+    const name = `pointer ${String(id)}`;
+    const finger = this.#fingers.get(name);
     if (finger === undefined) return [];
     const began: HoldIntent[] = [];
     if (finger.downX === finger.downX) {
@@ -67,25 +74,37 @@ export class Fingers {
     }
     finger.x = x;
     finger.y = y;
-    if (!this.#counts(id)) return began;
+    if (!this.#counts(name)) return began;
     if (this.#tilting !== null) return [...began, this.#tilt(this.#tilting, settings, height)];
     if (this.#leavesZone(settings)) return [...began, this.#holding('anew')];
     if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('anew'), fingers: [] }];
     return [...began, this.#holding('moved')];
   }
 
-  /** A finger goes, or all do. */
-  letGo(id: number | undefined, glides: boolean): HoldIntent {
-    const counted = id === undefined ? this.#fingers.size > 0 : this.#counts(id);
-    const dragged = id !== undefined && this.#fingers.get(id)?.downX !== this.#fingers.get(id)?.downX;
-    if (id === undefined) this.#fingers.clear();
-    else this.#fingers.delete(id);
-    if (!counted) return this.#holding('none');
-    return { ...this.takeHold(), glides: glides && dragged };
+  /** A pointer goes up. */
+  lift(id: number, glides: boolean): HoldIntent {
+    const name = `pointer ${String(id)}`;
+    const dragged = this.#fingers.get(name)?.downX !== this.#fingers.get(name)?.downX;
+    return { ...this.#without(name), glides: glides && dragged };
   }
 
-  #counts(id: number): boolean {
-    return [...this.#fingers.keys()].slice(0, COUNTED).includes(id);
+  /** A finger of the program's goes; without an id, all do. */
+  letGo(id: number | undefined): HoldIntent {
+    if (id !== undefined) return this.#without(`program ${String(id)}`);
+    const some = this.#counted().length > 0;
+    this.#fingers.clear();
+    return some ? this.takeHold() : this.#holding('none');
+  }
+
+  #without(name: string): HoldIntent {
+    const counted = this.#counts(name);
+    this.#fingers.delete(name);
+    return counted ? this.takeHold() : this.#holding('none');
+  }
+
+  #counts(name: string): boolean {
+    const finger = this.#fingers.get(name);
+    return finger !== undefined && this.#counted().includes(finger);
   }
 
   /** All that count take hold anew; with two of them, zones begin here. */
@@ -147,7 +166,8 @@ export class Fingers {
   }
 
   #counted(): Finger[] {
-    return [...this.#fingers.values()].slice(0, COUNTED);
+    const fingers = [...this.#fingers.values()];
+    return (this.locked ? fingers.filter(({ isProgram }) => isProgram) : fingers).slice(0, COUNTED);
   }
 
   #holding(change: HoldIntent['change']): HoldIntent {

@@ -38,6 +38,7 @@ export class Hands {
   constructor(settings: FullSettings) {
     this.#settings = withLocks(settings);
     this.#bindings = new Bindings(settings.bindings);
+    this.#fingers.locked = settings.locked.includes('pan');
   }
 
   /** From now on by other settings. Keys that they have no use for are let go: nobody would hear them go up. */
@@ -49,8 +50,8 @@ export class Hands {
     this.#edge.refit(settings.edge, screen);
     if (locked.includes('pan') === settings.locked.includes('pan')) return [this.#steer()];
     // A drag that was locked lets go, and takes hold where it is once it may again.
-    const hold = this.#fingers.takeHold();
-    return [this.#steer(), settings.locked.includes('pan') ? { ...hold, fingers: [] } : hold];
+    this.#fingers.locked = settings.locked.includes('pan');
+    return [this.#steer(), this.#fingers.takeHold()];
   }
 
   /** Whether an input is the camera's own: not a modifier that only comes before another input. */
@@ -97,7 +98,7 @@ export class Hands {
     const slop = input === 'Touch' ? drag.touchSlop : drag.slop;
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.#taps.press(id, x, y, slop, at);
-    if (asked.includes('drag')) strokes.push(...this.#unlocked(this.#fingers.press(id, x, y, slop)));
+    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, slop));
     else if (asked.includes('swing')) this.#swings.press(id, x, y, slop);
     return [...strokes, this.#steer()];
   }
@@ -115,7 +116,7 @@ export class Hands {
     this.#pressed.delete(id);
     this.#swings.lift(id);
     if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
-    const letGo = this.#fingers.has(id) ? this.#unlocked([this.#fingers.letGo(id, !cancelled)]) : [];
+    const letGo = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
     return [...letGo, this.#steer(), ...this.#tapped(id, cancelled, at)];
   }
 
@@ -137,7 +138,7 @@ export class Hands {
     this.#taps.clear();
     this.#pads.clear();
     this.#edge.hover(null, null, NO_SCREEN);
-    return [this.#steer(), this.#fingers.letGo(undefined, false)];
+    return [this.#steer(), this.#fingers.letGo(undefined)];
   }
 
   wheel({ notches, x, y, right, down, trackpad }: WheelSignal, { width, height }: Screen): Intent[] {
@@ -149,13 +150,12 @@ export class Hands {
     return this.#unlocked([{ kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) }]);
   }
 
-  /** The program's own gestures are not locked: it knows what it does. */
   hold({ id, x, y }: HoldSignal): HoldIntent {
     return this.#fingers.hold(id, x, y, this.#settings);
   }
 
   letGo({ id }: LetGoSignal): HoldIntent {
-    return this.#fingers.letGo(id, false);
+    return this.#fingers.letGo(id);
   }
 
   /** What an input asks for once, when it comes down. */
@@ -199,6 +199,7 @@ export class Hands {
       turn: turns ? between('turnRight', 'turnLeft') * turn.rate + 0 : 0,
       tilt: tilts ? between('tiltDown', 'tiltUp') * pitch.rate + 0 : 0,
       zoom: zooms ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
+      swings: this.#swings.areHeld,
     };
   }
 
@@ -224,9 +225,9 @@ export class Hands {
           ];
         case 'home':
           return [];
-        case 'hold':
         case 'shift':
           return locked.includes('pan') ? [] : [intent];
+        case 'hold':
         case 'steer':
           return [intent];
       }

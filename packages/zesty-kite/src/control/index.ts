@@ -14,6 +14,7 @@ export type {
 export { PAD_BUTTONS } from './pads.ts';
 export { SignalQueue } from './queue.ts';
 export {
+  BUTTONS,
   cleanScreen,
   cleanSignal,
   type About,

@@ -13,6 +13,8 @@ export interface SteerIntent {
   readonly tilt: number;
   /** Notches per second; positive: farther. */
   readonly zoom: number;
+  /** A button that swings is still down. */
+  readonly swings: boolean;
 }
 
 /** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */

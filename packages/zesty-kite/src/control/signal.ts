@@ -39,7 +39,7 @@ export interface WheelSignal {
 /** What a pointer can press. */
 export type Button = (typeof BUTTONS)[number];
 
-const BUTTONS = [
+export const BUTTONS = [
   'MouseLeft',
   'MouseMiddle',
   'MouseRight',

@@ -14,6 +14,10 @@ interface Swing {
 export class Swings {
   readonly #swings = new Map<number, Swing>();
 
+  get areHeld(): boolean {
+    return this.#swings.size > 0;
+  }
+
   press(id: number, x: number, y: number, slop: number): void {
     this.#swings.set(id, { downX: x, downY: y, slop, x, y, began: false });
   }

@@ -10,17 +10,19 @@ export interface GapWatch {
 }
 
 export function watchGaps(camera: Camera): GapWatch {
-  let last: number | null = null;
+  /** The time of the last frame; in an array, as a number by itself would be allocated for every frame. */
+  const last = new Float64Array([NaN]);
   const detach = camera.poll((time) => {
-    if (last !== null && time - last > LONGEST_FRAME_MS && !camera.settled) {
-      camera.signal({ kind: 'gap', phase: 'begin', time: last });
+    const before = last[0] ?? NaN;
+    if (time - before > LONGEST_FRAME_MS && !camera.settled) {
+      camera.signal({ kind: 'gap', phase: 'begin', time: before });
       camera.signal({ kind: 'gap', phase: 'end', time });
     }
-    if (last === null || time > last) last = time;
+    if (!(time <= before)) last[0] = time;
   });
   return {
     wokenAt: (time) => {
-      if (last === null || time > last) last = time;
+      if (!(time <= (last[0] ?? NaN))) last[0] = time;
     },
     detach,
   };

@@ -1,6 +1,11 @@
 /** Pads, which browsers do not announce: they are asked before every frame. */
 import type { Camera } from '../camera.ts';
+import { PAD_BUTTONS } from '../control/index.ts';
 import type { Send } from './send.ts';
+
+/** The standard mapping has so many. */
+const AXES = 4;
+const NONE: readonly null[] = [];
 
 export interface PadOptions {
   /** Which pads steer this camera, by their `index`; all when left out. */
@@ -11,33 +16,50 @@ export function hearPads(
   window: Window & typeof globalThis,
   camera: Camera,
   send: Send,
-  { pads }: PadOptions,
+  { pads: only }: PadOptions,
   signal: AbortSignal,
 ): void {
   const { navigator, document } = window;
-  /** What each said last. */
-  const last = new Map<number, string>();
+  /** What each said last: axes, then buttons; and in which look it was seen last. */
+  const known = new Map<number, { readonly values: Float64Array; seen: number }>();
+  let looks = 0;
   let frame = 0;
 
+  const gone = (id: number, time?: number): void => {
+    known.delete(id);
+    send({ kind: 'pad', id, axes: [], buttons: [], ...(time === undefined ? {} : { time }) });
+  };
+
+  /** Says what has changed; nothing is made where nothing has. */
+  const hear = (pad: Gamepad, time: number): void => {
+    const { index, axes, buttons } = pad;
+    const before = known.get(index);
+    const { values, seen } = before ?? { values: new Float64Array(AXES + PAD_BUTTONS.length), seen: 0 };
+    let changed = seen === 0;
+    for (let i = 0; i < values.length; i++) {
+      const button = buttons[i - AXES];
+      const value = (i < AXES ? axes[i] : button?.pressed === true ? Math.max(button.value, 1) : button?.value) ?? 0;
+      if (values[i] === value) continue;
+      values[i] = value;
+      changed = true;
+    }
+    if (before === undefined) known.set(index, { values, seen: looks });
+    else before.seen = looks;
+    if (!changed) return;
+    const said = [...values];
+    send({ kind: 'pad', id: index, axes: said.slice(0, AXES), buttons: said.slice(AXES), time });
+  };
+
   const poll = (time: number): boolean => {
-    const seen = document.visibilityState === 'hidden' ? [] : padsOf(navigator);
-    const here = new Set<number>();
-    for (const pad of seen) {
-      if (pad?.connected !== true || pad.mapping !== 'standard' || pads?.includes(pad.index) === false) continue;
-      here.add(pad.index);
-      const axes = pad.axes.slice(0, 4);
-      const buttons = pad.buttons.map(({ value, pressed }) => Math.max(value, pressed ? 1 : 0));
-      const now = `${axes.join()} ${buttons.join()}`;
-      if (last.get(pad.index) === now) continue;
-      last.set(pad.index, now);
-      send({ kind: 'pad', id: pad.index, axes, buttons, time });
+    looks += 1;
+    const pads = document.visibilityState === 'hidden' ? NONE : padsOf(navigator);
+    for (let i = 0; i < pads.length; i++) {
+      const pad = pads[i] ?? null;
+      if (pad?.connected !== true || pad.mapping !== 'standard' || only?.includes(pad.index) === false) continue;
+      hear(pad, time);
     }
-    for (const id of [...last.keys()]) {
-      if (here.has(id)) continue;
-      last.delete(id);
-      send({ kind: 'pad', id, axes: [], buttons: [], time });
-    }
-    return here.size > 0;
+    for (const [id, { seen }] of known) if (seen < looks) gone(id, time);
+    return known.size > 0;
   };
 
   /** While a pad is there it is asked, whether or not the page draws: it may wake a camera that is settled. */
@@ -53,7 +75,7 @@ export function hearPads(
   };
 
   const detach = camera.poll((time) => {
-    if (frame !== 0) poll(time);
+    if (known.size > 0) poll(time);
   });
   window.addEventListener('gamepadconnected', begin, { signal });
   window.addEventListener('gamepaddisconnected', forget, { signal });
@@ -61,7 +83,7 @@ export function hearPads(
   signal.addEventListener('abort', () => {
     detach();
     window.cancelAnimationFrame(frame);
-    for (const id of last.keys()) send({ kind: 'pad', id, axes: [], buttons: [] });
+    for (const id of known.keys()) gone(id);
   });
   begin();
 }
@@ -71,6 +93,6 @@ export function padsOf(navigator: Navigator): readonly (Gamepad | null)[] {
   try {
     return navigator.getGamepads();
   } catch {
-    return [];
+    return NONE;
   }
 }

@@ -65,6 +65,8 @@ export function hearPointers(
     if (!used) return;
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
     if (surface.cursor === null && event.isTrusted) element.setPointerCapture(event.pointerId);
+    // A page in a frame gets no keys before it has the focus.
+    if (!element.ownerDocument.hasFocus()) window.focus();
     element.focus({ preventScroll: true });
   };
 

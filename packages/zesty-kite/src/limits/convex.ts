@@ -100,8 +100,7 @@ export function keepInConvex(
   out.x = x;
   out.y = y;
   if (inside) return;
-  search.x = x;
-  search.y = y;
+  bringNear(convex, span, x, y);
   search.slack = span * SLACK;
   loosen(convex, search, out);
   // From very far away the first answer is as coarse as its coordinates; from there it is fine.
@@ -113,6 +112,18 @@ export function keepInConvex(
 
 /** In spans. */
 const FAR = 1e3;
+
+/** Beyond so many spans and heights of the polygon, only the way there counts: or coordinates would be coarser than the answer. */
+const FARTHEST = 1e5;
+
+/** Sets where `search` begins: at (x, y), or on the way there from the middle. */
+function bringNear({ middle }: Convex, span: number, x: number, y: number): void {
+  const east = x - middle.x;
+  const south = y - middle.y;
+  const share = (FARTHEST * (span + middle.high)) / Math.max(Math.abs(east), Math.abs(south));
+  search.x = share < 1 ? middle.x + east * share : x;
+  search.y = share < 1 ? middle.y + south * share : y;
+}
 
 /** The greatest span, at most `most`, at which all corners fit inside somewhere; 0 when none does. */
 export function mostSpanInConvex(

@@ -12,7 +12,7 @@ import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
 
 /** The widest that a lens zooms at a fixed distance, degrees. */
-const WIDEST = 170;
+const WIDEST = 150;
 
 /** The pitch that the zoom asks for at a span. */
 export function pitchAsked(motion: Motion, { pitch }: Rules, span: number): number {

@@ -4,7 +4,7 @@ export { lookAt } from './follow.ts';
 export { goalPose } from './goal.ts';
 export { letGo, setFingers, stayHere, stopMoving, takeBelow, takeGrip, takeGripOf } from './grip.ts';
 export { holdAnew } from './pair.ts';
-export { isAtRest, isPanning, isSteered, Motion } from './motion.ts';
+export { isAtRest, isPanning, isSteered, isStill, Motion } from './motion.ts';
 export { goHome, placeAt, refit, startPlace, type Place } from './place.ts';
 export { resize } from './resize.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';

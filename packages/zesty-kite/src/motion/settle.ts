@@ -27,7 +27,11 @@ export function settle(motion: Motion, rules: Rules, look: Look): void {
   keepInside(rules.boundary, look, motion, wish, from, inside);
   motion.limited = inside.x !== wish.x || inside.y !== wish.y || apart;
   if (motion.fingers > 0) stretch(motion, rules);
-  else if (motion.limited) standStill(motion);
+  else {
+    if (motion.limited) standStill(motion);
+    // What was pulled over the edge is still on its way back.
+    if (motion.excessX !== 0 || motion.excessY !== 0) capExcess(motion, rules);
+  }
   motion.x = inside.x + motion.excessX;
   motion.y = inside.y + motion.excessY;
 }
@@ -84,7 +88,7 @@ export function wishFor(motion: Motion, look: Look): void {
 }
 
 /** Two grips that want the focus nearer to each other than this agree; in spans. */
-const AGREED = 1e-8;
+const AGREED = 1e-9;
 /** The two grips do not agree: a limit keeps one point from one finger. */
 let apart = false;
 
@@ -100,6 +104,16 @@ function standStill({ span }: Motion): void {
   if (!(Math.abs(inside.x - from.x) < nothing && Math.abs(inside.y - from.y) < nothing)) return;
   inside.x = from.x;
   inside.y = from.y;
+}
+
+/** Never beyond the cap, though the span may have become less. */
+function capExcess(motion: Motion, { boundary }: Rules): void {
+  const { excessX, excessY } = motion;
+  const over = Math.sqrt(excessX * excessX + excessY * excessY);
+  const share = Math.min(1, (boundary.elastic * motion.span) / over);
+  motion.excessX *= share;
+  motion.excessY *= share;
+  motion.limited = true;
 }
 
 /** A hand can pull the focus over the edge: the farther, the harder, and never beyond the cap. */

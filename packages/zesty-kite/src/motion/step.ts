@@ -40,7 +40,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   const arrived = motion.left === 0 && motion.turnLeft === 0 && !motion.tilting;
   if (!settled && !arrived && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
-  if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace, rules);
+  if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
   else if (homing) goOn(motion, pace, rules, look);
   else settle(motion, rules, look);
@@ -93,15 +93,12 @@ function goOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
 }
 
 /** What was pulled over the edge comes back once no hand holds it. */
-function comeBack(motion: Motion, pace: Pace, { boundary }: Rules): void {
+function comeBack(motion: Motion, pace: Pace): void {
   if (motion.fingers > 0) return;
   motion.x -= motion.excessX;
   motion.y -= motion.excessY;
-  const pulled = Math.sqrt(motion.excessX * motion.excessX + motion.excessY * motion.excessY);
-  // Never beyond the cap, though the span may have become less.
-  const left = Math.min(pace.back.left, (boundary.elastic * motion.span) / pulled);
-  motion.excessX *= left;
-  motion.excessY *= left;
+  motion.excessX *= pace.back.left;
+  motion.excessY *= pace.back.left;
   const small = LENGTH_TOLERANCE * motion.span;
   if (Math.abs(motion.excessX) < small && Math.abs(motion.excessY) < small) motion.excessX = motion.excessY = 0;
   else motion.easing = true;
@@ -131,9 +128,11 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   motion.wayY = right * sinHeading + toward * cosHeading;
   const { x, y } = motion;
   settle(motion, rules, look);
-  // In a corner there is no wall left to slide along.
-  if (motion.limited && motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
-  else if (motion.limited) stopAtWall(motion, rules, look);
+  if (motion.limited) {
+    stopAtWall(motion, rules, look);
+    // In a corner there is no wall left to slide along.
+    if (motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
+  }
   motion.wayX = motion.wayY = 0;
 }
 

@@ -1,1 +1,2 @@
-export { reviewSettings, type Warning } from './review.ts';
+export { reviewSettings } from './review.ts';
+export type { Warning } from './warning.ts';

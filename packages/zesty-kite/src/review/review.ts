@@ -4,13 +4,8 @@ import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
 import { checkSettings, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
 import { Look, type Screen } from '../view/index.ts';
-
-export interface Warning {
-  /** The setting that it is about. */
-  readonly path: string;
-  /** What will happen, with numbers, and what would do. */
-  readonly message: string;
-}
+import { bindingWarnings } from './bindings.ts';
+import type { Warning } from './warning.ts';
 
 /** So many zooms are looked at, evenly by factors. */
 const ZOOMS = 240;
@@ -35,6 +30,7 @@ export function reviewSettings(settings: Settings, screen: Screen = { width: 128
     ...largerThanBounds(full, zooms),
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
+    ...bindingWarnings(full),
   ];
 }
 

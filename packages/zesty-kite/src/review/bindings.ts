@@ -1,0 +1,53 @@
+/** Bindings that are in each other's way, or that nothing will ever press. */
+import { BUTTONS, PAD_BUTTONS } from '../control/index.ts';
+import { nearest, type FullSettings } from '../settings/index.ts';
+import type { Warning } from './warning.ts';
+
+const STICKS = ['PadLeftStick', 'PadRightStick'].flatMap((stick) =>
+  ['Up', 'Down', 'Left', 'Right'].map((way) => `${stick}${way}`),
+);
+/** Of what is no key, these are all. */
+const KNOWN: readonly string[] = [...BUTTONS, ...PAD_BUTTONS, ...STICKS];
+
+export function bindingWarnings({ bindings }: FullSettings): Warning[] {
+  const asked = Object.entries(bindings).flatMap(([ability, inputs]) =>
+    inputs.map((input, i) => ({ ability, input, path: `bindings.${ability}[${String(i)}]` })),
+  );
+  const clashes = asked.flatMap(({ ability, input, path }, i) => {
+    const other = asked.slice(0, i).find((one) => one.ability !== ability && areSame(one.input, input));
+    if (other === undefined) return [];
+    return [
+      { path, message: `"${input}" is ${other.ability} as well, and does both; wanted another input for one of them` },
+    ];
+  });
+  const unknown = asked.flatMap(({ input, path }) => {
+    const name = input.split('+').find((one) => /^(Mouse|Touch|Pen|Pad)/.test(one) && !KNOWN.includes(one));
+    if (name === undefined) return [];
+    const meant = nearest(name, KNOWN);
+    return [
+      {
+        path,
+        message: `nothing is called "${name}"; wanted ${meant === null ? `one of ${KNOWN.join(', ')}` : `"${meant}", perhaps`}`,
+      },
+    ];
+  });
+  return [...clashes, ...unknown];
+}
+
+/** A modifier without a side is either of its sides; in which order the others are held does not matter. */
+function areSame(one: string, other: string): boolean {
+  const names = one.split('+');
+  const others = other.split('+');
+  if (names.length !== others.length || !isSame(names.at(-1), others.at(-1))) return false;
+  return names.slice(0, -1).every((name) => others.slice(0, -1).some((another) => isSame(name, another)));
+}
+
+function isSame(name = '', other = ''): boolean {
+  return name === other || isSideOf(name, other) || isSideOf(other, name);
+}
+
+function isSideOf(name: string, modifier: string): boolean {
+  return (
+    ['Shift', 'Control', 'Alt', 'Meta'].includes(modifier) && [`${modifier}Left`, `${modifier}Right`].includes(name)
+  );
+}
