@@ -415,6 +415,46 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
   await page.mouse.up();
 });
 
+test('the overlay shows bands, grips and a plan while it is on, takes no input, and leaves nothing when it is off', async () => {
+  await page.evaluate(() => {
+    window.camera.change({
+      edge: { in: 'pixels', left: 20, dwell: 0 },
+      bounds: { left: -900, top: -900, right: 900, bottom: 900 },
+    });
+    const overlay = zesty.createOverlay(window.camera, zesty.listen(window.map, window.camera));
+    Object.assign(window, { overlay });
+    overlay.toggle();
+  });
+  await draw();
+  await page.mouse.move(300, 200);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.move(340, 230);
+  await draw();
+  await frames();
+  const inked = (x: number, y: number): Promise<boolean> =>
+    page.evaluate(
+      ([left, top]) => {
+        const canvas = document.querySelector('canvas');
+        const ink = canvas?.getContext('2d')?.getImageData(left - 2, top - 2, 5, 5).data ?? [];
+        return [...ink].some((value) => value > 0);
+      },
+      [x, y] as const,
+    );
+  expect(await page.evaluate(() => window.camera.grips.length)).toBe(1); // heard through the overlay
+  expect(await inked(10, 400)).toBe(true); // the band
+  expect(await inked(100, 400)).toBe(false);
+  expect(await inked(340 + 14, 230)).toBe(true); // the grip
+  expect(await inked(800 - 12 - 20, 600 - 12 - 20)).toBe(true); // the plan
+  await page.mouse.up({ button: 'middle' });
+  const left = await page.evaluate(() => {
+    const { overlay } = window as unknown as { overlay: { isOn: boolean; toggle: () => void } };
+    const was = overlay.isOn;
+    overlay.toggle();
+    return [was, overlay.isOn, document.querySelectorAll('canvas').length];
+  });
+  expect(left).toEqual([true, false, 0]);
+});
+
 test('in a frame of another document, times count from when the page began', async () => {
   const late = await page.evaluate(async () => {
     await new Promise((done) => setTimeout(done, 120));

@@ -108,15 +108,15 @@ function step(course: Course, { degrees }: StepIntent): void {
   turn(course, degrees ?? 360 * Math.round(goalHeading / 360) - goalHeading, undefined);
 }
 
-/** A swing holds what was under the pointer when it was pressed. */
+/** A swing holds what was under the pointer when it was pressed, or the focus. */
 function swing({ kept, rules, look }: Course, { turn: degrees, tilt: down, x, y }: SwingIntent): void {
   if (kept.fingers > 0) return;
+  const byFocus = rules.settings.turn.anchor === 'focus';
   const holds = kept.swinging && kept.gripX === x && kept.gripY === y;
-  if (!holds) {
-    stopMoving(kept);
-    takeGrip(kept, rules, look, x, y);
-  }
-  kept.gripping = kept.swinging = true;
+  if (byFocus || !holds) stopMoving(kept);
+  if (byFocus) letGo(kept);
+  else if (!holds) takeGrip(kept, rules, look, x, y);
+  kept.gripping = kept.swinging = !byFocus;
   swingBy(kept, rules, look, degrees, down);
 }
 

@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
+import { reviewSettings } from '../src/review/index.ts';
 import { between, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -227,6 +228,50 @@ test('a pinch and a twist that are let go in passing go on, at the speed that th
   play(waits, 600, 1, lift);
   waits.advance(5000);
   expect(waits.shown.span).toBeCloseTo(still.span, 9);
+});
+
+test('a swing about the focus leaves it where it is, and one about the cursor what was pressed', () => {
+  fc.assert(
+    fc.property(between(50, 750), between(200, 550), between(-90, 90), between(-30, 30), (x, y, right, by) => {
+      for (const anchor of ['focus', 'cursor'] as const) {
+        const camera = cameraWith({ ...plain, turn: { anchor }, bindings: { swing: ['MouseRight'] } });
+        const pressed = camera.view.toGround(x, y);
+        play(camera, 0, 5, [
+          { kind: 'press', id: 1, input: 'MouseRight', x, y },
+          { kind: 'move', id: 1, x: x + 10, y },
+          { kind: 'move', id: 1, x: x + 10 + right, y: y + by },
+        ]);
+        expect(camera.shown.heading).toBeCloseTo((right / 600) * 180, 9);
+        const stays = anchor === 'focus' ? { x: 0, y: 0 } : (pressed ?? { x: NaN, y: NaN });
+        const at = camera.view.toScreen(stays.x, stays.y);
+        expect(Math.hypot(at.x - (anchor === 'focus' ? 400 : x), at.y - (anchor === 'focus' ? 300 : y))).toBeLessThan(
+          1e-3,
+        );
+      }
+    }),
+  );
+});
+
+test('bindings that are in each other’s way are told, and names that nothing has; the defaults are not', () => {
+  expect(reviewSettings({}).filter(({ path }) => path.startsWith('bindings'))).toEqual([]);
+  const inputs = fc.constantFrom('KeyH', 'MouseBack', 'ShiftLeft+KeyJ', 'Space+MouseRight', 'PadFaceLeft');
+  const abilities = fc.shuffledSubarray(['north', 'home', 'stepLeft', 'tiltUp'] as const, {
+    minLength: 2,
+    maxLength: 2,
+  });
+  fc.assert(
+    fc.property(inputs, abilities, ([...input], [one = 'north', other = 'home']) => {
+      const name = input.join('');
+      const either = name.replace('ShiftLeft', 'Shift');
+      const warnings = reviewSettings({ bindings: { [one]: [name], [other]: ['KeyB', either] } });
+      expect(warnings.filter(({ path }) => path.startsWith('bindings.'))).toHaveLength(1);
+      expect(warnings.some(({ message }) => message.includes(name) || message.includes(either))).toBe(true);
+    }),
+  );
+  const [unknown] = reviewSettings({ bindings: { drag: ['MouseMidle'] } });
+  expect(`${unknown?.path ?? ''}: ${unknown?.message ?? ''}`).toBe(
+    'bindings.drag[0]: nothing is called "MouseMidle"; wanted "MouseMiddle", perhaps',
+  );
 });
 
 test('what is locked, no hand of the player moves; the program still does', () => {

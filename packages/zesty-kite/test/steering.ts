@@ -143,7 +143,11 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
       halfLife,
       anchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const),
     }),
-    turn: fc.oneof(fc.constant({}), fc.record({ least: between(-200, 0), most: between(0, 200), halfLife })),
+    turn: fc.oneof(
+      fc.constant({}),
+      fc.record({ least: between(-200, 0), most: between(0, 200), halfLife }),
+      fc.constant({ anchor: 'focus' as const }),
+    ),
     hold: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
     drag: fc.record({ glides: fc.constantFrom('pan' as const, 'all' as const) }),
     bounds: bounded ? bounds : fc.constant(null),

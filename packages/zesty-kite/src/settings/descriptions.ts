@@ -36,6 +36,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.rate': 'How fast held keys turn, in degrees per second.',
   'turn.step': 'How far one step turns, in degrees: 90 or 45 for tiles.',
   'turn.perScreen': 'How far a drag over the height of the screen turns, in degrees; below 0 the other way round.',
+  'turn.anchor':
+    'What a swing turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus.',
   'turn.halfLife': 'Seconds to cover half of what is left of a turn; 0 is instant.',
   pan: 'Moving by held keys.',
   'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',

@@ -98,6 +98,7 @@ const turn = v.object(
     rate: v.optional(number(0, 3600, 90), 90),
     step: v.optional(number(0, 360, 90), 90),
     perScreen: v.optional(number(-3600, 3600, 180), 180),
+    anchor: v.optional(oneOf(['cursor', 'focus']), 'cursor'),
   },
   objectMessage,
 );
