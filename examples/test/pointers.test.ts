@@ -27,7 +27,10 @@ async function bareMap(): Promise<Page> {
     const bindings = { drag: ['MouseRight', 'MouseMiddle', 'Touch'], swing: [] };
     const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 }, bindings });
     const { detach } = zesty.listen(map, camera, {
-      tap: ({ input, x, y }) => seen.push(`tap ${input} ${String(x)} ${String(y)}`),
+      tap: ({ input, x, y, ground }) =>
+        seen.push(
+          `tap ${input} ${String(x)} ${String(y)} on ${(ground?.x ?? NaN).toFixed()} ${(ground?.y ?? NaN).toFixed()}`,
+        ),
       gamePress: (event) => event.shiftKey,
     });
     Object.assign(window, { camera, detach, seen });
@@ -66,9 +69,13 @@ test('a real right drag holds the ground under the cursor to 1e-3 px; its click 
   // A tap of a button that drags is told; one that is not bound is left to the page, and told too.
   await page.waitForTimeout(20);
   await page.mouse.click(200, 100, { button: 'right' });
-  expect(await seen(page)).toEqual(expect.arrayContaining(['tap MouseRight 200 100']));
+  expect(await seen(page)).toEqual(expect.arrayContaining([expect.stringMatching(/^tap MouseRight 200 100 on/)]));
+  const ground = await page.evaluate(() => window.camera.view.toGround(210, 110));
   await page.mouse.click(210, 110);
-  expect((await seen(page)).sort()).toEqual(['click', 'tap MouseLeft 210 110']);
+  expect((await seen(page)).sort()).toEqual([
+    'click',
+    `tap MouseLeft 210 110 on ${(ground?.x ?? NaN).toFixed()} ${(ground?.y ?? NaN).toFixed()}`,
+  ]);
   // What the game keeps, the camera hears nothing of.
   await page.keyboard.down('Shift');
   await page.mouse.move(400, 300);

@@ -34,9 +34,9 @@ import {
  * has its focus settled too, as no step will come to do it.
  */
 export function letRest({ kept, rules, look }: Course): void {
-  if (kept.fingers > 0 || !isStill(kept)) return;
+  if (!isStill(kept)) return;
   settle(kept, rules, look);
-  if (!kept.swinging) letGo(kept);
+  if (kept.fingers === 0 && !kept.swinging) letGo(kept);
 }
 
 export function obey(course: Course, intent: Intent): void {

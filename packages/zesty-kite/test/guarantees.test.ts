@@ -428,7 +428,7 @@ test('G8: settled comes within the stated time after the last input, and then fr
         { kind: 'gap' as const, phase: 'end' as const, at: 1_500_000 },
       ];
       const camera = drive({ ...steering, signals: [...steering.signals, ...letGo] }, steady(60, 1.5));
-      const { zoom, turn, pan, pitch, lens, ground, safeFrame, bounds } = camera.settings;
+      const { zoom, turn, pan, drag, pitch, lens, ground, safeFrame, bounds } = camera.settings;
       // Pitch and lens follow the zoom, the focus height follows them all; and what bounds allow
       // may change with the look, so that the zoom starts again.
       const zooming = timeToRest(Math.log2(zoom.mostSpan / zoom.leastSpan), ZOOM_TOLERANCE, zoom.halfLife);
@@ -436,7 +436,11 @@ test('G8: settled comes within the stated time after the last input, and then fr
         2 * zooming +
         timeToRest(2e5, 1e-6, turn.halfLife) +
         timeToRest(150, 1e-6, Math.max(pitch.halfLife, lens.halfLife)) +
-        timeToRest(FASTEST, VELOCITY_TOLERANCE, pan.stopHalfLife) +
+        Math.max(
+          timeToRest(FASTEST, VELOCITY_TOLERANCE, pan.stopHalfLife),
+          timeToRest(20 / 0.1, VELOCITY_TOLERANCE, drag.glide),
+        ) +
+        timeToRest(4e4 / zoom.leastSpan, LENGTH_TOLERANCE, zoom.halfLife) +
         timeToRest(300, LENGTH_TOLERANCE, ground.followHalfLife) +
         timeToRest(500, PIXEL_TOLERANCE, safeFrame.halfLife) +
         timeToRest(1, LENGTH_TOLERANCE, bounds?.returnHalfLife ?? 0) +

@@ -31,7 +31,7 @@ export interface Listening {
  * fields; buttons, fingers, pens and the wheel over the element; pads; and the element's size.
  *
  * ```ts
- * const listening = listen(canvas, camera, { tap: ({ x, y }) => select(camera.view.toGround(x, y)) });
+ * const listening = listen(canvas, camera, { tap: ({ ground }) => select(ground) });
  * listening.detach(); // when the map goes
  * ```
  */
@@ -53,12 +53,13 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   const isBound = (input: string): boolean => camera.binds(input);
   const slopOf = (input: string): number =>
     input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop;
+  const groundAt: Camera['view']['toGround'] = (x, y) => camera.view.toGround(x, y);
   const surface = new Surface(element, window, options);
   surface.hear(send, signal);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);
   hearKeyboard(window, send, isBound, signal);
-  const pointers = hearPointers(surface, send, slopOf, isBound, options, signal);
+  const pointers = hearPointers(surface, send, slopOf, isBound, groundAt, options, signal);
   hearHover(surface, camera, send, pointers.isGameDrag, options, signal);
   hearWheel(surface, camera, send, pointers.isTouched, signal);
   hearPads(window, camera, send, options, signal);

@@ -1,5 +1,6 @@
 /** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
 import type { Button } from '../control/index.ts';
+import type { Spot } from '../view/index.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
@@ -9,6 +10,8 @@ export interface Tap {
   /** CSS pixels from the top left of the element. */
   readonly x: number;
   readonly y: number;
+  /** The point of the ground that shows there; null in the sky. */
+  readonly ground: Spot | null;
   readonly event: PointerEvent;
 }
 
@@ -45,6 +48,7 @@ export function hearPointers(
   send: Send,
   slopOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
+  groundAt: (x: number, y: number) => Spot | null,
   { gamePress, tap }: PointerOptions,
   signal: AbortSignal,
 ): { readonly isGameDrag: () => boolean; readonly isTouched: () => boolean } {
@@ -77,7 +81,7 @@ export function hearPointers(
     const { x, y } = surface.at(event);
     if (pressed.used) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
     if (pressed.used && pressed.moved) swallowClick(window);
-    if (!cancelled && !pressed.moved) tap?.({ input: pressed.input, x, y, event });
+    if (!cancelled && !pressed.moved) tap?.({ input: pressed.input, x, y, ground: groundAt(x, y), event });
   };
 
   const onDown = (event: PointerEvent): void => {
