@@ -11,14 +11,12 @@ export type {
   SwingIntent,
   ZoomIntent,
 } from './intent.ts';
-export { PAD_BUTTONS } from './pads.ts';
+export { BUTTONS, PAD_BUTTONS, PAD_STICKS, type Button } from './names.ts';
 export { SignalQueue } from './queue.ts';
 export {
-  BUTTONS,
   cleanScreen,
   cleanSignal,
   type About,
-  type Button,
   type ChangeSignal,
   type GapSignal,
   type HoldSignal,

@@ -1,31 +1,8 @@
 /** Pads, as the Gamepad API's standard mapping has them: how strongly each of their inputs is pressed. */
 import { clamp, exp2, log2 } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
+import { PAD_BUTTONS, PAD_STICKS } from './names.ts';
 import type { PadSignal } from './signal.ts';
-
-/** The buttons in the order of the standard mapping. */
-export const PAD_BUTTONS = [
-  'PadFaceBottom',
-  'PadFaceRight',
-  'PadFaceLeft',
-  'PadFaceTop',
-  'PadLeftShoulder',
-  'PadRightShoulder',
-  'PadLeftTrigger',
-  'PadRightTrigger',
-  'PadSelect',
-  'PadStart',
-  'PadLeftStick',
-  'PadRightStick',
-  'PadUp',
-  'PadDown',
-  'PadLeft',
-  'PadRight',
-  'PadCentre',
-] as const;
-
-/** Its axes come in pairs: right and down. */
-const STICKS = ['PadLeftStick', 'PadRightStick'] as const;
 
 /** From here on a stick or a trigger counts as a button that is down. */
 const DOWN = 0.5;
@@ -46,7 +23,7 @@ export function strengthsOf({ axes, buttons }: PadSignal, { deadZone, curve }: F
     const share = clamp((pressed - deadZone) / (1 - deadZone), 0, 1);
     return share === 0 ? 0 : exp2(curve * log2(share));
   };
-  STICKS.forEach((stick, i) => {
+  PAD_STICKS.forEach((stick, i) => {
     const x = axes[2 * i] ?? 0;
     const y = axes[2 * i + 1] ?? 0;
     const length = Math.sqrt(x * x + y * y);

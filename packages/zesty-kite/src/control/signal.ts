@@ -2,7 +2,7 @@
 import { clamp, finite } from '../math/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
-import { PAD_BUTTONS } from './pads.ts';
+import { BUTTONS, PAD_BUTTONS, type Button } from './names.ts';
 
 /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
 export interface ScreenSignal {
@@ -35,21 +35,6 @@ export interface WheelSignal {
   /** Two fingers on a trackpad scroll, or pinch. */
   readonly trackpad?: 'scroll' | 'pinch';
 }
-
-/** What a pointer can press. */
-export type Button = (typeof BUTTONS)[number];
-
-export const BUTTONS = [
-  'MouseLeft',
-  'MouseMiddle',
-  'MouseRight',
-  'MouseBack',
-  'MouseForward',
-  'Touch',
-  'Pen',
-  'PenBarrel',
-  'PenEraser',
-] as const;
 
 /** The pointer is over the screen, near enough to pan at its edges; or no longer. */
 export interface HoverSignal {

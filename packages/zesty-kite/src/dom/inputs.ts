@@ -1,9 +1,8 @@
 /** For pages on which players choose their own bindings: what they press next, and what it is called. */
-import { PAD_BUTTONS } from '../control/index.ts';
+import { PAD_BUTTONS, PAD_STICKS } from '../control/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
 
-const STICKS = ['PadLeftStick', 'PadRightStick'];
 /** A stick or a button that is pushed so far is meant. */
 const MEANT = 0.6;
 
@@ -81,7 +80,7 @@ function pressed(navigator: Navigator): string[] {
   return padsOf(navigator).flatMap((pad) => {
     if (pad?.mapping !== 'standard') return [];
     const buttons = PAD_BUTTONS.filter((_, i) => (pad.buttons[i]?.value ?? 0) >= MEANT);
-    const sticks = STICKS.flatMap((stick, i) => {
+    const sticks = PAD_STICKS.flatMap((stick, i) => {
       const x = pad.axes[2 * i] ?? 0;
       const y = pad.axes[2 * i + 1] ?? 0;
       if (Math.max(Math.abs(x), Math.abs(y)) < MEANT) return [];

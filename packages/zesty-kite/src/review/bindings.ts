@@ -1,11 +1,9 @@
 /** Bindings that are in each other's way, or that nothing will ever press. */
-import { BUTTONS, PAD_BUTTONS } from '../control/index.ts';
+import { BUTTONS, PAD_BUTTONS, PAD_STICKS } from '../control/index.ts';
 import { nearest, type FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
 
-const STICKS = ['PadLeftStick', 'PadRightStick'].flatMap((stick) =>
-  ['Up', 'Down', 'Left', 'Right'].map((way) => `${stick}${way}`),
-);
+const STICKS = PAD_STICKS.flatMap((stick) => ['Up', 'Down', 'Left', 'Right'].map((way) => `${stick}${way}`));
 /** Of what is no key, these are all. */
 const KNOWN: readonly string[] = [...BUTTONS, ...PAD_BUTTONS, ...STICKS];
 
