@@ -57,7 +57,7 @@ await page.click('#barges');
 await page.click('#workings');
 await page.evaluate(() => {
   const { camera } = globalThis.lemonStrait;
-  camera.change({ safeFrame: { left: 120, halfLife: 0 } });
+  camera.change({ safeFrame: { left: 120, halfLife: 0 }, edge: {} });
   camera.place({ x: 520, y: 420, span: 460, heading: 20 });
 });
 await page.mouse.move(690, 420);

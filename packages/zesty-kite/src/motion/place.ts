@@ -56,7 +56,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   arrive(motion, rules, look);
   holdAnew(motion, rules, look);
   settle(motion, rules, look);
-  motion.easing = false;
+  motion.easing = motion.tilting = motion.framing = motion.pinched = false;
 }
 
 /** Sets out for the place where the settings begin: zoom, turn, tilt and the way there, all eased. */

@@ -1,0 +1,96 @@
+/**
+ * Every kind of signal at once, over settings of every kind: G1, G2, G4 to G9 and G11 in every frame
+ * and at the end. (G3 needs fingers that are watched one by one, G10 a hand that holds still, G12 a
+ * profiler: they have tests of their own.) A thousand signals a case; ZESTY_KITE_RUNS sets how many cases.
+ */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, createMatrices, fillMatrices, type Settings, type Signal } from '../src/index.ts';
+import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { between, bitsOf, hands, hills, pixelsBetween, screens, settingsWith } from './steering.ts';
+
+const SIGNALS = 1000;
+
+const steps = fc.array(fc.tuple(fc.integer({ min: 0, max: 16 }), hands.everything), {
+  minLength: SIGNALS,
+  maxLength: SIGNALS,
+  size: 'max',
+});
+/** The lens stays narrower than twice the pitch, as the check of settings asks. */
+const settings = fc
+  .boolean()
+  .chain((bounded) => settingsWith(bounded))
+  .map(({ lens = {}, ...some }): Settings => {
+    const { distance } = lens;
+    const far = distance == null ? {} : { distance: distance + (some.zoom?.mostSpan ?? 0) };
+    return { ...some, pitch: { ...some.pitch, least: 30 }, lens: { ...lens, ...far } };
+  });
+
+const matrices = createMatrices('y');
+
+/** What holds in any one frame; plain comparisons, for there are millions. */
+function check(camera: Camera): void {
+  const { view, settings: full, spanRange } = camera;
+  const says = (holds: boolean, what: string, found: unknown): void => {
+    if (!holds) throw new Error(`${what}: found ${JSON.stringify(found)}`);
+  };
+  const { x, y, focusHeight, span: seen, heading: turned, pitch: down, fieldOfView } = view;
+  says(Number.isFinite(x + y + focusHeight + seen + turned + down + fieldOfView), 'G11', bitsOf(camera));
+  fillMatrices(view, matrices);
+  says(Math.abs(matrices.view[4] ?? NaN) < 1e-9, 'G1', matrices.view);
+  for (const grip of camera.grips) {
+    const off = pixelsBetween(view.toScreen(grip.x, grip.y, grip.height), { x: grip.screenX, y: grip.screenY });
+    says(grip.limited || off < 1e-3, 'G2', [grip, off]);
+  }
+  const excess = camera.boundsExcess / view.span;
+  says(excess <= (full.bounds?.elastic ?? 0) + 1e-6, 'G4', excess);
+  for (const { span, pitch, heading } of [camera.shown, camera.goal]) {
+    const most = Math.max(spanRange.least, full.zoom.mostSpan);
+    says(span >= spanRange.least && span <= most, 'G7', { span, ...spanRange });
+    says(pitch >= full.pitch.least && pitch <= full.pitch.most, 'G7', { pitch, ...full.pitch });
+    const { least, most: greatest } = full.turn;
+    says(heading >= (least ?? -Infinity) && heading <= (greatest ?? Infinity), 'G7', { heading, least, greatest });
+  }
+}
+
+test('G1 to G11: a thousand signals of every kind, over any settings: none is broken, and the session plays again to the same bits', () => {
+  fc.assert(
+    fc.property(settings, screens, fc.boolean(), steps, between(25, 250), (some, screen, hilly, list, rate) => {
+      const terrain = hilly ? hills : null;
+      const camera = new Camera(some, { screen, terrain });
+      camera.advance(0);
+      const recording = record(camera);
+      let time = 0;
+      let frame = 0;
+      for (const [wait, signal] of list) {
+        time += wait;
+        for (; frame + 16 <= time; frame += 16) {
+          camera.advance(frame);
+          check(camera);
+        }
+        camera.signal({ ...signal, time } as Signal);
+      }
+      camera.advance((time += 16));
+      camera.signal({ kind: 'release', time });
+      camera.signal({ kind: 'gap', phase: 'end', time });
+      camera.advance(time);
+      camera.advance(time + 60_000);
+      expect(camera.grips).toEqual([]); // G9
+      expect(camera.settled).toBe(true); // G8
+      const still = bitsOf(camera);
+      camera.advance(time + 61_000);
+      expect(bitsOf(camera)).toBe(still);
+      recording.stop();
+      const reader = new SessionReader();
+      const heard = [...reader.push(recording.text()), ...reader.end().signals];
+      if (reader.header === null) throw new Error('a recording without a header');
+      const replay = new Replay(reader.header, { rate, terrain });
+      for (const signal of heard) replay.push(signal);
+      replay.end();
+      replay.camera.advance(1e7);
+      expect(bitsOf(replay.camera)).toBe(still); // G5, G6
+    }),
+    // A case is a thousand signals and half as many frames, twice.
+    { interruptAfterTimeLimit: 3000 * (fc.readConfigureGlobal().numRuns ?? 100) },
+  );
+});
