@@ -146,6 +146,53 @@ export function hilly(settings, terrain) {
   return [headerOf(settings, terrain), ...signals.sort((a, b) => a.at - b.at)];
 }
 
+/** Every hand over the hills: a pad, fingers that pinch, tilt and fling, a swing, edges, a chord of the wheel, a lock, the way home. About 20 seconds. */
+export function handed(settings, terrain) {
+  const signals = [];
+  const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
+  const bindings = { ...settings.bindings, turnRight: ['KeyE', 'PadRightStickRight', 'Shift+WheelUp'] };
+  const change = { edge: { dwell: 0.1 }, hold: { tilt: true }, drag: { glides: 'all' }, bindings };
+  at(0.1, { kind: 'change', settings: change });
+  for (let i = 0; i <= 40; i++) {
+    const push = Math.sin((i / 40) * Math.PI);
+    at(0.4 + i * 0.0333, { kind: 'pad', id: 0, axes: [push, -0.7 * push, 0.4 * push, -0.3 * push], buttons: [] });
+  }
+  at(2, { kind: 'pad', id: 0, axes: [], buttons: [0, 0, 0, 0, 0, 0, 0, 0.8] });
+  at(2.9, { kind: 'pad', id: 0, axes: [], buttons: [] });
+  const fingers = (from, steps, place) => {
+    at(from, { kind: 'press', id: 8, input: 'Touch', ...place(0, -1) });
+    at(from + 0.02, { kind: 'press', id: 16, input: 'Touch', ...place(0, 1) });
+    for (let i = 1; i <= steps; i++) {
+      at(from + 0.02 + i * 0.0161, { kind: 'move', id: 8, ...place(i, -1) });
+      at(from + 0.0211 + i * 0.0161, { kind: 'move', id: 16, ...place(i, 1) });
+    }
+    at(from + 0.03 + steps * 0.0161, { kind: 'lift', id: 8 });
+    at(from + 0.041 + steps * 0.0161, { kind: 'lift', id: 16 });
+  };
+  fingers(3.4, 40, (i, side) => ({ x: 640 + side * (180 + 3 * i), y: 400 + side * (20 + 4 * i) }));
+  fingers(5.6, 30, (i, side) => ({ x: 640 + side * 150, y: 300 + 5 * i }));
+  at(7.2, { kind: 'press', id: 24, input: 'MouseMiddle', x: 700, y: 500 });
+  for (let i = 1; i <= 30; i++) at(7.2 + i * 0.0157, { kind: 'move', id: 24, x: 700 + i * 6, y: 500 - i * 2 });
+  at(7.8, { kind: 'lift', id: 24 });
+  at(8.4, { kind: 'hover', x: 1278, y: 300 });
+  at(9.7, { kind: 'hover', x: 900, y: 300 });
+  at(10, { kind: 'key', code: 'ShiftLeft', down: true });
+  for (let i = 0; i < 3; i++) at(10.1 + i * 0.1, { kind: 'wheel', x: 500, y: 300, notches: -1, right: 0, down: -100 });
+  at(10.5, { kind: 'key', code: 'ShiftLeft', down: false });
+  at(11, { kind: 'press', id: 40, input: 'MouseRight', x: 300, y: 500 });
+  for (let i = 1; i <= 20; i++) at(11 + i * 0.0149, { kind: 'move', id: 40, x: 300 + i * 14, y: 500 - i * 9 });
+  at(11.31, { kind: 'lift', id: 40 });
+  at(13, { kind: 'change', settings: { locked: ['pan', 'turn'] } });
+  at(13.2, { kind: 'key', code: 'KeyD', down: true });
+  at(13.4, { kind: 'key', code: 'KeyR', down: true });
+  at(14.1, { kind: 'key', code: 'KeyR', down: false });
+  at(14.3, { kind: 'change', settings: { locked: [] } });
+  at(15, { kind: 'key', code: 'KeyD', down: false });
+  at(15.5, { kind: 'key', code: 'Home', down: true });
+  at(15.6, { kind: 'key', code: 'Home', down: false });
+  return [headerOf(settings, terrain), ...signals.sort((a, b) => a.at - b.at)];
+}
+
 /** Keys, the wheel, keys during a zoom, and a blur while a key is held. About 16 seconds. */
 export function crossing() {
   const signals = [];

@@ -244,7 +244,7 @@ test('two cameras side by side on one element: each has its pointers, its wheel,
   expect(style).toEqual(['none', '']);
 });
 
-test('the next input: a key, a chord, a button with a key, a pad; nobody else hears it; and what it is called', async () => {
+test('the next input: a key, a chord, a button with a key, the wheel, a pad; nobody else hears it; and what it is called', async () => {
   await page.evaluate(() => {
     zesty.listen(window.map, window.camera);
     window.addEventListener('keydown', () => window.heard.push('{"kind":"page"}'));
@@ -277,6 +277,7 @@ test('the next input: a key, a chord, a button with a key, a pad; nobody else he
       await page.keyboard.up('Space');
     }),
   ).toBe('Space+MouseMiddle');
+  expect(await next(() => page.mouse.wheel(0, -100))).toBe('WheelUp');
   expect(await next(() => page.keyboard.press('Escape'))).toBeNull();
   const byPad = await next(() =>
     page.evaluate(() => {

@@ -28,11 +28,11 @@ function playHere(text: string, rate: number, terrain: Terrain | null): ReplaySu
   return replay.end();
 }
 
-test.each(['crossing.ndjson', 'flung.ndjson', 'turned.ndjson', 'hilly.ndjson'])(
+test.each(['crossing.ndjson', 'flung.ndjson', 'turned.ndjson', 'hilly.ndjson', 'handed.ndjson'])(
   'G6: %s has the same digest and figures in Node and in the browser',
   async (name) => {
     const text = readFileSync(new URL(`sessions/${name}`, DATA), 'utf8');
-    const hilly = name === 'hilly.ndjson';
+    const hilly = name === 'hilly.ndjson' || name === 'handed.ndjson';
     const page = await browser.newPage();
     await page.addScriptTag(libraryScript());
     for (const rate of [60, 144]) {

@@ -30,29 +30,32 @@ function zestyKite(args: readonly string[], input = ''): Ended {
   return { code: status, out: stdout, errors: stderr };
 }
 
-test.each([['crossing.ndjson'], ['flung.ndjson'], ['turned.ndjson'], ['hilly.ndjson', '--ground', GROUND]])(
-  'replay %s prints the table, nothing else, and ends with 0',
-  (name, ...ground) => {
-    const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name), ...ground]);
-    expect([code, errors]).toEqual([0, '']);
-    const names = out
-      .trim()
-      .split('\n')
-      .map((line) => line.slice(0, 21).trim());
-    expect(names).toEqual([
-      'duration',
-      'signals',
-      'frames',
-      'distance panned',
-      'span',
-      'worst grip error',
-      'worst bounds excess',
-      'time to rest',
-      'digest',
-    ]);
-    expect(zestyKite(['replay', join(SESSIONS, name), ...ground, '--rate', '144']).out.slice(-17)).toBe(out.slice(-17));
-  },
-);
+test.each([
+  ['crossing.ndjson'],
+  ['flung.ndjson'],
+  ['turned.ndjson'],
+  ['hilly.ndjson', '--ground', GROUND],
+  ['handed.ndjson', '--ground', GROUND],
+])('replay %s prints the table, nothing else, and ends with 0', (name, ...ground) => {
+  const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name), ...ground]);
+  expect([code, errors]).toEqual([0, '']);
+  const names = out
+    .trim()
+    .split('\n')
+    .map((line) => line.slice(0, 21).trim());
+  expect(names).toEqual([
+    'duration',
+    'signals',
+    'frames',
+    'distance panned',
+    'span',
+    'worst grip error',
+    'worst bounds excess',
+    'time to rest',
+    'digest',
+  ]);
+  expect(zestyKite(['replay', join(SESSIONS, name), ...ground, '--rate', '144']).out.slice(-17)).toBe(out.slice(-17));
+});
 
 test('--json gives the same figures for machines, and the digest at any rate, from a file or standard input', () => {
   const digests = ['30', '60', '144', '240'].map((rate) => {

@@ -103,9 +103,11 @@ function zoom({ kept, rules, look }: Course, { notches, anchor, x, y }: ZoomInte
   zoomBy(kept, rules, look, notches);
 }
 
-function step(course: Course, { degrees }: StepIntent): void {
+function step(course: Course, { turn: degrees, tilt: down }: StepIntent): void {
   const { goalHeading } = course.kept;
-  turn(course, degrees ?? 360 * Math.round(goalHeading / 360) - goalHeading, undefined);
+  const north = 360 * Math.round(goalHeading / 360) - goalHeading;
+  if (degrees !== 0) turn(course, degrees ?? north, undefined);
+  if (down !== 0) tilt(course, down, undefined);
 }
 
 /** A swing holds what was under the pointer when it was pressed, or the focus. */

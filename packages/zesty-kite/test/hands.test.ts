@@ -252,6 +252,53 @@ test('a swing about the focus leaves it where it is, and one about the cursor wh
   );
 });
 
+test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without one it does what it does', () => {
+  const bindings = {
+    turnRight: ['Shift+WheelUp'],
+    tiltUp: ['Alt+WheelDown'],
+    panLeft: ['KeyP+WheelUp'],
+    stepLeft: ['KeyO+WheelDown'],
+    zoomIn: ['KeyI+WheelDown'],
+  };
+  fc.assert(
+    fc.property(between(0.1, 4), (notches) => {
+      const turned = (code: string, way: number): Camera => {
+        const camera = cameraWith({ ...plain, bindings: { ...bindings, panRight: [] } });
+        play(camera, 0, 5, [
+          { kind: 'key', code, down: true },
+          { kind: 'wheel', x: 200, y: 100, notches: way * notches },
+          { kind: 'key', code, down: false },
+        ]);
+        camera.advance(9000);
+        return camera;
+      };
+      expect(turned('ShiftLeft', -1).shown.heading).toBeCloseTo(9 * notches, 5);
+      expect(turned('AltRight', 1).shown.pitch).toBeCloseTo(60 - 4.5 * notches, 5);
+      expect(turned('KeyP', -1).shown.x).toBeCloseTo(-100 * notches, 5);
+      expect(turned('KeyO', 1).shown.heading).toBeCloseTo(-90 * Math.floor(notches + 1e-9), 5);
+      expect(turned('KeyI', 1).shown.span).toBeCloseTo(600 / 1.1 ** notches, 5);
+      expect(turned('KeyZ', 1).shown.span).toBeCloseTo(600 * 1.1 ** notches, 5);
+    }),
+  );
+});
+
+test('a wheel of whole steps keeps parts of a notch until they make one', () => {
+  fc.assert(
+    fc.property(fc.array(between(0.05, 0.6), { minLength: 1, maxLength: 30 }), (parts) => {
+      const camera = cameraWith({ ...plain, wheel: { steps: 'whole' } });
+      play(
+        camera,
+        0,
+        20,
+        parts.map((notches) => ({ kind: 'wheel', x: 400, y: 300, notches })),
+      );
+      camera.advance(9000);
+      const whole = Math.floor(parts.reduce((sum, part) => sum + part, 0) + 1e-9);
+      expect(camera.shown.span).toBeCloseTo(600 * 1.1 ** whole, 4);
+    }),
+  );
+});
+
 test('bindings that are in each other’s way are told, and names that nothing has; the defaults are not', () => {
   expect(reviewSettings({}).filter(({ path }) => path.startsWith('bindings'))).toEqual([]);
   const inputs = fc.constantFrom('KeyH', 'MouseBack', 'ShiftLeft+KeyJ', 'Space+MouseRight', 'PadFaceLeft');

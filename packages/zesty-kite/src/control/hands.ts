@@ -1,5 +1,4 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
-import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
@@ -20,6 +19,7 @@ import type {
 } from './signal.ts';
 import { Swings } from './swings.ts';
 import { Taps } from './taps.ts';
+import { Wheel } from './wheel.ts';
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
 
@@ -30,6 +30,7 @@ export class Hands {
   readonly #taps = new Taps();
   readonly #swings = new Swings();
   readonly #pads = new Pads();
+  readonly #wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
   #settings: FullSettings;
@@ -137,17 +138,14 @@ export class Hands {
     this.#swings.clear();
     this.#taps.clear();
     this.#pads.clear();
+    this.#wheel.clear();
     this.#edge.hover(null, null, NO_SCREEN);
     return [this.#steer(), this.#fingers.letGo(undefined)];
   }
 
-  wheel({ notches, x, y, right, down, trackpad }: WheelSignal, { width, height }: Screen): Intent[] {
-    const { zoom, wheel } = this.#settings;
-    const pans = wheel.does === 'pan' || (wheel.does === 'by-device' && trackpad === 'scroll');
-    if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
-      return this.#unlocked([{ kind: 'shift', right, down }]);
-    const anchor = notches > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
-    return this.#unlocked([{ kind: 'zoom', notches, anchor, x: clamp(x, 0, width), y: clamp(y, 0, height) }]);
+  wheel(signal: WheelSignal, screen: Screen): Intent[] {
+    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.#held);
+    return this.#unlocked(this.#wheel.turn(signal, this.#settings, asked, screen));
   }
 
   hold({ id, x, y }: HoldSignal): HoldIntent {
@@ -162,9 +160,9 @@ export class Hands {
   #strokes(input: string): Intent[] {
     const { turn, zoom } = this.#settings;
     const stroke = (ability: Ability): Intent[] => {
-      if (ability === 'stepRight') return [{ kind: 'step', degrees: turn.step }];
-      if (ability === 'stepLeft') return [{ kind: 'step', degrees: -turn.step }];
-      if (ability === 'north') return [{ kind: 'step', degrees: null }];
+      if (ability === 'stepRight') return [{ kind: 'step', turn: turn.step, tilt: 0 }];
+      if (ability === 'stepLeft') return [{ kind: 'step', turn: -turn.step, tilt: 0 }];
+      if (ability === 'north') return [{ kind: 'step', turn: null, tilt: 0 }];
       if (ability === 'home') return [{ kind: 'home' }];
       if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
       return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
@@ -207,26 +205,21 @@ export class Hands {
   #unlocked(intents: readonly Intent[]): Intent[] {
     const { locked } = this.#settings;
     if (locked.length === 0) return [...intents];
+    const mayNot = { pan: locked.includes('pan'), turn: locked.includes('turn'), tilt: locked.includes('tilt') };
     return intents.flatMap((intent): Intent[] => {
       switch (intent.kind) {
         case 'zoom':
-          // The focus stays where panning is locked.
           if (locked.includes('zoom')) return [];
-          return [locked.includes('pan') ? { ...intent, anchor: 'focus' } : intent];
+          // The focus stays where panning is locked.
+          return [mayNot.pan ? { ...intent, anchor: 'focus' } : intent];
         case 'step':
-          return locked.includes('turn') ? [] : [intent];
+          return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
         case 'swing':
-          return [
-            {
-              ...intent,
-              turn: locked.includes('turn') ? 0 : intent.turn,
-              tilt: locked.includes('tilt') ? 0 : intent.tilt,
-            },
-          ];
+          return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
+        case 'shift':
+          return mayNot.pan ? [] : [intent];
         case 'home':
           return [];
-        case 'shift':
-          return locked.includes('pan') ? [] : [intent];
         case 'hold':
         case 'steer':
           return [intent];

@@ -11,7 +11,7 @@ export type {
   SwingIntent,
   ZoomIntent,
 } from './intent.ts';
-export { BUTTONS, PAD_BUTTONS, PAD_STICKS, type Button } from './names.ts';
+export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './names.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanScreen,

@@ -27,11 +27,13 @@ export interface ZoomIntent {
   readonly y: number;
 }
 
-/** Turn by a step, eased; or back to north, the short way round. */
+/** Turn or tilt by a step, eased; or turn back to north, the short way round. */
 export interface StepIntent {
   readonly kind: 'step';
   /** Degrees clockwise; null for north. */
-  readonly degrees: number | null;
+  readonly turn: number | null;
+  /** Degrees down. */
+  readonly tilt: number;
 }
 
 /** Go back to where the settings begin, eased. */

@@ -15,6 +15,9 @@ export const BUTTONS = [
 
 export type Button = (typeof BUTTONS)[number];
 
+/** A wheel, away from the player and toward. */
+export const WHEELS = ['WheelUp', 'WheelDown'] as const;
+
 /** The buttons of a pad, in the order of the Gamepad API's standard mapping. */
 export const PAD_BUTTONS = [
   'PadFaceBottom',

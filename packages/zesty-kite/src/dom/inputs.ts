@@ -9,7 +9,7 @@ const MEANT = 0.6;
 /**
  * What the player presses next, written as a binding: a key or a chord of keys when it is let go
  * (`KeyG`, `ControlLeft+KeyG`), a button of a mouse or a pen, with the keys that are held, when it goes
- * down (`Space+MouseLeft`), a button or a stick of a pad. Until then nobody else hears any of it.
+ * down (`Space+MouseLeft`), the wheel, a button or a stick of a pad. Until then nobody else hears any of it.
  *
  * ```ts
  * const input = await nextInput(window);
@@ -53,6 +53,11 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
       if (button !== null) done([...held, button].join('+'));
     };
 
+    const onWheel = (event: WheelEvent): void => {
+      keep(event);
+      done([...held, event.deltaY + event.deltaX > 0 ? 'WheelDown' : 'WheelUp'].join('+'));
+    };
+
     const before = new Set(pressed(window.navigator));
     const look = (): void => {
       const now = pressed(window.navigator);
@@ -66,6 +71,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
     window.addEventListener('keydown', onDown, options);
     window.addEventListener('keyup', onUp, options);
     window.addEventListener('pointerdown', onPress, options);
+    window.addEventListener('wheel', onWheel, { ...options, passive: false });
     for (const type of ['pointerup', 'mousedown', 'mouseup', 'click', 'auxclick', 'contextmenu'] as const)
       window.addEventListener(type, keep, options);
     stop?.addEventListener('abort', () => {

@@ -1,11 +1,11 @@
 /** Bindings that are in each other's way, or that nothing will ever press. */
-import { BUTTONS, PAD_BUTTONS, PAD_STICKS } from '../control/index.ts';
+import { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS } from '../control/index.ts';
 import { nearest, type FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
 
 const STICKS = PAD_STICKS.flatMap((stick) => ['Up', 'Down', 'Left', 'Right'].map((way) => `${stick}${way}`));
 /** Of what is no key, these are all. */
-const KNOWN: readonly string[] = [...BUTTONS, ...PAD_BUTTONS, ...STICKS];
+const KNOWN: readonly string[] = [...BUTTONS, ...WHEELS, ...PAD_BUTTONS, ...STICKS];
 
 export function bindingWarnings({ bindings }: FullSettings): Warning[] {
   const asked = Object.entries(bindings).flatMap(([ability, inputs]) =>
@@ -19,7 +19,7 @@ export function bindingWarnings({ bindings }: FullSettings): Warning[] {
     ];
   });
   const unknown = asked.flatMap(({ input, path }) => {
-    const name = input.split('+').find((one) => /^(Mouse|Touch|Pen|Pad)/.test(one) && !KNOWN.includes(one));
+    const name = input.split('+').find((one) => /^(Mouse|Wheel|Touch|Pen|Pad)/.test(one) && !KNOWN.includes(one));
     if (name === undefined) return [];
     const meant = nearest(name, KNOWN);
     return [

@@ -110,6 +110,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'edge.duringGameDrag': 'Whether it goes on while the game drags something, such as a selection box.',
   wheel: 'The wheel and two fingers on a trackpad.',
   'wheel.does': 'What it does: zoom, pan, or a wheel zooms and a trackpad pans. A pinch zooms always.',
+  'wheel.steps': 'Whether a wheel that turns evenly zooms evenly, or its parts are kept until they make a whole notch.',
   'wheel.waitsFor':
     'On a page that scrolls: what has to be before the camera takes the wheel from it; nothing, the focus on the element, or a held Control.',
   pad: 'Pads with the standard mapping of the Gamepad API.',
@@ -129,7 +130,7 @@ export const descriptions: Readonly<Record<string, string>> = {
     'By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither.',
   'drag.twistZone': 'How far two fingers have to twist before they turn, in degrees.',
   bindings:
-    'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',
+    'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',
   'bindings.panUp': 'Pans toward the top of the screen.',
   'bindings.panLeft': 'Pans toward the left of the screen.',
   'bindings.panDown': 'Pans toward the bottom of the screen.',

@@ -234,6 +234,7 @@ const edge = v.object(
 const wheel = v.object(
   {
     does: v.optional(oneOf(['zoom', 'pan', 'by-device']), 'zoom'),
+    steps: v.optional(oneOf(['any', 'whole']), 'any'),
     waitsFor: v.optional(oneOf(['nothing', 'focus', 'control']), 'nothing'),
   },
   objectMessage,

@@ -1,0 +1,89 @@
+/** The wheel: it zooms or pans as the settings say, or does what chords ask of it. */
+import { clamp } from '../math/index.ts';
+import type { FullSettings } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
+import type { Ability } from './bindings.ts';
+import type { Intent } from './intent.ts';
+import type { WheelSignal } from './signal.ts';
+
+/** A notch that turns or tilts goes as far as a key that is held for so many seconds. */
+const NOTCH_SECONDS = 0.1;
+/** One that pans, so many CSS pixels. */
+const NOTCH_PIXELS = 100;
+
+export class Wheel {
+  /** Parts of a notch that have not come to a whole one yet. */
+  #parts = 0;
+
+  /** @param asked what chords ask of it now; nothing: what the settings say */
+  turn(signal: WheelSignal, settings: FullSettings, asked: readonly Ability[], { width, height }: Screen): Intent[] {
+    const { wheel, zoom } = settings;
+    const whole = this.#whole(signal.notches);
+    const notches = wheel.steps === 'whole' ? whole : signal.notches;
+    const [x, y] = [clamp(signal.x, 0, width), clamp(signal.y, 0, height)];
+    const zooms = (by: number): Intent[] => {
+      const anchor = by > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
+      return by === 0 ? [] : [{ kind: 'zoom', notches: by, anchor, x, y }];
+    };
+    if (asked.length > 0)
+      return asked.flatMap((ability) =>
+        ability === 'zoomIn' || ability === 'zoomOut'
+          ? zooms(Math.abs(notches) * (ability === 'zoomIn' ? -1 : 1))
+          : byNotch(ability, Math.abs(notches), Math.abs(whole), settings),
+      );
+    const { trackpad, right, down } = signal;
+    const pans = wheel.does === 'pan' || (wheel.does === 'by-device' && trackpad === 'scroll');
+    if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
+      return [{ kind: 'shift', right, down }];
+    return zooms(notches);
+  }
+
+  #whole(notches: number): number {
+    const parts = this.#parts * notches < 0 ? notches : this.#parts + notches;
+    const whole = Math.trunc(parts + Math.sign(parts) * 1e-9);
+    this.#parts = parts - whole;
+    return whole;
+  }
+
+  clear(): void {
+    this.#parts = 0;
+  }
+}
+
+/** What an ability comes to by so many notches; what happens in steps, by the whole ones of them. */
+function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch }: FullSettings): Intent[] {
+  const pixels = notches * NOTCH_PIXELS;
+  const seconds = notches * NOTCH_SECONDS;
+  switch (ability) {
+    case 'panUp':
+      return [{ kind: 'shift', right: 0, down: -pixels }];
+    case 'panDown':
+      return [{ kind: 'shift', right: 0, down: pixels }];
+    case 'panLeft':
+      return [{ kind: 'shift', right: -pixels, down: 0 }];
+    case 'panRight':
+      return [{ kind: 'shift', right: pixels, down: 0 }];
+    case 'turnLeft':
+      return [{ kind: 'step', turn: -turn.rate * seconds, tilt: 0 }];
+    case 'turnRight':
+      return [{ kind: 'step', turn: turn.rate * seconds, tilt: 0 }];
+    case 'tiltUp':
+      return [{ kind: 'step', turn: 0, tilt: -pitch.rate * seconds }];
+    case 'tiltDown':
+      return [{ kind: 'step', turn: 0, tilt: pitch.rate * seconds }];
+    case 'stepLeft':
+      return whole > 0 ? [{ kind: 'step', turn: -turn.step * whole, tilt: 0 }] : [];
+    case 'stepRight':
+      return whole > 0 ? [{ kind: 'step', turn: turn.step * whole, tilt: 0 }] : [];
+    case 'north':
+      return whole > 0 ? [{ kind: 'step', turn: null, tilt: 0 }] : [];
+    case 'home':
+      return whole > 0 ? [{ kind: 'home' }] : [];
+    case 'zoomIn':
+    case 'zoomOut':
+    case 'fast':
+    case 'drag':
+    case 'swing':
+      return [];
+  }
+}
