@@ -388,44 +388,17 @@ export class Camera {
       case 'screen':
         this.#resize(body);
         break;
-      case 'key':
-        this.#obey(this.#hands.key(body));
-        break;
-      case 'wheel':
-        this.#obey(this.#hands.wheel(body, this.#screen));
-        break;
       case 'hover':
         this.#hover(body, at);
         break;
-      case 'press':
-        this.#obey(this.#hands.press(body, at));
-        break;
-      case 'move':
-        this.#obey(this.#hands.move(body, this.#screen));
-        break;
-      case 'lift':
-        this.#obey(this.#hands.lift(body, at));
-        break;
-      case 'pad':
-        this.#obey(this.#hands.pad(body));
-        break;
       case 'home':
         home(this.#course);
-        break;
-      case 'hold':
-        obey(this.#course, this.#hands.hold(body));
-        break;
-      case 'let-go':
-        obey(this.#course, this.#hands.letGo(body));
         break;
       case 'turn':
         turn(this.#course, body.degrees, body.about);
         break;
       case 'tilt':
         tilt(this.#course, body.degrees, body.about);
-        break;
-      case 'release':
-        this.#obey(this.#hands.release());
         break;
       case 'gap':
         kept.stalled = body.phase === 'begin';
@@ -443,6 +416,16 @@ export class Camera {
       case 'change':
         this.#adopt(mergeSettings(this.#written, body.settings));
         break;
+      case 'key':
+      case 'wheel':
+      case 'press':
+      case 'move':
+      case 'lift':
+      case 'pad':
+      case 'hold':
+      case 'let-go':
+      case 'release':
+        this.#obey(this.#hands.hear(body, this.#screen, at));
     }
     letRest(this.#course);
   }

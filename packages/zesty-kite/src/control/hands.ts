@@ -15,11 +15,23 @@ import type {
   MoveSignal,
   PadSignal,
   PressSignal,
+  ReleaseSignal,
   WheelSignal,
 } from './signal.ts';
 import { Swings } from './swings.ts';
 import { Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
+
+type HandSignal =
+  | KeySignal
+  | WheelSignal
+  | PressSignal
+  | MoveSignal
+  | LiftSignal
+  | PadSignal
+  | HoldSignal
+  | LetGoSignal
+  | ReleaseSignal;
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
 
@@ -60,14 +72,42 @@ export class Hands {
     return this.#bindings.owns(input);
   }
 
-  key({ code, down }: KeySignal): Intent[] {
+  /**
+   * What a signal of a hand comes to.
+   *
+   * @param at microseconds
+   */
+  hear(body: HandSignal, screen: Screen, at: number): readonly Intent[] {
+    switch (body.kind) {
+      case 'key':
+        return this.#key(body);
+      case 'wheel':
+        return this.#turnWheel(body, screen);
+      case 'press':
+        return this.#press(body, at);
+      case 'move':
+        return this.#move(body, screen);
+      case 'lift':
+        return this.#lift(body, at);
+      case 'pad':
+        return this.#pad(body);
+      case 'hold':
+        return [this.#hold(body)];
+      case 'let-go':
+        return [this.#letGo(body)];
+      case 'release':
+        return this.release();
+    }
+  }
+
+  #key({ code, down }: KeySignal): Intent[] {
     const before = this.#held.has(code);
     if (down) this.#held.add(code);
     else this.#held.delete(code);
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
   }
 
-  pad(signal: PadSignal): Intent[] {
+  #pad(signal: PadSignal): Intent[] {
     const { down, up } = this.#pads.feel(signal, this.#settings.pad);
     for (const input of up) this.#held.delete(input);
     for (const input of down) this.#held.add(input);
@@ -90,8 +130,7 @@ export class Hands {
     return [this.#steer()];
   }
 
-  /** @param at microseconds */
-  press({ id, x, y, input }: PressSignal, at: number): Intent[] {
+  #press({ id, x, y, input }: PressSignal, at: number): Intent[] {
     const asked = this.#bindings.asks(input, this.#held);
     this.#held.add(input);
     this.#pressed.set(id, input);
@@ -104,7 +143,7 @@ export class Hands {
     return [...strokes, this.#steer()];
   }
 
-  move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
+  #move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
     this.#taps.move(id, x, y);
     return [
       ...this.#unlocked(this.#fingers.move(id, x, y, this.#settings, height)),
@@ -112,7 +151,7 @@ export class Hands {
     ];
   }
 
-  lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
+  #lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
     const input = this.#pressed.get(id);
     this.#pressed.delete(id);
     this.#swings.lift(id);
@@ -143,16 +182,16 @@ export class Hands {
     return [this.#steer(), this.#fingers.letGo(undefined)];
   }
 
-  wheel(signal: WheelSignal, screen: Screen): Intent[] {
+  #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
     const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.#held);
     return this.#unlocked(this.#wheel.turn(signal, this.#settings, asked, screen));
   }
 
-  hold({ id, x, y }: HoldSignal): HoldIntent {
+  #hold({ id, x, y }: HoldSignal): HoldIntent {
     return this.#fingers.hold(id, x, y, this.#settings);
   }
 
-  letGo({ id }: LetGoSignal): HoldIntent {
+  #letGo({ id }: LetGoSignal): HoldIntent {
     return this.#fingers.letGo(id);
   }
 
