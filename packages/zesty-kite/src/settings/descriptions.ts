@@ -23,13 +23,15 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pitch.most': 'The steepest that the player or the zoom can make it.',
   'pitch.rate': 'How fast held keys tilt, in degrees per second.',
   'pitch.perScreen': 'How far a drag over the height of the screen tilts, in degrees; below 0 the other way round.',
-  'pitch.halfLife': 'Seconds to cover half of the way to what the zoom or a tilt asks for; 0 is at once.',
+  'pitch.halfLife':
+    'Seconds to cover half of the way to what the zoom or a tilt asks for; 0 is at once, and 0.05 while two fingers zoom.',
   lens: 'How the picture is made.',
   'lens.fieldOfView':
     'Vertical field of view of the whole screen in degrees, or what it is by zoom, as for the pitch; null for an orthographic lens.',
   'lens.distance':
     'Zooms by the lens: the eye stays so far from the focus, in world units, and the field of view narrows. Instead of a field of view.',
-  'lens.halfLife': 'Seconds to cover half of the way to the field of view that the zoom asks for; 0 is at once.',
+  'lens.halfLife':
+    'Seconds to cover half of the way to the field of view that the zoom asks for; 0 is at once, and 0.05 while two fingers zoom.',
   turn: 'Turning.',
   'turn.least': 'The least heading, in degrees; null for no limit.',
   'turn.most': 'The greatest heading, in degrees; null for no limit.',
