@@ -110,10 +110,10 @@ function step(course: Course, { turn: degrees, tilt: down }: StepIntent): void {
   if (down !== 0) tilt(course, down, undefined);
 }
 
-/** A swing holds what was under the pointer when it was pressed, or the focus. */
+/** A swing holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
 function swing({ kept, rules, look }: Course, { turn: degrees, tilt: down, x, y }: SwingIntent): void {
   if (kept.fingers > 0) return;
-  const byFocus = rules.settings.turn.anchor === 'focus';
+  const byFocus = rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
   const holds = kept.swinging && kept.gripX === x && kept.gripY === y;
   if (byFocus || !holds) stopMoving(kept);
   if (byFocus) letGo(kept);
