@@ -7,6 +7,7 @@ import { Fingers } from './fingers.ts';
 import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
 import { Pads } from './pads.ts';
 import type {
+  HandSignal,
   HoldSignal,
   HoverSignal,
   KeySignal,
@@ -15,23 +16,11 @@ import type {
   MoveSignal,
   PadSignal,
   PressSignal,
-  ReleaseSignal,
   WheelSignal,
 } from './signal.ts';
 import { Swings } from './swings.ts';
 import { Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
-
-type HandSignal =
-  | KeySignal
-  | WheelSignal
-  | PressSignal
-  | MoveSignal
-  | LiftSignal
-  | PadSignal
-  | HoldSignal
-  | LetGoSignal
-  | ReleaseSignal;
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
 

@@ -146,22 +146,26 @@ export interface ChangeSignal {
   readonly settings: Settings;
 }
 
-/** Anything that steers, without its time. */
-export type SignalBody =
-  | ScreenSignal
+/** What a hand does: the player's, or the program's in its place. */
+export type HandSignal =
   | KeySignal
   | WheelSignal
-  | HoverSignal
   | PressSignal
   | MoveSignal
   | LiftSignal
   | PadSignal
   | HoldSignal
   | LetGoSignal
+  | ReleaseSignal;
+
+/** Anything that steers, without its time. */
+export type SignalBody =
+  | HandSignal
+  | ScreenSignal
+  | HoverSignal
   | TurnSignal
   | TiltSignal
   | HomeSignal
-  | ReleaseSignal
   | GapSignal
   | PlaceSignal
   | ChangeSignal;
