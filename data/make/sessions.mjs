@@ -5,6 +5,15 @@ import { tilted, tiles } from 'zesty-kite';
 const $schema = '../../../packages/zesty-kite/dist/settings.schema.json';
 const ground = { lowest: -6, highest: 60 };
 
+const neitherTurnsNorTilts = {
+  drag: ['MouseRight', 'MouseMiddle', 'Touch'],
+  swing: [],
+  turnLeft: [],
+  turnRight: [],
+  tiltUp: [],
+  tiltDown: [],
+};
+
 export const straightDown = {
   $schema,
   start: { x: 512, y: 384, span: 420 },
@@ -14,14 +23,7 @@ export const straightDown = {
   bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenSmaller: 'centre' },
   resize: { keep: 'scale' },
   edge: {},
-  bindings: {
-    drag: ['MouseRight', 'MouseMiddle', 'Touch'],
-    swing: [],
-    turnLeft: [],
-    turnRight: [],
-    tiltUp: [],
-    tiltDown: [],
-  },
+  bindings: neitherTurnsNorTilts,
   hold: { turn: false },
 };
 
@@ -38,12 +40,7 @@ export function isometric(shore) {
     bounds: { area: shore.geometry, keep: 'focus' },
     resize: { keep: 'scale' },
     bindings: {
-      drag: ['MouseRight', 'MouseMiddle', 'Touch'],
-      swing: [],
-      turnLeft: [],
-      turnRight: [],
-      tiltUp: [],
-      tiltDown: [],
+      ...neitherTurnsNorTilts,
       stepLeft: ['KeyQ'],
       stepRight: ['KeyE'],
     },

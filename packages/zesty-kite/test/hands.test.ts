@@ -365,6 +365,19 @@ test('what is locked, no hand of the player moves; the program still does', () =
   );
 });
 
+test('a lock stops nothing that is under way: a camera goes home in a cutscene', () => {
+  const camera = cameraWith();
+  camera.place({ x: 5000, span: 300, heading: 90 });
+  camera.advance(1);
+  camera.home();
+  camera.change({ locked: ['pan', 'zoom', 'turn', 'tilt'] });
+  camera.advance(2);
+  camera.advance(9000);
+  expect(camera.settled).toBe(true);
+  for (const name of ['x', 'y', 'heading'] as const) expect(camera.shown[name]).toBeCloseTo(0, 3);
+  expect(camera.shown.span).toBeCloseTo(600, 3);
+});
+
 test('a drag that is locked lets go, and takes hold where it is when it may again: nothing jumps', () => {
   const camera = cameraWith();
   const press: Signal = { kind: 'press', id: 1, input: 'MouseMiddle', x: 300, y: 300 };

@@ -33,6 +33,10 @@ export class Fingers {
   /** Two fingers tilt: the middle between them when they began to, and how far down it is now; null while they do not. */
   #tilting: { readonly x: number; readonly y: number; down: number } | null = null;
 
+  get areDown(): boolean {
+    return this.#fingers.size > 0;
+  }
+
   has(id: number): boolean {
     return this.#fingers.has(`pointer ${String(id)}`);
   }

@@ -50,10 +50,10 @@ export class Hands {
     this.#settings = withLocks(settings);
     for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
     this.#edge.refit(settings.edge, screen);
-    if (locked.includes('pan') === settings.locked.includes('pan')) return [this.#steer()];
-    // A drag that was locked lets go, and takes hold where it is once it may again.
     this.#fingers.locked = settings.locked.includes('pan');
-    return [this.#steer(), this.#fingers.takeHold()];
+    // A drag that was locked lets go, and takes hold where it is once it may again; else nothing has to stop.
+    const regrips = locked.includes('pan') !== this.#fingers.locked && this.#fingers.areDown;
+    return regrips ? [this.#steer(), this.#fingers.takeHold()] : [this.#steer()];
   }
 
   /** Whether an input is the camera's own: not a modifier that only comes before another input. */
