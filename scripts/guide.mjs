@@ -1,24 +1,36 @@
-/** Writes the table of settings in docs/guide.md from the schema; `--check` only compares. */
+/** Writes the tables of docs/guide.md, of settings and of what ends what, from the code; `--check` only compares. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
 import { objectOf } from './setup/schema.mjs';
 
 const GUIDE = `${root}docs/guide.md`;
-const BEGIN = '<!-- settings: written by scripts/guide.mjs -->';
-const END = '<!-- end of settings -->';
+const { CAUSES, COLUMNS, ROWS, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
 
 const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
+const tables = {
+  settings: ['| setting | default | meaning |', '| --- | --- | --- |', ...rows(schema, '')],
+  'what ends what': [
+    `| what comes | ${Object.values(COLUMNS).join(' | ')} |`,
+    `| --- |${' --- |'.repeat(Object.keys(COLUMNS).length)}`,
+    ...Object.keys(ROWS).map((cause) => {
+      const cells = Object.keys(COLUMNS).map((column) => wordsOf(cause, column));
+      return `| ${CAUSES[cause]} | ${cells.join(' | ')} |`;
+    }),
+  ],
+};
 const guide = readFileSync(GUIDE, 'utf8');
-const from = guide.indexOf(BEGIN);
-const to = guide.indexOf(END);
-if (from < 0 || to < from) stop(`docs/guide.md: wanted "${BEGIN}" and "${END}" in it.`);
-const table = ['| setting | default | meaning |', '| --- | --- | --- |', ...rows(schema, '')].join('\n');
-const next = `${guide.slice(0, from)}${BEGIN}\n\n${table}\n\n${guide.slice(to)}`;
+const next = Object.entries(tables).reduce((text, [name, lines]) => {
+  const begin = `<!-- ${name}: written by scripts/guide.mjs -->`;
+  const end = `<!-- end of ${name} -->`;
+  const from = text.indexOf(begin);
+  const to = text.indexOf(end);
+  if (from < 0 || to < from) stop(`docs/guide.md: wanted "${begin}" and "${end}" in it.`);
+  return `${text.slice(0, from)}${begin}\n\n${lines.join('\n')}\n\n${text.slice(to)}`;
+}, guide);
 const pretty = await format(next, { ...(await resolveConfig(GUIDE)), filepath: GUIDE });
 if (process.argv.includes('--check')) {
-  if (pretty !== guide)
-    stop('docs/guide.md: its table of settings is not what the schema says; run `node scripts/guide.mjs`.');
+  if (pretty !== guide) stop('docs/guide.md: its tables are not what the code says; run `npm run guide`.');
 } else writeFileSync(GUIDE, pretty);
 
 function rows(node, path) {

@@ -16,6 +16,7 @@ import {
 import type { Terrain } from './ground/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, mostSpanInside, outlinesOf } from './limits/index.ts';
 import {
+  beginAt,
   Course,
   createRules,
   goalPose,
@@ -30,7 +31,7 @@ import {
   refit,
   resize,
   startPlace,
-  type Place,
+  type Start,
 } from './motion/index.ts';
 import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
 import { home, letRest, obey, tilt, turn } from './steer.ts';
@@ -102,7 +103,7 @@ export class Camera {
   #screen: Screen = { width: 1, height: 1 };
   #sized = false;
   /** Where to stand once the size of the screen is known. */
-  #placed: Place;
+  #placed: Start;
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
@@ -404,14 +405,7 @@ export class Camera {
         kept.stalled = body.phase === 'begin';
         break;
       case 'place':
-        this.#placed = {
-          x: body.x ?? kept.x,
-          y: body.y ?? kept.y,
-          span: body.span ?? kept.span,
-          heading: body.heading ?? kept.heading,
-          pitch: body.pitch ?? (this.#sized ? kept.pitch : this.#placed.pitch),
-        };
-        placeAt(kept, this.#course.rules, this.#course.look, this.#placed);
+        this.#place(body);
         break;
       case 'change':
         this.#adopt(mergeSettings(this.#written, body.settings));
@@ -428,6 +422,23 @@ export class Camera {
         this.#obey(this.#hands.hear(body, this.#screen, at));
     }
     letRest(this.#course);
+  }
+
+  #place({ x, y, span, heading, pitch }: PlaceSignal): void {
+    const { kept, rules, look } = this.#course;
+    if (this.#sized) {
+      placeAt(kept, rules, look, { x, y, span, heading, pitch });
+      return;
+    }
+    const placed = this.#placed;
+    this.#placed = {
+      x: x ?? placed.x,
+      y: y ?? placed.y,
+      span: span ?? placed.span,
+      heading: heading ?? placed.heading,
+      pitch: pitch ?? placed.pitch,
+    };
+    beginAt(kept, rules, look, this.#placed);
   }
 
   /** A pointer that comes to an edge is asked again once it has dwelt there. */
@@ -450,7 +461,7 @@ export class Camera {
     this.#screen = screen;
     this.#rule(this.#settings);
     if (this.#sized) resize(kept, this.#course.rules, look);
-    else placeAt(kept, this.#course.rules, look, this.#placed);
+    else beginAt(kept, this.#course.rules, look, this.#placed);
     this.#sized = true;
   }
 
@@ -482,7 +493,7 @@ export class Camera {
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPlace(this.#course.rules);
-    placeAt(this.#course.kept, this.#course.rules, this.#course.look, this.#placed);
+    beginAt(this.#course.kept, this.#course.rules, this.#course.look, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
     this.#course.show(0, this.#frame, this.view.look);
     this.#aim();

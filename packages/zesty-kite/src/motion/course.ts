@@ -6,16 +6,19 @@ import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { Glide } from './glide.ts';
 import { isStill, Motion } from './motion.ts';
-import { lookAtGround } from './follow.ts';
+import { lookAtGround, stopLooking } from './follow.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
 import { lift, settle } from './settle.ts';
-import { step } from './step.ts';
+import { hasArrived, step } from './step.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
 const LONGEST = 3600 / GRID_SECONDS;
 /** The ground below is looked at once in so many steps. */
 const LOOK_STEPS = 4;
+/** Once nothing else moves, a grip lets it be looked at for so many half-lives and so many seconds. */
+const LAST_LOOKS = 8;
+const LAST_LOOK = 0.25;
 
 export class Course {
   readonly kept = new Motion();
@@ -125,7 +128,13 @@ export class Course {
     this.#steps += 1;
     const looks = this.#steps % LOOK_STEPS === 0 && (kept.unseen || kept.climb !== 0) && kept.fingers === 0;
     this.#settled = step(kept, pace, this.#rules, this.#look, looks);
-    if (looks) lookAtGround(kept, this.#rules, LOOK_STEPS * GRID_SECONDS);
+    if (!kept.gripping || !hasArrived(kept)) kept.lastLooks = 0;
+    if (!looks) return;
+    // The ground that a grip moves the focus over asks for another height, and that moves the grip: not for ever.
+    const { followHalfLife } = this.#rules.settings.ground;
+    if (kept.gripping && hasArrived(kept)) kept.lastLooks += 1;
+    if (kept.lastLooks * LOOK_STEPS * GRID_SECONDS > LAST_LOOKS * followHalfLife + LAST_LOOK) stopLooking(kept);
+    else lookAtGround(kept, this.#rules, LOOK_STEPS * GRID_SECONDS);
   }
 
   /** One step of less than the grid's. */

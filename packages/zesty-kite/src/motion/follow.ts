@@ -5,7 +5,7 @@
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
 import { WorkingSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
-import { scaleWithFrame } from './frame.ts';
+import { kept, scaleWithFrame } from './frame.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
@@ -77,6 +77,7 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   const off = (motion.pitch - pitch + came) * left - came * lag;
   motion.askedPitch = pitch;
   motion.tilting = Math.abs(off) >= ANGLE_TOLERANCE;
+  motion.tilted &&= motion.tilting || motion.tiltRate !== 0;
   if (motion.tilting) motion.pitch = pitch + off;
   else if (!rules.roomFollows) motion.pitch = pitch;
 }
@@ -127,7 +128,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   motion.insetRight = eased(motion.insetRight, right, pace.frame.left);
   motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.left);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  scaleWithFrame(motion, frameWidth, frameHeight, look, rules.settings.resize.keep);
+  scaleWithFrame(motion, frameWidth, frameHeight, look, kept(rules));
   motion.framing =
     motion.insetLeft !== left ||
     motion.insetTop !== top ||
@@ -156,6 +157,13 @@ export function lookAtGround(motion: Motion, rules: Rules, seconds: number): voi
     motion.climb = 0;
   } else motion.climb = off / seconds;
   if (motion.climb !== 0 || motion.level !== motion.ground) motion.easing = true;
+}
+
+/** Goes to what was seen of the ground last, and no farther. */
+export function stopLooking(motion: Motion): void {
+  motion.unseen = false;
+  motion.climb = 0;
+  if (motion.level !== motion.ground) motion.easing = true;
 }
 
 /** The height of the ground around the focus: smoothed over more of it when it is seen from afar. */
@@ -190,10 +198,20 @@ export function arrive(motion: Motion, rules: Rules, look: Look): void {
   motion.insetBottom = bottom;
   look.frame(rules.screen, left, top, right, bottom);
   arriveAt(motion, rules, look, motion.span);
+  groundAtOnce(motion, rules);
+  motion.focusHeight = motion.level;
+}
+
+/** Stands at once as high as the ground around the focus is. */
+export function groundAtOnce(motion: Motion, rules: Rules): void {
   motion.level = motion.ground = groundLevel(motion, rules);
   motion.climb = 0;
   motion.unseen = false;
-  motion.focusHeight = motion.level;
+}
+
+/** Seen at an angle, the ground is foreshortened: down the screen it goes by faster. */
+export function foreshortening({ settings }: Rules, look: Look): number {
+  return settings.pan.even === 'screen' ? 1 / look.sinPitch : 1;
 }
 
 /** A whole look from nothing: what the settings make of a span, with switches coming from near. */

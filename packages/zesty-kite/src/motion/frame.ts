@@ -2,6 +2,7 @@
 import type { FullSettings } from '../settings/index.ts';
 import type { Look } from '../view/index.ts';
 import type { Motion } from './motion.ts';
+import type { Rules } from './rules.ts';
 
 /**
  * Keeps the span, the width of ground or the scale of a safe frame that was of another size. The
@@ -22,4 +23,9 @@ export function scaleWithFrame(
   motion.span *= factor;
   motion.goalSpan *= factor;
   motion.wantedSpan *= factor;
+}
+
+/** What a frame of another size keeps: stops in pixels keep the scale, or it would leave them. */
+export function kept({ settings, stops }: Rules): FullSettings['resize']['keep'] {
+  return stops?.areScales === true ? 'scale' : settings.resize.keep;
 }

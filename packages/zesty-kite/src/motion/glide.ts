@@ -1,12 +1,12 @@
 /** What goes on when a hand lets go in passing: the pan, and, where the settings say so, the zoom and the turn. */
 import { clamp, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
-import { byZoomNow } from './follow.ts';
+import { byZoomNow, foreshortening } from './follow.ts';
 import { takeGrip } from './grip.ts';
 import { isDriven, type Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { Trail } from './trail.ts';
-import { turnBy } from './turn.ts';
+import { restHeading, turnBy } from './turn.ts';
 import { zoomBy } from './zoom.ts';
 
 /** Slower than this is a hand that holds still, in spans per second. */
@@ -62,9 +62,9 @@ export class Glide {
     const fast = Math.sqrt(eastward * eastward + southward * southward);
     if (fast < SLOWEST) return;
     const share = Math.min(1, FASTEST / fast) / speed;
-    const steep = rules.settings.pan.even === 'screen' ? look.sinPitch : 1;
     motion.velocityX = (eastward * look.cosHeading + southward * look.sinHeading) * share;
-    motion.velocityY = (southward * look.cosHeading - eastward * look.sinHeading) * share * steep;
+    motion.velocityY =
+      ((southward * look.cosHeading - eastward * look.sinHeading) * share) / foreshortening(rules, look);
     motion.gliding = true;
   }
 
@@ -79,6 +79,8 @@ export class Glide {
     takeGrip(motion, rules, look, motion.gripX, motion.gripY);
     const octaves = (clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * zoom.halfLife) / LN2;
     if (zooms) zoomBy(motion, rules, look, octaves / log2(zoom.notch));
-    if (turns) turnBy(motion, rules, (clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * turn.halfLife) / LN2);
+    if (!turns) return;
+    turnBy(motion, rules, (clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * turn.halfLife) / LN2);
+    restHeading(motion, rules);
   }
 }

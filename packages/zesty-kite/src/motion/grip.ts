@@ -12,7 +12,6 @@ import {
 } from '../view/index.ts';
 import { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
-import { stopZoom } from './zoom.ts';
 
 /** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels). */
 export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
@@ -75,24 +74,6 @@ export function takeFingers(motion: Motion, rules: Rules, look: Look): void {
   motion.heldX2 = held.x;
   motion.heldY2 = held.y;
   motion.heldHeight2 = held.height;
-}
-
-/** Ends a zoom, a turn and a glide, where they are. */
-export function stopMoving(motion: Motion): void {
-  stopZoom(motion);
-  motion.goalHeading = motion.heading;
-  motion.turnLeft = 0;
-  motion.velocityX = 0;
-  motion.velocityY = 0;
-  motion.climb = 0;
-  motion.gliding = false;
-  stayHere(motion);
-}
-
-/** Ends the way home, where it is. */
-export function stayHere(motion: Motion): void {
-  motion.homeX = 0;
-  motion.homeY = 0;
 }
 
 /** Sets how many fingers hold, and where they are: CSS pixels. */

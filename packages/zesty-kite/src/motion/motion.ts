@@ -31,6 +31,10 @@ export class Motion implements Pose {
   /** The heading being eased to, not wrapped, and what is left of the turn. */
   goalHeading = -0;
   turnLeft = -0;
+  /** The turn under way goes by a step, or by a call: a hand that drags does not end it. */
+  stepping = false;
+  /** A button that turns by dragging is down: until it goes up, any heading will do. */
+  orbiting = false;
   /** What the player tilted, on top of what the zoom asks for, degrees. */
   tilt = -0;
   /** The sides on which the switches by zoom are. */
@@ -57,6 +61,10 @@ export class Motion implements Pose {
   easing = false;
   /** Of these, pitch or lens. */
   tilting = false;
+  /** The pitch eases to where it was tilted. */
+  tilted = false;
+  /** So often the ground has been looked at since everything else had arrived that a grip depends on. */
+  lastLooks = -0;
   /** Two fingers have zoomed, and pitch or lens are not yet where the zoom wants them: they ease, even where they follow at once. */
   pinched = false;
   /** Of these, the insets. */
@@ -139,6 +147,8 @@ export class Motion implements Pose {
     this.notches = other.notches;
     this.goalHeading = other.goalHeading;
     this.turnLeft = other.turnLeft;
+    this.stepping = other.stepping;
+    this.orbiting = other.orbiting;
     this.tilt = other.tilt;
     this.pitchFar = other.pitchFar;
     this.lensFar = other.lensFar;
@@ -155,12 +165,19 @@ export class Motion implements Pose {
     this.insetBottom = other.insetBottom;
     this.easing = other.easing;
     this.tilting = other.tilting;
+    this.tilted = other.tilted;
+    this.lastLooks = other.lastLooks;
     this.pinched = other.pinched;
     this.framing = other.framing;
     this.velocityX = other.velocityX;
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
+    this.leftCame = other.leftCame;
+    this.turnCame = other.turnCame;
+    this.wayX = other.wayX;
+    this.wayY = other.wayY;
+    this.spanBefore = other.spanBefore;
     this.homeX = other.homeX;
     this.homeY = other.homeY;
     this.gliding = other.gliding;
@@ -171,25 +188,25 @@ export class Motion implements Pose {
     this.fingers = other.fingers;
     this.gripping = other.gripping;
     this.below = other.below;
+    this.swinging = other.swinging;
+    this.mayZoom = other.mayZoom;
+    this.mayTurn = other.mayTurn;
     this.close = other.close;
     this.heldX = other.heldX;
     this.heldY = other.heldY;
     this.heldHeight = other.heldHeight;
     this.gripX = other.gripX;
     this.gripY = other.gripY;
-    this.excessX = other.excessX;
-    this.excessY = other.excessY;
-    this.limited = other.limited;
-    if (other.fingers < 2) return;
-    this.mayZoom = other.mayZoom;
-    this.mayTurn = other.mayTurn;
     this.heldX2 = other.heldX2;
     this.heldY2 = other.heldY2;
     this.heldHeight2 = other.heldHeight2;
     this.gripX2 = other.gripX2;
     this.gripY2 = other.gripY2;
-    this.apart = other.apart;
     this.lesser = other.lesser;
+    this.apart = other.apart;
+    this.excessX = other.excessX;
+    this.excessY = other.excessY;
+    this.limited = other.limited;
   }
 }
 

@@ -36,7 +36,7 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   if (motion.mayZoom) {
     const span = motion.mayTurn ? spanAsItLooks(motion, look) : spanUnturned(motion, rules, look);
     motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
-    stopZoom(motion);
+    stopZoom(motion, rules, look);
   }
   if (!motion.mayTurn) return;
   measure(motion, look, motion.span);

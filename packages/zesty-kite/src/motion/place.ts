@@ -2,18 +2,18 @@
 import { ANYWHERE, keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { nearestCopy, type Look } from '../view/index.ts';
-import { arrive, arriveAt, askAnew, flipSwitches, pitchAt } from './follow.ts';
-import { letGo, stayHere } from './grip.ts';
+import { arrive, arriveAt, askAnew, flipSwitches, foreshortening, groundAtOnce, pitchAt } from './follow.ts';
+import { letGo, takeBelow, takeGrip } from './grip.ts';
 import { holdAnew } from './pair.ts';
-import type { Motion } from './motion.ts';
+import { isDriven, type Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, leastSpan, mostSpan, type Rules } from './rules.ts';
 import { settle } from './settle.ts';
-import { faceAt, tiltTo, turnBy } from './turn.ts';
-import { fitSpan, keepSpan, stopZoom, zoomTo } from './zoom.ts';
+import { faceAt, restHeading, tiltTo, turnBy } from './turn.ts';
+import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom, zoomTo } from './zoom.ts';
 
 /** Where to stand; a pitch that is null is what the zoom asks for. */
-export interface Place {
+export interface Start {
   readonly x: number;
   readonly y: number;
   readonly span: number;
@@ -21,8 +21,11 @@ export interface Place {
   readonly pitch: number | null;
 }
 
+/** What a placing names. */
+export type Place = Readonly<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>;
+
 /** Where the settings ask to begin; limits have not spoken yet. */
-export function startPlace({ settings: { start, bounds }, boundary }: Rules): Place {
+export function startPlace({ settings: { start, bounds }, boundary }: Rules): Start {
   const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
   return {
     x: start.x ?? middle.x,
@@ -33,30 +36,120 @@ export function startPlace({ settings: { start, bounds }, boundary }: Rules): Pl
   };
 }
 
-/** Puts the camera somewhere at once; what the limits do not allow is brought inside. */
-export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
+/** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
+export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start): void {
   const { left, top, right, bottom } = rules.settings.safeFrame;
   letGo(motion);
-  stayHere(motion);
+  motion.homeX = motion.homeY = 0;
   motion.excessX = motion.excessY = 0;
   look.frame(rules.screen, left, top, right, bottom);
-  motion.span = clamp(place.span, leastSpan(rules, look), mostSpan(rules, look));
-  stopZoom(motion);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
-  flipSwitches(motion, rules);
+  jumpTo(motion, rules, look, start.span);
   motion.tilt = 0;
-  if (place.pitch !== null) tiltTo(motion, rules, place.pitch);
-  faceAt(motion, rules, place.heading);
+  if (start.pitch !== null) tiltTo(motion, rules, start.pitch);
+  faceAt(motion, rules, start.heading);
   arrive(motion, rules, look);
   fitSpan(motion, rules, look, arriveAt);
+  fitStop(motion, rules, look, arriveAt);
   arrive(motion, rules, look);
-  motion.x = place.x;
-  motion.y = place.y;
+  motion.x = start.x;
+  motion.y = start.y;
   keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   arrive(motion, rules, look);
   holdAnew(motion, rules, look);
   settle(motion, rules, look);
-  motion.easing = motion.tilting = motion.framing = motion.pinched = false;
+  motion.easing = motion.tilting = motion.tilted = motion.framing = motion.pinched = false;
+}
+
+/** Sets the span at once: to the nearest stop, where there are any. */
+function jumpTo(motion: Motion, rules: Rules, look: Look, span: number): void {
+  motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
+  stopZoom(motion, rules, look);
+  finishZoom(motion);
+  flipSwitches(motion, rules);
+}
+
+/**
+ * Moves what is named at once, inside the limits, and ends what steered just that. What is not named
+ * is left alone: a zoom or a turn under way goes on, and so do held keys.
+ */
+export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
+  const { span, heading, pitch } = place;
+  const { gripping, below, swinging } = motion;
+  const moves = place.x !== undefined || place.y !== undefined;
+  const looks = span !== undefined || heading !== undefined || pitch !== undefined;
+  endPanAlong(motion, rules, look, place);
+  if (looks) lookAnew(motion, rules, look, place);
+  if (moves) {
+    // What was pulled over the edge is named, too.
+    motion.x = place.x ?? motion.x - motion.excessX;
+    motion.y = place.y ?? motion.y - motion.excessY;
+    motion.excessX = motion.excessY = 0;
+    letGo(motion);
+    keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+  }
+  if (motion.fingers === 0 && (moves || span !== undefined)) groundAtOnce(motion, rules);
+  settleInside(motion, rules, look);
+  holdAnew(motion, rules, look);
+  if (moves || !looks || !gripping || motion.fingers > 0) return;
+  // A zoom or a turn that goes on holds what shows now where it held something before.
+  if (below) takeBelow(motion, look);
+  else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
+  motion.swinging = swinging;
+}
+
+/** Brings the focus inside with nothing held: it stays where it is, as far as the bounds let it. */
+function settleInside(motion: Motion, rules: Rules, look: Look): void {
+  const { fingers } = motion;
+  letGo(motion);
+  motion.fingers = 0;
+  settle(motion, rules, look);
+  motion.fingers = fingers;
+}
+
+/** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
+function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pitch }: Place): void {
+  if (span !== undefined) {
+    // A tilt that eases goes on; what pitch and lens have not made up for of a zoom is gone with it.
+    const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
+    jumpTo(motion, rules, look, span);
+    arriveAt(motion, rules, look, motion.span);
+    motion.pitch = clamp(motion.pitch + lag, rules.leastPitch, rules.mostPitch);
+    motion.notches = 0;
+  }
+  if (heading !== undefined) faceAt(motion, rules, heading);
+  if (pitch !== undefined) {
+    tiltTo(motion, rules, pitch);
+    motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.span);
+    motion.tilted = false;
+  }
+  look.turn(motion);
+  if (span === undefined) keepSpan(motion, rules, look);
+  else {
+    fitSpan(motion, rules, look, motion.tilted ? stay : arriveAt);
+    fitStop(motion, rules, look, motion.tilted ? stay : arriveAt);
+  }
+  look.turn(motion);
+}
+
+/** While a tilt eases, the look stays as it is. */
+function stay(): void {
+  // Pitch and lens are looked after by the next steps.
+}
+
+/** Ends a glide, a stop and the way home along the world's axes that are named. */
+function endPanAlong(motion: Motion, rules: Rules, look: Look, { x, y }: Place): void {
+  if (x !== undefined) motion.homeX = 0;
+  if (y !== undefined) motion.homeY = 0;
+  if ((x === undefined && y === undefined) || isDriven(motion)) return;
+  const steep = foreshortening(rules, look);
+  const { sinHeading, cosHeading } = look;
+  const toward = motion.velocityY * steep;
+  const east = x === undefined ? motion.velocityX * cosHeading - toward * sinHeading : 0;
+  const south = y === undefined ? motion.velocityX * sinHeading + toward * cosHeading : 0;
+  motion.velocityX = east * cosHeading + south * sinHeading;
+  motion.velocityY = (south * cosHeading - east * sinHeading) / steep;
+  if (motion.velocityX === 0 && motion.velocityY === 0) motion.gliding = false;
 }
 
 /** Sets out for the place where the settings begin: zoom, turn, tilt and the way there, all eased. */
@@ -71,28 +164,35 @@ export function goHome(motion: Motion, rules: Rules, look: Look): void {
   const short = turn - 360 * Math.round(turn / 360);
   const mayTurn = motion.heading + short >= (least ?? -Infinity) && motion.heading + short <= (most ?? Infinity);
   turnBy(motion, rules, mayTurn ? short : turn);
+  restHeading(motion, rules);
   if (pitch === null) motion.tilt = 0;
   else tiltTo(motion, rules, pitch);
   motion.askedPitch = pitchAt(motion, rules, motion.span);
-  motion.easing = motion.tilting = true;
+  motion.easing = motion.tilting = motion.tilted = true;
 }
 
 /**
  * Brings everything inside limits that have changed; a grip goes on holding.
  *
  * @param otherBoundary there are other bounds: what was pulled over the edge of the old ones is forgotten
+ * @param atOnce a span that has to leave its stop goes to another at once; else it eases
  */
-export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: boolean): void {
+export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: boolean, atOnce = false): void {
   const { least, most } = rules.settings.pitch;
   const heading = headingInside(rules, motion.heading);
   const goal = headingInside(rules, motion.goalHeading);
   motion.heading = heading;
   motion.goalHeading = goal;
   motion.turnLeft = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
+  restHeading(motion, rules);
   motion.pitch = clamp(motion.pitch, least, most);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   look.turn(motion);
   keepSpan(motion, rules, look);
+  if (atOnce && rules.stops !== null && motion.left !== 0) {
+    finishZoom(motion);
+    arriveAt(motion, rules, look, motion.span);
+  }
   if (otherBoundary) {
     motion.x -= motion.excessX;
     motion.y -= motion.excessY;

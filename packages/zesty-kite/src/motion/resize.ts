@@ -1,6 +1,6 @@
 /** A screen that changes its size. */
 import type { Look } from '../view/index.ts';
-import { scaleWithFrame } from './frame.ts';
+import { kept, scaleWithFrame } from './frame.ts';
 import { letGo, takeBelow, takeGrip } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import { isEasing, type Motion } from './motion.ts';
@@ -17,10 +17,11 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   const { frameWidth, frameHeight } = look;
   const { gripping, below, fingers } = motion;
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : rules.settings.resize.keep);
+  const rests = motion.left === 0 && fingers === 0;
+  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : kept(rules));
   letGo(motion);
   motion.fingers = 0;
-  refit(motion, rules, look, false);
+  refit(motion, rules, look, false, rests);
   motion.fingers = fingers;
   holdAnew(motion, rules, look);
   if (!gripping || !isEasing(motion)) return;

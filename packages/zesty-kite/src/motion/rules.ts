@@ -5,6 +5,7 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
+import { ZoomStops } from './stops.ts';
 
 export interface Rules {
   readonly settings: FullSettings;
@@ -18,6 +19,8 @@ export interface Rules {
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
   readonly lens: ZoomRule | null;
   readonly speed: ZoomRule;
+  /** The only zooms there are; null where any will do. */
+  readonly stops: ZoomStops | null;
   /** The limits of the pitch, degrees. */
   readonly leastPitch: number;
   readonly mostPitch: number;
@@ -43,7 +46,7 @@ export function createRules(
   terrain: Terrain | null,
   boundary: Boundary = boundaryOf(settings),
 ): Rules {
-  const { ground, pitch, lens, pan, wrap } = settings;
+  const { ground, pitch, lens, pan, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;
   const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
@@ -67,6 +70,7 @@ export function createRules(
     pitch: pitchRule,
     lens: lensRule,
     speed: speedRule,
+    stops: zoom.stops === null ? null : new ZoomStops(zoom.stops, zoom.stopsIn, screen),
     leastPitch: pitch.least,
     mostPitch: pitch.most,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),

@@ -1,9 +1,10 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
+import { keepInside } from '../limits/index.ts';
 import { Cell, log2 } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
+import { WorkingPoint, type Look, type Point } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
-import { follow, logOfSpanIn } from './follow.ts';
-import { letGo, stayHere } from './grip.ts';
+import { follow, foreshortening, logOfSpanIn } from './follow.ts';
+import { letGo } from './grip.ts';
 import { isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
@@ -37,15 +38,20 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
       keepSpan(motion, rules, look);
     }
   }
-  const arrived = motion.left === 0 && motion.turnLeft === 0 && !motion.tilting;
-  if (!settled && !arrived && !panning && isHeldOnly(motion, rules)) return false;
+  if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
   else if (homing) goOn(motion, pace, rules, look);
   else settle(motion, rules, look);
-  if (motion.gripping && motion.left === 0 && motion.turnLeft === 0 && !motion.tilting) letGo(motion);
+  // A grip ends when all has arrived that it depends on; while a pan goes on, the ground under it may go by.
+  if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) letGo(motion);
   return true;
+}
+
+/** Whether span, heading, pitch and lens have arrived: all that a grip depends on but the ground. */
+export function hasArrived({ left, turnLeft, tilting }: Motion): boolean {
+  return left === 0 && turnLeft === 0 && !tilting;
 }
 
 /** Whether the focus is where a zoom's or a turn's grip wants it, wherever it was before. */
@@ -76,6 +82,7 @@ function steerOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
 function turnOn(motion: Motion, pace: Pace): void {
   const left = (motion.turnLeft + motion.turnCame) * pace.turn.left - motion.turnCame * pace.turn.lag;
   motion.turnLeft = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
+  if (motion.turnLeft === 0) motion.stepping = false;
   motion.heading = motion.goalHeading + motion.turnLeft;
 }
 
@@ -85,7 +92,7 @@ function goOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   motion.homeX *= pace.zoom.left;
   motion.homeY *= pace.zoom.left;
   const near = LENGTH_TOLERANCE * span;
-  if (Math.abs(motion.homeX) < near && Math.abs(motion.homeY) < near) stayHere(motion);
+  if (Math.abs(motion.homeX) < near && Math.abs(motion.homeY) < near) motion.homeX = motion.homeY = 0;
   motion.wayX = homeX - motion.homeX;
   motion.wayY = homeY - motion.homeY;
   settle(motion, rules, look);
@@ -127,8 +134,11 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   motion.wayX = right * cosHeading - toward * sinHeading;
   motion.wayY = right * sinHeading + toward * cosHeading;
   const { x, y } = motion;
+  before.x = x - motion.excessX;
+  before.y = y - motion.excessY;
   settle(motion, rules, look);
   if (motion.limited) {
+    if (motion.gripping) letGripGiveWay(motion, rules, look, before);
     stopAtWall(motion, rules, look);
     // In a corner there is no wall left to slide along.
     if (motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
@@ -136,10 +146,25 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   motion.wayX = motion.wayY = 0;
 }
 
-/** Seen at an angle, the ground is foreshortened: down the screen it goes by faster. */
-function foreshortening({ settings }: Rules, look: Look): number {
-  return settings.pan.even === 'screen' ? 1 / look.sinPitch : 1;
+/**
+ * A grip that pulls over an edge gives way to a push that would get farther without it: or a push away
+ * from the edge would have to make up for all of the pull first.
+ */
+function letGripGiveWay(motion: Motion, rules: Rules, look: Look, from: Readonly<Point>): void {
+  const { wayX, wayY } = motion;
+  pushed.x = from.x + wayX;
+  pushed.y = from.y + wayY;
+  keepInside(rules.boundary, look, motion, pushed, from, pushed);
+  const farther = (pushed.x - inside.x) * wayX + (pushed.y - inside.y) * wayY;
+  if (!(farther > 1e-3 * (wayX * wayX + wayY * wayY))) return;
+  letGo(motion);
+  motion.x = from.x + motion.excessX;
+  motion.y = from.y + motion.excessY;
+  settle(motion, rules, look);
 }
+
+const before = new WorkingPoint();
+const pushed = new WorkingPoint();
 
 const cell = new Cell();
 

@@ -30,64 +30,59 @@ const range = new SpanRange();
  */
 export function zoomBy(motion: Motion, rules: Rules, look: Look, notches: number): void {
   const { zoom } = rules.settings;
-  const wish =
-    zoom.stops === null ? motion.goalSpan * exp2(notches * log2(zoom.notch)) : nextStop(motion, rules, look, notches);
   const least = leastSpan(rules, look);
-  const goal = clamp(wish, least, Math.max(least, allowed(rules, look)));
+  const most = Math.max(least, allowed(rules, look));
+  const whole = rules.stops === null ? NaN : wholeNotches(motion, notches);
+  if (whole === 0) return;
+  const goal =
+    rules.stops === null
+      ? clamp(motion.goalSpan * exp2(notches * log2(zoom.notch)), least, most)
+      : rules.stops.beyond(look, motion.goalSpan, whole, least, most);
+  // No stop beyond: nothing to go to.
+  if (goal !== goal) return;
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
   easeTo(motion, goal);
 }
 
-/** The stop that so many notches lead to; parts of a notch are kept until they make a whole one. */
-function nextStop(motion: Motion, rules: Rules, look: Look, notches: number): number {
-  motion.notches = motion.notches * notches < 0 ? notches : motion.notches + notches;
-  const whole = Math.trunc(motion.notches + Math.sign(motion.notches) * 1e-9);
-  motion.notches -= whole;
-  if (whole === 0) return motion.goalSpan;
-  const stops = stopSpans(rules, look);
-  const slack = 1 + ZOOM_TOLERANCE;
-  const beyond =
-    whole > 0
-      ? stops.filter((span) => span > motion.goalSpan * slack)
-      : stops.filter((span) => span < motion.goalSpan / slack).reverse();
-  return beyond[Math.min(Math.abs(whole), beyond.length) - 1] ?? motion.goalSpan;
+/** Whole notches to go by now; parts are kept until they make one. */
+function wholeNotches(motion: Motion, notches: number): number {
+  const sum = motion.notches * notches < 0 ? notches : motion.notches + notches;
+  const whole = Math.trunc(sum + Math.sign(sum) * 1e-9);
+  motion.notches = sum - whole;
+  return whole;
 }
 
-/** The stops as spans on this screen, the nearest zoom first. */
-export function stopSpans({ settings: { zoom }, screen }: Rules, look: Look): number[] {
-  const pixels = look.frameHeight * (zoom.stopsIn === 'device-pixels' ? (screen.density ?? 1) : 1);
-  const spans = (zoom.stops ?? []).map((stop) => (zoom.stopsIn === 'span' ? stop : pixels / stop));
-  return spans.sort((a, b) => a - b);
-}
-
-/** Eases to the stop nearest to the span, where there are stops. */
-export function zoomToStop(motion: Motion, rules: Rules, look: Look): void {
-  const off = (span: number): number => Math.abs(log2(span / motion.span));
-  const stops = stopSpans(rules, look).filter(
-    (span) => span >= leastSpan(rules, look) && span <= mostSpan(rules, look),
-  );
-  const stop = stops.reduce<number | null>(
-    (best, span) => (best === null || off(span) < off(best) ? span : best),
-    null,
-  );
-  if (stop === null) return;
-  motion.wantedSpan = stop;
-  easeTo(motion, Math.min(stop, allowed(rules, look)));
-}
-
-/** Eases to a span, as far as limits let it. */
+/** Eases to a span, as far as stops and limits let it. */
 export function zoomTo(motion: Motion, rules: Rules, look: Look, span: number): void {
   const least = leastSpan(rules, look);
-  motion.wantedSpan = clamp(span, least, Math.max(least, mostSpan(rules, look)));
-  easeTo(motion, Math.max(least, Math.min(motion.wantedSpan, allowed(rules, look))));
+  const most = Math.max(least, mostSpan(rules, look));
+  motion.wantedSpan = goalFor(motion, rules, look, span, least, most);
+  easeTo(motion, goalFor(motion, rules, look, motion.wantedSpan, least, Math.max(least, allowed(rules, look))));
 }
 
-/** Stands still at the span that is shown. */
-export function stopZoom(motion: Motion): void {
+/** Ends a zoom at the span that is shown; where there are stops, at the nearest, once no two fingers hold. */
+export function stopZoom(motion: Motion, rules: Rules, look: Look): void {
+  if (rules.stops !== null && motion.fingers < 2) {
+    zoomTo(motion, rules, look, motion.span);
+    return;
+  }
   motion.wantedSpan = motion.span;
   motion.goalSpan = motion.span;
   motion.left = 0;
+}
+
+/** Puts the span where it is going, at once. */
+export function finishZoom(motion: Motion): void {
+  motion.span = motion.goalSpan;
+  motion.left = 0;
+}
+
+/** The span to go to for one that is wanted: inside a range, at a stop of it where there is any. */
+function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, least: number, most: number): number {
+  // Between two fingers any span will do.
+  const stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, least, most) : NaN;
+  return stop === stop ? stop : clamp(wanted, least, most);
 }
 
 function easeTo(motion: Motion, goal: number): void {
@@ -133,12 +128,13 @@ const lookBeyond = new Look();
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   const least = leastSpan(rules, look);
   const most = Math.max(least, allowed(rules, look));
-  const goal = clamp(motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look)));
+  const goal = goalFor(motion, rules, look, motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look)));
   if (motion.span >= least && motion.span <= most && goal === motion.goalSpan) return;
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
   const room = Math.max(least, allowed(rules, look));
   motion.span = clamp(motion.span, least, room);
-  easeTo(motion, clamp(motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look))));
+  const worth = Math.max(least, worthGoing(motion, rules, look));
+  easeTo(motion, goalFor(motion, rules, look, motion.wantedSpan, least, worth));
 }
 
 /**
@@ -156,5 +152,16 @@ export function fitSpan(motion: Motion, rules: Rules, look: Look, followTo: type
   if (room(span) < 0) motion.span = room(least) > 0 ? bisect(room, least, span) : least;
   motion.goalSpan = motion.span;
   motion.left = 0;
+  followTo(motion, rules, look, motion.span);
+}
+
+/** From a span that fits on to the nearest stop that fits too, at once; where none does, it stays. */
+export function fitStop(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
+  const { span } = motion;
+  const stop = rules.stops?.nearest(look, span, leastSpan(rules, look), span) ?? NaN;
+  if (stop !== stop || motion.fingers === 2) return;
+  followTo(motion, rules, look, stop);
+  const fits = stop <= allowed(rules, look);
+  motion.span = motion.goalSpan = fits ? stop : span;
   followTo(motion, rules, look, motion.span);
 }

@@ -30,6 +30,7 @@ export function reviewSettings(settings: Settings, screen: Screen = { width: 128
     ...largerThanBounds(full, zooms),
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
+    ...unreachableStops(full, zooms, screen),
     ...bindingWarnings(full),
   ];
 }
@@ -179,6 +180,25 @@ function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): W
       },
     ];
   });
+}
+
+/** Stops that the zoom range leaves out are never gone to; without any that it leaves in, any zoom will do. */
+function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen: Screen): Warning[] {
+  const [first, last] = [zooms[0], zooms.at(-1)];
+  if (zoom.stops === null || first === undefined || last === undefined) return [];
+  const pixels = screen.height * (zoom.stopsIn === 'device-pixels' ? (screen.density ?? 1) : 1);
+  const isOut = (stop: number): boolean => {
+    const span = zoom.stopsIn === 'span' ? stop : pixels / stop;
+    return span < first.span * (1 - 1e-9) || span > last.span * (1 + 1e-9);
+  };
+  const within = `from a span of ${short(first.span)} to ${short(last.span)}`;
+  if (zoom.stops.every(isOut))
+    return [{ path: 'zoom.stops', message: `none of them is allowed, and any zoom will do; wanted one ${within}` }];
+  return zoom.stops.flatMap((stop, i) =>
+    isOut(stop)
+      ? [{ path: `zoom.stops[${String(i)}]`, message: `${short(stop)} is never gone to; wanted one ${within}` }]
+      : [],
+  );
 }
 
 function greatest<T>(list: readonly T[], by: (item: T) => number): T | null {

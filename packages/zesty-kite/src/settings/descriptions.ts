@@ -37,6 +37,10 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.most': 'The greatest heading, in degrees; null for no limit.',
   'turn.rate': 'How fast held keys turn, in degrees per second.',
   'turn.step': 'How far one step turns, in degrees: 90 or 45 for tiles.',
+  'turn.stops':
+    'The only headings to rest at: every `step` degrees from `offset` on. A turn goes on to the nearest of them; null for any heading.',
+  'turn.stops.step': 'Degrees from one of these headings to the next: 90 for tiles.',
+  'turn.stops.offset': 'One of these headings, in degrees: 45 for tiles that are diamonds.',
   'turn.perScreen': 'How far a drag over the height of the screen turns, in degrees; below 0 the other way round.',
   'turn.anchor':
     'What a swing turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus.',

@@ -11,9 +11,14 @@ export function straightDown(): Settings {
   return { pitch: { degrees: 90 }, lens: { fieldOfView: null } };
 }
 
-/** True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees. */
+/** True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees, and by quarters from there. */
 export function trueIsometric(): Settings {
-  return { start: { heading: 45 }, pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } };
+  return {
+    start: { heading: 45 },
+    pitch: { degrees: TRUE_ISOMETRIC },
+    lens: { fieldOfView: null },
+    turn: { stops: { step: 90, offset: 45 } },
+  };
 }
 
 /** The tiles that a map was drawn for. */
@@ -28,7 +33,7 @@ export interface TileArt {
 }
 
 /**
- * Tiles as diamonds: at a scale of 1 a tile lands on exactly width × height device pixels.
+ * Tiles as diamonds: at a scale of 1 a tile lands on exactly width × height device pixels. They turn by quarters.
  *
  * ```ts
  * new Camera({ ...tiles({ width: 64, height: 32, side: 16 }), bounds });
@@ -48,6 +53,7 @@ export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: T
     start: { heading: 45 },
     pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
     lens: { fieldOfView: null },
+    turn: { stops: { step: 90, offset: 45 } },
     zoom: { stops: scales.map((scale) => scale * perUnit), stopsIn: 'device-pixels' },
   };
 }

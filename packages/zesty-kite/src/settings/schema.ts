@@ -90,6 +90,11 @@ const lens = v.object(
   objectMessage,
 );
 
+const headingStops = v.object(
+  { step: number(0.1, 360, 90), offset: v.optional(number(-360, 360, 45), 0) },
+  objectMessage,
+);
+
 const turn = v.object(
   {
     least: v.optional(v.nullable(heading), null),
@@ -97,6 +102,7 @@ const turn = v.object(
     halfLife: v.optional(halfLife, 0.09),
     rate: v.optional(number(0, 3600, 90), 90),
     step: v.optional(number(0, 360, 90), 90),
+    stops: v.optional(v.nullable(headingStops), null),
     perScreen: v.optional(number(-3600, 3600, 180), 180),
     anchor: v.optional(oneOf(['cursor', 'focus']), 'cursor'),
   },

@@ -1,0 +1,166 @@
+/** Where zooms and headings have stops, the camera rests at one, whatever came. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Settings, type Signal } from '../src/index.ts';
+import { reviewSettings } from '../src/review/index.ts';
+import { between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
+
+const units = fc.constantFrom('span' as const, 'pixels' as const, 'device-pixels' as const);
+const stopLists = fc.array(between(0.05, 12), { minLength: 1, maxLength: 7 });
+const headingStops = fc.record({
+  step: fc.constantFrom(90, 60, 45, 7.5),
+  offset: fc.constantFrom(0, 45, -30),
+});
+
+const stopped = fc
+  .tuple(settingsWith(false), stopLists, units, fc.option(headingStops), fc.option(anyBounds))
+  .map(([some, list, stopsIn, stops, bounds]): Settings => {
+    const zoom = { ...some.zoom, stopsIn, stops: list.map((stop) => (stopsIn === 'span' ? stop * 150 : stop)) };
+    return { ...some, zoom, turn: { ...some.turn, stops }, bounds };
+  });
+
+const density = fc.record({
+  kind: fc.constant('screen' as const),
+  width: fc.integer({ min: 200, max: 1600 }),
+  height: fc.integer({ min: 200, max: 1200 }),
+  density: fc.constantFrom(1, 1.25, 2),
+});
+const otherStops = fc.record({
+  kind: fc.constant('change' as const),
+  settings: fc.record({ zoom: fc.record({ stops: fc.option(stopLists) }) }),
+});
+
+/** The spans of the stops on the present screen. */
+function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] {
+  const { frameHeight } = view.look;
+  const pixels = zoom.stopsIn === 'device-pixels' ? frameHeight * ratio : frameHeight;
+  return (zoom.stops ?? []).map((stop) => (zoom.stopsIn === 'span' ? stop : pixels / stop));
+}
+
+test('settled with no finger holding, the span is at a stop that is allowed, or none is; and so is the heading', () => {
+  const signals = fc.array(fc.tuple(fc.integer({ min: 0, max: 90 }), fc.oneof(hands.everything, density, otherStops)), {
+    maxLength: 40,
+  });
+  let rested = 0;
+  fc.assert(
+    fc.property(stopped, screens, fc.boolean(), signals, (settings, screen, hilly, list) => {
+      const camera = new Camera(settings, { screen, terrain: hilly ? hills : null });
+      camera.advance(0);
+      let time = 0;
+      let ratio = 1;
+      const check = (): void => {
+        if (!camera.settled || camera.grips.length > 0) return;
+        rested += 1;
+        const { span, heading } = camera.shown;
+        const { least, most } = camera.spanRange;
+        const allowed = spansOf(camera, ratio).filter((at) => at >= least * (1 - 1e-9) && at <= most * (1 + 1e-9));
+        if (allowed.length > 0) expect(Math.min(...allowed.map((at) => Math.abs(at / span - 1)))).toBeLessThan(1e-8);
+        const { stops, least: low, most: high } = camera.settings.turn;
+        if (stops === null) return;
+        const steps = (heading - stops.offset) / stops.step;
+        const nearest = stops.offset + stops.step * Math.round(steps);
+        const isInside = nearest >= (low ?? -Infinity) && nearest <= (high ?? Infinity);
+        if (isInside) expect(Math.abs(heading - nearest)).toBeLessThan(1e-6);
+      };
+      check();
+      for (const [wait, signal] of list) {
+        time += wait;
+        camera.advance(time);
+        check();
+        camera.signal({ ...signal, time } as Signal);
+        if ('density' in signal && typeof signal.density === 'number') ratio = signal.density;
+        else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0)
+          ratio = 1;
+      }
+      camera.signal({ kind: 'release', time });
+      camera.signal({ kind: 'gap', phase: 'end', time });
+      camera.advance(time);
+      camera.advance(time + 60_000);
+      expect(camera.settled).toBe(true);
+      check();
+    }),
+  );
+  expect(rested).toBeGreaterThan(100);
+});
+
+const screen = { width: 800, height: 600 };
+
+test('start, place, a resize, a density and a panel are at a stop at once; pixels per unit stay as they are', () => {
+  fc.assert(
+    fc.property(
+      between(20, 900),
+      between(20, 900),
+      fc.integer({ min: 300, max: 1600 }),
+      between(0, 200),
+      (from, to, height, panel) => {
+        const zoom = { stops: [0.5, 1, 2, 4, 8], stopsIn: 'device-pixels' as const, leastSpan: 10, mostSpan: 5000 };
+        const camera = new Camera({ start: { span: from }, zoom }, { screen });
+        const isAtStop = (density: number): boolean => {
+          const scale = camera.view.scale * density;
+          return zoom.stops.some((stop) => Math.abs(stop / scale - 1) < 1e-9);
+        };
+        camera.advance(0);
+        expect(isAtStop(1)).toBe(true);
+        camera.place({ span: to });
+        const { scale } = camera.advance(10);
+        expect(isAtStop(1)).toBe(true);
+        camera.signal({ kind: 'screen', width: 800, height, time: 20 });
+        expect(camera.advance(20).scale / scale).toBeCloseTo(1, 9);
+        camera.change({ safeFrame: { top: panel } });
+        for (let time = 30; time < 2000; time += 10) expect(camera.advance(time).scale / scale).toBeCloseTo(1, 9);
+        camera.signal({ kind: 'screen', width: 800, height, density: 1.5, time: 2000 });
+        camera.advance(2000);
+        expect(isAtStop(1.5)).toBe(true);
+      },
+    ),
+    { numRuns: 40 },
+  );
+});
+
+test('a press in a quarter turn lets it go on about the held point; two fingers end it, and their lift goes to a stop', () => {
+  const make = (): Camera => {
+    const turn = { stops: { step: 90, offset: 45 } };
+    const camera = new Camera({ start: { x: 0, y: 0, heading: 45 }, turn, pitch: { degrees: 30 } }, { screen });
+    camera.advance(0);
+    camera.turn(90);
+    for (let time = 0; time < 100; time += 10) camera.advance(time);
+    return camera;
+  };
+  for (const fingers of [1, 2]) {
+    const camera = make();
+    const { heading } = camera.shown;
+    for (let id = 0; id < fingers; id++) camera.hold(id, 200 + id * 300, 250 + id * 60);
+    camera.advance(100);
+    const [grip] = camera.grips;
+    for (let time = 100; time < 3000; time += 10) {
+      const view = camera.advance(time);
+      const at = view.toScreen(grip?.x ?? NaN, grip?.y ?? NaN, grip?.height);
+      expect(Math.hypot(at.x - 200, at.y - 250)).toBeLessThan(1e-3);
+    }
+    expect(Math.abs(camera.shown.heading - (fingers === 1 ? 135 : heading))).toBeLessThan(8);
+    camera.letGo();
+    for (let time = 3000; time < 6000; time += 10) camera.advance(time);
+    expect([45, 135]).toContain(camera.shown.heading);
+  }
+  // Without stops, a step goes on all the same; a turn by a held key ends.
+  const free = new Camera({ turn: { halfLife: 0.2 } }, { screen });
+  free.advance(0);
+  free.turn(90);
+  free.advance(50);
+  free.hold(1, 300, 200);
+  for (let time = 50; time < 8000; time += 10) free.advance(time);
+  expect(free.shown.heading).toBe(90);
+});
+
+test('a hundred thousand stops cost no more than a few, and stops that the range leaves out are warned of', () => {
+  const stops = Array.from({ length: 100_000 }, (_, i) => 10 + i / 100);
+  const camera = new Camera({ zoom: { stops, leastSpan: 5, mostSpan: 2000 } }, { screen });
+  camera.signal({ kind: 'wheel', x: 1, y: 1, notches: 250, time: 0 });
+  camera.advance(0);
+  camera.advance(9000);
+  expect(camera.shown.span).toBe(stops[9000 + 250]);
+  const lines = reviewSettings({ zoom: { stops: [1, 50, 60, 70, 9000], leastSpan: 10, mostSpan: 500 } }, screen);
+  expect(lines.map(({ path }) => path)).toEqual(['zoom.stops[0]', 'zoom.stops[4]']);
+  const none = reviewSettings({ zoom: { stops: [9000], leastSpan: 10, mostSpan: 500 } }, screen);
+  expect(none.map(({ message }) => message).join()).toContain('none of them is allowed');
+});
