@@ -92,11 +92,11 @@ function createTiles(ground: Ground, size: { readonly tile: number; readonly cel
   };
   return {
     fill: (context, view, band) => {
-      tiles = visibleTiles(view, size.tile, tiles);
+      tiles = visibleTiles(view, size.tile, { columns, rows }, tiles);
       const { top, bottom, from, to } = tiles;
-      for (let row = Math.max(0, top); row < Math.min(rows, bottom); row++) {
-        const end = Math.min(columns, to[row - top] ?? 0);
-        for (let column = Math.max(0, from[row - top] ?? 0); column < end; column++) {
+      for (let row = top; row < bottom; row++) {
+        const end = to[row - top] ?? 0;
+        for (let column = from[row - top] ?? 0; column < end; column++) {
           const shape = shapesOf(column, row)[band];
           if (shape) context.fill(shape);
         }

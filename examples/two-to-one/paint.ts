@@ -28,9 +28,9 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
     context.fillStyle = OUTSIDE;
     context.fillRect(0, 0, view.width, view.height);
 
-    rows = visibleTiles(view, tiles.size, rows);
+    rows = visibleTiles(view, tiles.size, tiles, rows);
     sprites.length = 0;
-    const shown = tilesOf(rows, tiles).sort((a, b) => keyOf(view, tiles, a) - keyOf(view, tiles, b));
+    const shown = cellsOf(rows).sort((a, b) => keyOf(view, tiles, a) - keyOf(view, tiles, b));
     for (const [column, row] of shown) {
       drawTile(context, view, tiles, column, row);
       if (view.scale >= TREES_FROM) addTrees(sprites, tiles, column, row);
@@ -51,12 +51,10 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
 
 type Cell = readonly [number, number];
 
-function tilesOf({ top, bottom, from, to }: TileRows, tiles: Tiles): Cell[] {
+function cellsOf({ top, bottom, from, to }: TileRows): Cell[] {
   const cells: Cell[] = [];
-  for (let row = Math.max(0, top); row < Math.min(tiles.rows, bottom); row++) {
-    const end = Math.min(tiles.columns, to[row - top] ?? 0);
-    for (let column = Math.max(0, from[row - top] ?? 0); column < end; column++) cells.push([column, row]);
-  }
+  for (let row = top; row < bottom; row++)
+    for (let column = from[row - top] ?? 0; column < (to[row - top] ?? 0); column++) cells.push([column, row]);
   return cells;
 }
 

@@ -47,9 +47,6 @@ function cells(camera: Camera, micros: number): (number | string)[] {
   const pose = [micros / 1e6, x, y, focusHeight, span, heading, pitch, fieldOfView, goal.x, goal.y, goal.span];
   const [grip] = grips;
   if (grip === undefined) return [...pose, '', '', '', '', '', '', String(camera.settled)];
-  const shown = view.toScreen(grip.x, grip.y, grip.height);
-  const offX = shown.x - grip.screenX;
-  const offY = shown.y - grip.screenY;
-  const error = grip.limited ? '' : Math.sqrt(offX * offX + offY * offY);
+  const error = grip.limited ? '' : grip.error;
   return [...pose, grip.x, grip.y, grip.height, grip.screenX, grip.screenY, error, String(camera.settled)];
 }

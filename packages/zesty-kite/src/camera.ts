@@ -49,13 +49,18 @@ export interface CameraOptions {
 
 /** A point of the ground held under a screen point. */
 export interface Grip {
-  /** The held point, world units. */
+  /**
+   * The held point, world units. In a world that repeats itself, that of the copy that is held, counted on
+   * from the view's focus: it may lie outside the first copy.
+   */
   readonly x: number;
   readonly y: number;
   readonly height: number;
   /** The screen point, CSS pixels from the top left. */
   readonly screenX: number;
   readonly screenY: number;
+  /** How far from there it shows now, CSS pixels; of a copy that is held, not of the nearest. */
+  readonly error: number;
   /** A limit binds, or the point is out of reach, so that it need not be there. */
   readonly limited: boolean;
 }
@@ -159,11 +164,16 @@ export class Camera {
     return [...grips, this.#gripAt(heldX2, heldY2, heldHeight2, gripX2, gripY2, limited)];
   }
 
-  #gripAt(x: number, y: number, height: number, screenX: number, screenY: number, limited: boolean): Grip {
-    const { look } = this.view;
-    const there = this.#handedOut({ x, y, height });
-    const outOfReach = look.v(screenY) <= look.reachV || !this.view.toScreen(there.x, there.y, height).inFront;
-    return { ...there, screenX, screenY, limited: limited || outOfReach };
+  #gripAt(heldX: number, heldY: number, height: number, screenX: number, screenY: number, limited: boolean): Grip {
+    const { view } = this;
+    const x = view.x + (heldX - this.#frame.x);
+    const y = view.y + (heldY - this.#frame.y);
+    const at = view.toScreenFromFocus(heldX - this.#frame.x, heldY - this.#frame.y, height);
+    const outOfReach = view.look.v(screenY) <= view.look.reachV || !at.inFront;
+    const offX = at.x - screenX;
+    const offY = at.y - screenY;
+    const error = Math.sqrt(offX * offX + offY * offY);
+    return { x, y, height, screenX, screenY, error, limited: limited || outOfReach };
   }
 
   /** With coordinates as they are inside the first copy of a world that repeats itself. */

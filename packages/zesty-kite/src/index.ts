@@ -61,6 +61,7 @@ export {
   type Screen,
   type ScreenPoint,
   type Spot,
+  type TileMap,
   type TileRows,
   type UpAxis,
 } from './view/index.ts';

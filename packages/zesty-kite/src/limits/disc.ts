@@ -29,19 +29,16 @@ export function keepInDisc(
   }
   // Where circles cross is known less finely than a point of one of them.
   const coarse = fine + span * 1e-9;
-  let nearest = Infinity;
-  const offer = (atX: number, atY: number, slack: number): void => {
-    const away = (atX - x) * (atX - x) + (atY - y) * (atY - y);
-    if (!(away < nearest) || !holds(centreX, centreY, radius + slack, corners, span, atX, atY)) return;
-    nearest = away;
-    out.x = atX;
-    out.y = atY;
-  };
+  best.away = Infinity;
   for (let k = 0; k < 8; k += 2) {
     const discX = centreX - span * (corners[k] ?? 0);
     const discY = centreY - span * (corners[k + 1] ?? 0);
     const away = length(x - discX, y - discY);
-    if (away > 0) offer(discX + ((x - discX) * radius) / away, discY + ((y - discY) * radius) / away, fine);
+    if (away > 0) {
+      tried.x = discX + ((x - discX) * radius) / away;
+      tried.y = discY + ((y - discY) * radius) / away;
+      offer(x, y, holds(centreX, centreY, radius + fine, corners, span, tried.x, tried.y));
+    }
     for (let j = 0; j < k; j += 2) {
       const stepX = centreX - span * (corners[j] ?? 0) - discX;
       const stepY = centreY - span * (corners[j + 1] ?? 0) - discY;
@@ -49,14 +46,40 @@ export function keepInDisc(
       const high = radius * radius - half * half;
       if (!(half > 0) || high < 0) continue;
       const turn = Math.sqrt(high) / (2 * half);
-      offer(discX + stepX / 2 - stepY * turn, discY + stepY / 2 + stepX * turn, coarse);
-      offer(discX + stepX / 2 + stepY * turn, discY + stepY / 2 - stepX * turn, coarse);
+      for (let side = -1; side <= 1; side += 2) {
+        tried.x = discX + stepX / 2 - side * stepY * turn;
+        tried.y = discY + stepY / 2 + side * stepX * turn;
+        offer(x, y, holds(centreX, centreY, radius + coarse, corners, span, tried.x, tried.y));
+      }
     }
   }
-  if (nearest < Infinity) return;
+  if (best.away < Infinity) {
+    out.x = best.x;
+    out.y = best.y;
+    return;
+  }
   encircle(corners);
   out.x = centreX - span * circle.x;
   out.y = centreY - span * circle.y;
+}
+
+/** Numbers in the fields of classes are written in place: no frame allocates. */
+class Candidate {
+  x = NaN;
+  y = NaN;
+  /** The square of its distance. */
+  away = NaN;
+}
+const tried = new Candidate();
+const best = new Candidate();
+
+/** Keeps what was tried where it is possible, and nearer to (x, y) than what was best before. */
+function offer(x: number, y: number, possible: boolean): void {
+  tried.away = (tried.x - x) * (tried.x - x) + (tried.y - y) * (tried.y - y);
+  if (!possible || !(tried.away < best.away)) return;
+  best.x = tried.x;
+  best.y = tried.y;
+  best.away = tried.away;
 }
 
 /** The radius of the smallest circle round the corners, in spans. */
@@ -82,7 +105,12 @@ function holds(
   return true;
 }
 
-const circle = { x: 0, y: 0, radius: 0 };
+class Circle {
+  x = NaN;
+  y = NaN;
+  radius = NaN;
+}
+const circle = new Circle();
 
 /** The smallest circle round four points: through two or three of them. */
 function encircle(corners: Float64Array): void {

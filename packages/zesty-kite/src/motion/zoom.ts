@@ -1,6 +1,7 @@
 /** Zooming sets a goal for the span; time eases toward it. */
 import { mostSpanInside } from '../limits/index.ts';
-import { bisect, Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
+import { Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
+import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
 import { arriveAt, flipSwitches, followAt } from './follow.ts';
 import { Motion } from './motion.ts';
@@ -105,17 +106,20 @@ function allowed(rules: Rules, look: Look): number {
 function worthGoing(motion: Motion, rules: Rules, look: Look): number {
   const most = allowed(rules, look);
   if (!rules.switches || !rules.boundary.limitsZoom) return most;
-  let least = most;
-  for (const rule of [motion.pitchFar ? null : rules.pitch, motion.lensFar ? null : rules.lens]) {
-    if (rule === null || rule.outAbove >= Math.min(most, motion.wantedSpan)) continue;
-    beyond.copyFrom(motion);
-    beyond.span = motion.wantedSpan;
-    flipSwitches(beyond, rules);
-    lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-    arriveAt(beyond, rules, lookBeyond, motion.wantedSpan);
-    if (allowed(rules, lookBeyond) < rule.inBelow) least = Math.min(least, rule.outAbove);
-  }
-  return least;
+  const pitch = motion.pitchFar ? most : worthCrossing(motion, rules, rules.pitch, most);
+  const lens = motion.lensFar || rules.lens === null ? most : worthCrossing(motion, rules, rules.lens, most);
+  return Math.min(pitch, lens);
+}
+
+/** `most`, or where a switch lies beyond which the view would not fit. */
+function worthCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: ZoomRule, most: number): number {
+  if (outAbove >= Math.min(most, motion.wantedSpan)) return most;
+  beyond.copyFrom(motion);
+  beyond.span = motion.wantedSpan;
+  flipSwitches(beyond, rules);
+  lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  arriveAt(beyond, rules, lookBeyond, motion.wantedSpan);
+  return allowed(rules, lookBeyond) < inBelow ? outAbove : most;
 }
 
 const beyond = new Motion();
@@ -143,16 +147,51 @@ export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
  * @param followTo brings the look to what a span makes of it
  */
 export function fitSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
-  const room = (span: number): number => {
-    followTo(motion, rules, look, span);
-    return allowed(rules, look) - span;
-  };
   const { span } = motion;
   const least = leastSpan(rules, look);
-  if (room(span) < 0) motion.span = room(least) > 0 ? bisect(room, least, span) : least;
+  if (roomAt(motion, rules, look, followTo, span) < 0) motion.span = fittingSpan(motion, rules, look, followTo, least);
   motion.goalSpan = motion.span;
   motion.left = 0;
   followTo(motion, rules, look, motion.span);
+}
+
+/** How much more span would fit as the camera looks at a span; below 0: by how much it is too large. */
+function roomAt(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt, span: number): number {
+  followTo(motion, rules, look, span);
+  return allowed(rules, look) - span;
+}
+
+/** The room is as good as none below this share of the span. */
+const FITS = 1e-13;
+/** More rounds than the search ever needs: each third one halves. */
+const MOST_ROUNDS = 90;
+
+/**
+ * The span at which the view just fits: where the room is 0, between `least` and the span that is shown.
+ * By false position, halving now and then (the Illinois method; M. Dowell and P. Jarratt, BIT 11, 1971).
+ */
+function fittingSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt, least: number): number {
+  let low = least;
+  let high = motion.span;
+  let roomLow = roomAt(motion, rules, look, followTo, low);
+  let roomHigh = roomAt(motion, rules, look, followTo, high);
+  if (!(roomLow > 0)) return least;
+  for (let round = 1; round <= MOST_ROUNDS && high - low > FITS * high; round++) {
+    const chord = low + ((high - low) * roomLow) / (roomLow - roomHigh);
+    const middle = round % 3 === 0 || !(chord > low && chord < high) ? (low + high) / 2 : chord;
+    const room = roomAt(motion, rules, look, followTo, middle);
+    if (room >= 0) {
+      low = middle;
+      roomLow = room;
+      roomHigh /= 2;
+      if (room <= FITS * middle) break;
+    } else {
+      high = middle;
+      roomHigh = room;
+      roomLow /= 2;
+    }
+  }
+  return low;
 }
 
 /** From a span that fits on to the nearest stop that fits too, at once; where none does, it stays. */

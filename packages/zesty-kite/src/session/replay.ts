@@ -168,11 +168,8 @@ export class Replay {
     this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
     this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
-    for (const { x: heldX, y: heldY, height, screenX, screenY, limited } of camera.grips) {
-      if (limited) continue;
-      const shown = view.toScreen(heldX, heldY, height);
-      this.#worstGripError = Math.max(this.#worstGripError, distance(shown.x - screenX, shown.y - screenY));
-    }
+    for (const { error, limited } of camera.grips)
+      if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
   }
 }
 

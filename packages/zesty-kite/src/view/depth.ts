@@ -11,18 +11,30 @@ export interface Depth {
 }
 
 /** The least near, as a share of far, where ground may come right up to the eye. */
-const NEAREST = 1e-4;
-/** The planes stand this much farther out than the ground, so that rounding clips nothing. */
-const SLACK = 1e-6;
+const NEAREST = 1e-6;
+/**
+ * The planes stand farther out than the ground by this share of the distance, and by this share of a
+ * span: what 32-bit floats make of matrices and points up to 10⁴ spans from the origin.
+ */
+const SLACK = 1e-3;
+const ROUNDING = 0.01;
+/** What 32-bit floats leave unsure of a point, as a share of how far off it is counted from, at the most. */
+const UNSURE = 2e-7;
+const MOST_UNSURE = 4e-3;
+/** Orthographic: farther out by this share of a span, and by this share of the depth of what shows. */
+const APART = 1 / 32;
+const DEEPER = 1 / 256;
 
 /**
  * Nothing of the ground between its least and its greatest height is clipped, up to 64 spans from
- * the focus.
+ * the focus, also after matrices and points have been rounded to 32-bit floats.
  *
  * On the screen line v a plane that lies z above the focus has the depth
  * (span·S/q - z) / (S + q·v·C) from the eye, so that the extremes lie on the top and the bottom line.
+ *
+ * @param fromEye points are counted from the eye, so that all that shows is near
  */
-export function fitDepth(view: View, out: Depth): Depth {
+export function fitDepth(view: View, out: Depth, fromEye = false): Depth {
   const { look, span, focusHeight, ground } = view;
   const { sinPitch, cosPitch, widening } = look;
   const top = look.v(0);
@@ -33,9 +45,10 @@ export function fitDepth(view: View, out: Depth): Depth {
     const flatness = 1 / sinPitch;
     const nearest = -(bottom * span * cosPitch + highest) * flatness;
     const farthest = -(top * span * cosPitch + lowest) * flatness;
+    const apart = span * APART + (farthest - nearest) * DEEPER;
     out.near = span / 2;
-    out.toFocus = span / 2 - nearest;
-    out.far = out.toFocus + farthest + (farthest - nearest + span) * SLACK;
+    out.toFocus = span / 2 + apart - nearest;
+    out.far = out.toFocus + farthest + apart;
     return out;
   }
   const toFocus = span / widening;
@@ -44,9 +57,14 @@ export function fitDepth(view: View, out: Depth): Depth {
   const flattest = sinPitch + widening * top * cosPitch;
   const sight = toFocus + SIGHT * span * cosPitch - lowest * sinPitch;
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
+  const nearest = (eye - highest) / steepest;
+  const unsure = fromEye ? 0 : Math.min(MOST_UNSURE * span, UNSURE * (Math.abs(view.x) + Math.abs(view.y)));
+  const near = Math.max(Math.min(nearest * (1 - SLACK), nearest - ROUNDING * span), far * NEAREST + unsure);
+  // The flatter depth runs out toward the far plane, the farther out it has to stand to be told from it.
+  const beyond = Math.max(SLACK, (4e-7 * far) / near, (ROUNDING * span) / near);
   out.toFocus = toFocus;
-  out.far = far * (1 + SLACK);
-  out.near = Math.max(((eye - highest) / steepest) * (1 - SLACK), far * NEAREST);
+  out.near = near;
+  out.far = far * (1 + beyond);
   return out;
 }
 

@@ -1,5 +1,5 @@
 export type { Depth } from './depth.ts';
-export { Look, NO_INSETS, REACH } from './look.ts';
+export { Look, NO_INSETS, REACH, SIGHT } from './look.ts';
 export {
   createMatrices,
   fillMatrices,
@@ -10,6 +10,6 @@ export {
 } from './matrices.ts';
 export type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
 export { frustumPlanes, showsBox, showsCircle, type Box } from './shows.ts';
-export { visibleTiles, type TileRows } from './tiles.ts';
+export { visibleTiles, type TileMap, type TileRows } from './tiles.ts';
 export { aim, canonical, nearestCopy, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';
 export { WorkingDepth, WorkingInsets, WorkingPoint, WorkingSpot } from './working.ts';

@@ -14,9 +14,9 @@
 import { Angle } from '../math/index.ts';
 import type { Insets, Pose, Screen } from './pose.ts';
 
-/** Near the horizon hands hold, and bounds see, what lies this many spans beyond the focus. */
+/** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const REACH = 4;
-/** What lies farther beyond the focus than this many spans does not count as shown. */
+/** What lies farther beyond the focus than this many spans does not count as shown: neither for bounds nor for culling. */
 export const SIGHT = 64;
 /** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
 const LEAST_FRAME = 0.1;
@@ -55,7 +55,7 @@ export class Look {
   #bottom = NaN;
 
   /**
-   * The corners of the safe frame on the focus plane, cut at `REACH`: x and y by turns, in spans from
+   * The corners of the safe frame on the focus plane, cut at `SIGHT`: x and y by turns, in spans from
    * the focus along the world's axes. Overwritten when the look changes.
    */
   get corners(): Float64Array {
@@ -91,7 +91,7 @@ export class Look {
     this.#left = this.#top = Infinity;
     this.#right = this.#bottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
-      const v = k < 4 ? Math.max(-0.5, this.reachV) : 0.5;
+      const v = k < 4 ? Math.max(-0.5, this.#lineAt(SIGHT)) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
       const steepness = 1 / (sinPitch + widening * v * cosPitch);
       const right = u * sinPitch * steepness;
@@ -184,11 +184,15 @@ export class Look {
 
   /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
   get reachV(): number {
-    const { sinPitch, cosPitch, widening } = this;
-    return widening === 0 ? -Infinity : (-REACH * sinPitch) / (1 + REACH * widening * cosPitch);
+    return this.widening === 0 ? -Infinity : this.#lineAt(REACH);
   }
 
-  /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans: quickly, so that no may mean yes. */
+  #lineAt(spans: number): number {
+    const { sinPitch, cosPitch, widening } = this;
+    return (-spans * sinPitch) / (1 + spans * widening * cosPitch);
+  }
+
+  /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans. Conservative: `false` means unknown. */
   isWithin(radius: number): boolean {
     const { sinPitch, cosPitch, widening } = this;
     const half = this.#halfWide * sinPitch;

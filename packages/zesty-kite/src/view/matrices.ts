@@ -1,5 +1,5 @@
 /** 4×4 matrices of a view, for renderers that want them: column-major. */
-import { placeEye } from './depth.ts';
+import { fitDepth, placeEye } from './depth.ts';
 import { WorkingDepth, WorkingSpot } from './working.ts';
 import type { View } from './view.ts';
 
@@ -58,7 +58,7 @@ export function createMatrices(up: UpAxis = 'y', depth: ClipDepth = '-1..1', fro
 export function fillMatrices(view: View, out: Matrices): Matrices {
   const { look, scale, width, height } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
-  view.depth(depth);
+  fitDepth(view, depth, out.from === 'eye');
   placeEye(view, depth, eye);
   const { near, far } = depth;
   const nearClip = out.depth === '-1..1' ? -1 : out.depth === '0..1' ? 0 : 1;

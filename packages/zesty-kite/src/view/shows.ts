@@ -1,5 +1,5 @@
 /** Does it show? For culling. */
-import { WorkingSpot } from './working.ts';
+import { WorkingDepth, WorkingSpot } from './working.ts';
 import type { Spot } from './pose.ts';
 import type { View } from './view.ts';
 
@@ -19,7 +19,7 @@ export interface Box {
  */
 export function frustumPlanes(view: View, out: Float64Array = new Float64Array(24)): Float64Array {
   const { look, scale } = view;
-  const { near, far, toFocus } = view.depth();
+  const { near, far, toFocus } = view.depth(depth);
   view.eye(eye);
   view.forward(forward);
   view.right(right);
@@ -87,6 +87,7 @@ export function showsCircle(planes: Float64Array, x: number, y: number, height: 
   return true;
 }
 
+const depth = new WorkingDepth();
 const eye = new WorkingSpot();
 const forward = new WorkingSpot();
 const right = new WorkingSpot();

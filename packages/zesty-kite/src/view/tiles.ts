@@ -13,45 +13,62 @@ export interface TileRows {
   to: Int32Array;
 }
 
+/** How many tiles a map has; none of them beyond is listed. */
+export interface TileMap {
+  readonly columns: number;
+  readonly rows: number;
+}
+
 /** Tile numbers beyond these are cut. */
 const MOST = 0x3fffffff;
+/** More rows than this can only be meant by a size of the wrong unit. */
+const MOST_ROWS = 1 << 20;
 
 /**
- * The tiles of which a part shows, between the least and the greatest height of the ground: in each
- * row no more columns than the view reaches. May reach beyond the map: cut it to the map's own rows
- * and columns.
+ * The tiles of which a part shows, between the least and the greatest height of the ground, up to 64
+ * spans from the focus: in each row no more columns than the view reaches.
  *
  * ```ts
- * const rows = visibleTiles(view, 16, tiles);
+ * const rows = visibleTiles(view, 16, { columns: 64, rows: 48 }, tiles);
  * for (let row = rows.top; row < rows.bottom; row++)
  *   for (let column = rows.from[row - rows.top]; column < rows.to[row - rows.top]; column++) …
  * ```
  *
  * @param size side of a tile in world units, > 0
+ * @param map where the map ends: its tiles begin with (0, 0); null or left out where it goes on
  * @param out its lists grow when they are too short
+ * @throws RangeError for a size that is not above 0, or so small that more than a million rows show
  */
 export function visibleTiles(
   view: View,
   size: number,
+  map: TileMap | null = null,
   out: TileRows = { top: 0, bottom: 0, from: new Int32Array(64), to: new Int32Array(64) },
 ): TileRows {
+  if (!(size > 0 && size < Infinity))
+    throw new RangeError(`visibleTiles: found a size of ${String(size)}; wanted world units above 0, such as 16`);
   const { lowest, highest } = view.ground;
   const least = Math.min(lowest, view.focusHeight);
-  const most = Math.max(highest, view.focusHeight);
+  const most = Math.max(least, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
   view.footprint(low, least);
   view.footprint(high, most);
   corners.set(low);
   corners.set(high, 8);
+  const count = least === most ? 8 : 16;
   let top = Infinity;
   let bottom = -Infinity;
-  for (let i = 1; i < 16; i += 2) {
+  for (let i = 1; i < count; i += 2) {
     const y = (corners[i] ?? 0) / size;
     top = Math.min(top, y);
     bottom = Math.max(bottom, y);
   }
-  out.top = tile(Math.floor(top));
-  out.bottom = Math.max(out.top, tile(Math.ceil(bottom)));
+  out.top = tile(Math.max(Math.floor(top), map === null ? -MOST : 0));
+  out.bottom = Math.max(out.top, tile(Math.min(Math.ceil(bottom), map === null ? MOST : map.rows)));
   const rows = out.bottom - out.top;
+  if (rows > MOST_ROWS)
+    throw new RangeError(
+      `visibleTiles: found a size of ${String(size)}, of which ${String(rows)} rows show; wanted one of which at most ${String(MOST_ROWS)} do, in world units`,
+    );
   if (out.from.length < rows) {
     out.from = new Int32Array(rows * 2);
     out.to = new Int32Array(rows * 2);
@@ -60,10 +77,19 @@ export function visibleTiles(
   // between their corners.
   out.from.fill(MOST, 0, rows);
   out.to.fill(-MOST, 0, rows);
-  const count = least === most ? 8 : 16;
   for (let i = 0; i < count; i += 2) for (let j = 0; j < i; j += 2) spread(out, i, j, size);
-  for (let row = 0; row < rows; row++) if ((out.to[row] ?? 0) < (out.from[row] ?? 0)) out.to[row] = out.from[row] ?? 0;
+  for (let row = 0; row < rows; row++) {
+    const from = Math.max(out.from[row] ?? 0, map === null ? -MOST : 0);
+    out.from[row] = from;
+    out.to[row] = Math.max(from, Math.min(out.to[row] ?? 0, map === null ? MOST : map.columns));
+  }
   return out;
+}
+
+/** What rises higher than the eye shows no other ground than what is just below it. */
+function belowEye({ look, span, focusHeight }: View): number {
+  const { widening, sinPitch } = look;
+  return widening > 0 ? focusHeight + (span * sinPitch * (1 - 1e-6)) / widening : Infinity;
 }
 
 const low = new Float64Array(8);
@@ -71,15 +97,16 @@ const high = new Float64Array(8);
 const corners = new Float64Array(16);
 
 /** Makes the rows wide enough for the line between two corners. */
-function spread({ top, from, to }: TileRows, i: number, j: number, size: number): void {
+function spread({ top, bottom, from, to }: TileRows, i: number, j: number, size: number): void {
   const upper = (corners[i + 1] ?? 0) < (corners[j + 1] ?? 0) ? i : j;
   const lower = i + j - upper;
   const x1 = (corners[upper] ?? 0) / size;
   const y1 = (corners[upper + 1] ?? 0) / size;
   const x2 = (corners[lower] ?? 0) / size;
   const y2 = (corners[lower + 1] ?? 0) / size;
-  const first = tile(Math.floor(y1));
-  const last = Math.max(first, tile(Math.ceil(y2)) - 1);
+  const upmost = tile(Math.floor(y1));
+  const first = Math.max(top, upmost);
+  const last = Math.min(bottom - 1, Math.max(upmost, tile(Math.ceil(y2)) - 1));
   const slope = y2 > y1 ? (x2 - x1) / (y2 - y1) : 0;
   for (let row = first; row <= last; row++) {
     const begin = row > y1 ? x1 + slope * (row - y1) : x1;

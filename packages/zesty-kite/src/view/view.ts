@@ -76,10 +76,21 @@ export class View implements Pose {
     height: number = this.focusHeight,
     out: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true },
   ): ScreenPoint {
-    const { look, span, scale } = this;
     const { periodX = 0, periodY = 0 } = this.ground;
-    const east = nearestCopy(x - this.x, periodX);
-    const south = nearestCopy(y - this.y, periodY);
+    return this.toScreenFromFocus(nearestCopy(x - this.x, periodX), nearestCopy(y - this.y, periodY), height, out);
+  }
+
+  /**
+   * Where a point shows that lies so far from the focus, in world units: in a world that repeats itself,
+   * any copy of it.
+   */
+  toScreenFromFocus(
+    east: number,
+    south: number,
+    height: number = this.focusHeight,
+    out: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true },
+  ): ScreenPoint {
+    const { look, span, scale } = this;
     const right = east * look.cosHeading + south * look.sinHeading;
     const toward = south * look.cosHeading - east * look.sinHeading;
     const rise = height - this.focusHeight;
@@ -156,7 +167,7 @@ export class View implements Pose {
 
   /** Where it looks from; an orthographic lens from where nothing of the ground is before it. */
   eye(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
-    return placeEye(this, this.depth(depth), out);
+    return placeEye(this, fitDepth(this, depth), out);
   }
 
   /** The view direction, one unit long. */
@@ -219,8 +230,14 @@ export class View implements Pose {
   #corner(out: Footprint, at: number, x: number, y: number, height: number): void {
     const { look, span } = this;
     const { sinPitch, cosPitch, widening } = look;
-    const rise = height - this.focusHeight;
-    const v = Math.max(look.v(y), (-SIGHT * sinPitch) / (1 + SIGHT * widening * cosPitch));
+    // A plane above the eye shows from below: the one just below the eye stands for it.
+    const eye = widening > 0 ? (span * sinPitch * (1 - 1e-9)) / widening : Infinity;
+    const rise = Math.min(height - this.focusHeight, eye);
+    // The screen line on which this plane lies `SIGHT` spans beyond the focus.
+    const sight = -(SIGHT * span * sinPitch + rise * cosPitch) / (span * (1 + SIGHT * widening * cosPitch) - rise * widening * sinPitch);
+    // Without an eye, high ground shows from far behind the focus, too.
+    const behind = widening > 0 ? Infinity : SIGHT * sinPitch - (rise * cosPitch) / span;
+    const v = Math.min(Math.max(look.v(y), sight), behind);
     const steepness = sinPitch + widening * v * cosPitch;
     const right = (look.u(x) * Math.max(0, span * sinPitch - widening * rise)) / steepness;
     const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) / steepness;
