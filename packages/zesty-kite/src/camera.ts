@@ -12,8 +12,9 @@ import {
   type Signal,
   type SignalBody,
   type StampedSignal,
+  type TerrainSignal,
 } from './control/index.ts';
-import type { Terrain } from './ground/index.ts';
+import { partChanged, type Terrain } from './ground/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, mostSpanInside, outlinesOf } from './limits/index.ts';
 import {
   beginAt,
@@ -21,19 +22,21 @@ import {
   createRules,
   goalPose,
   isAtRest,
-  isPanning,
+  isDriven,
   isSteered,
   leastSpan,
   microsOf,
+  missingClearance,
   Motion,
   mostSpan,
+  overOtherGround,
   placeAt,
   refit,
   resize,
   startPlace,
   type Start,
 } from './motion/index.ts';
-import { checkSettings, mergeSettings, type FullSettings, type Settings } from './settings/index.ts';
+import { changeSettings, completeSettings, shown, type Checked, type FullSettings, type Settings } from './settings/index.ts';
 import { home, letRest, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, WorkingInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
@@ -45,6 +48,11 @@ export interface CameraOptions {
   readonly terrain?: Terrain | null;
   /** Called when something comes in while the camera is settled: time to draw frames again. */
   readonly wake?: () => void;
+  /**
+   * Told, once each, of what `wake`, `poll` and a recording's `write` threw; the camera goes on. Without it,
+   * `listen` reports them to the page.
+   */
+  readonly report?: (error: unknown) => void;
 }
 
 /** A point of the ground held under a screen point. */
@@ -78,8 +86,11 @@ export interface SessionStart {
 
 /** A signal later than the frame is waited for; if by more than an hour, it is from another clock. */
 const PATIENCE_MICROS = 3600 * 1_000_000;
-/** Held keys do not run for longer than this between two frames, whatever the clock says. */
-const LONGEST_STRETCH_MICROS = 3600 * 1_000_000;
+/** A leap of the clock by more than this is a gap: what is held runs for a moment of it only. */
+const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
+const HELD_FOR_MICROS = 250_000;
+/** As in the schema: headings that a start may have, degrees. */
+const MOST_TURN = 1e6;
 
 /**
  * A camera above the ground.
@@ -94,7 +105,12 @@ export class Camera {
   readonly view: View = new View();
 
   readonly #wake: () => void;
-  readonly #terrain: Terrain | null;
+  /** The last of these is told of what callbacks throw. */
+  readonly #reports: ((error: unknown) => void)[] = [];
+  #terrain: Terrain | null;
+  /** Those that waiting signals name, and the one that will be in force after all of them. */
+  readonly #terrains = new Map<string, Terrain>();
+  #lastTerrain: Terrain | null;
   readonly #polls: ((time: number) => void)[] = [];
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
@@ -103,8 +119,11 @@ export class Camera {
   readonly #frame = new Motion();
   readonly #insets = new WorkingInsets();
 
-  #written: Settings;
-  #settings: FullSettings;
+  #checked: Checked;
+  /** What waiting changes make of the settings, one by one; and the time of the last of them. */
+  readonly #changes: Checked[] = [];
+  #changesTaken = 0;
+  #lastChange = -Infinity;
   #screen: Screen = { width: 1, height: 1 };
   #sized = false;
   /** Where to stand once the size of the screen is known. */
@@ -119,23 +138,35 @@ export class Camera {
   #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
 
-  /** @throws SettingsError that lists everything wrong with `settings` */
+  /**
+   * @param settings copied: changing them afterwards changes nothing
+   * @throws SettingsError that lists everything wrong with `settings`; TypeError for options that are none
+   */
   constructor(settings: Settings = {}, options: CameraOptions = {}) {
-    checkSettings(settings);
-    this.#written = mergeSettings({}, settings);
-    this.#settings = checkSettings(this.#written);
+    const { screen, terrain, wake, report } = checkOptions(options);
+    this.#checked = completeSettings(settings);
     this.#hands = new Hands(this.#settings);
     this.#heed = new Heed(this.#settings);
-    this.#wake = options.wake ?? (() => undefined);
-    this.#terrain = options.terrain ?? null;
+    this.#wake = wake ?? (() => undefined);
+    if (report) this.#reports.push(report);
+    this.#terrain = this.#lastTerrain = terrain ?? null;
     this.#course = new Course(createRules(this.#settings, this.#screen, this.#terrain));
     this.#placed = startPlace(this.#course.rules);
-    this.#restart(options.screen ?? null);
+    this.#restart(screen ?? null);
   }
 
-  /** The settings in force, defaults included. */
+  get #settings(): FullSettings {
+    return this.#checked.settings;
+  }
+
+  /** The settings in force, defaults included; frozen. */
   get settings(): Readonly<FullSettings> {
     return this.#settings;
+  }
+
+  /** The heights in force; null where the ground is flat. */
+  get terrain(): Terrain | null {
+    return this.#terrain;
   }
 
   /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
@@ -220,14 +251,47 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (!this.#heed.takes(body)) return false;
+    if (body === null || !this.#heed.takes(body)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
+    if (body.kind === 'terrain') time = this.#checkTerrain(body, time);
     if (body.kind === 'change') time = this.#checkChange(body.settings, time);
     this.#waiting.add(body, time);
-    if (asleep) this.#wake();
+    if (asleep) this.attempt(this.#wake);
     return true;
+  }
+
+  /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
+  attempt(call: () => void): boolean {
+    try {
+      call();
+      return true;
+    } catch (error) {
+      this.#report(error);
+      return false;
+    }
+  }
+
+  #report(error: unknown): void {
+    try {
+      this.#reports.at(-1)?.(error);
+    } catch {
+      // There is nobody left to be told.
+    }
+  }
+
+  /**
+   * From now on `report` is told of what the game's callbacks throw, unless the camera was made with one.
+   *
+   * @returns a function that ends this
+   */
+  reportTo(report: (error: unknown) => void): () => void {
+    this.#reports.unshift(report);
+    return () => {
+      const index = this.#reports.indexOf(report);
+      if (index >= 0) this.#reports.splice(index, 1);
+    };
   }
 
   /**
@@ -283,6 +347,24 @@ export class Camera {
   }
 
   /**
+   * Goes on over other heights, or over flat ground: players dig and build. What is held stays held, the
+   * focus eases to its new height, and so does the eye's clearance.
+   *
+   * @param terrain for a part of a grid that has changed, `reshapeGrid` makes it
+   * @param time when, as for a signal; now when left out
+   */
+  changeTerrain(terrain: Terrain | null, time = -Infinity): void {
+    if (terrain === null) {
+      this.signal({ kind: 'terrain', id: null, digest: null, time });
+      return;
+    }
+    const { id, digest } = terrain;
+    const part = partChanged(this.#lastTerrain, terrain);
+    this.#terrains.set(`${digest} ${id}`, terrain);
+    this.signal({ kind: 'terrain', id, digest, time, ...(part === null ? {} : { part }) });
+  }
+
+  /**
    * Calls `poll` at the start of every `advance`, for devices that have to be asked.
    *
    * @returns a function that ends this
@@ -301,13 +383,15 @@ export class Camera {
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
     const { x, y, span, heading, pitch } = this.shown;
-    this.#written = mergeSettings(this.#written, { start: { x, y, span, heading, pitch } });
-    this.#rule(checkSettings(this.#written));
+    // Whole turns beyond what a start may say are forgotten.
+    const turns = Math.abs(heading) > MOST_TURN ? 360 * Math.round(heading / 360) : 0;
+    this.#dropWaiting();
+    this.#rule(changeSettings(this.#checked, { start: { x, y, span, heading: heading - turns, pitch } }));
     this.#write = write;
     const screen = this.#sized ? this.#screen : null;
     this.#restart(screen);
-    this.#wake();
-    const start = { settings: this.#written, screen };
+    this.attempt(this.#wake);
+    const start = { settings: this.#checked.written, screen };
     if (this.#terrain === null) return start;
     const { id, digest } = this.#terrain;
     return { ...start, terrain: { id, digest } };
@@ -320,17 +404,26 @@ export class Camera {
    *   number, or lies before the last frame, counts as the last frame's.
    */
   advance(time: number): View {
-    for (let i = 0; i < this.#polls.length; i++) this.#polls[i]?.(time);
+    for (let i = 0; i < this.#polls.length; i++) this.#poll(i, time);
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     const micros = microsOf(time - (this.#origin ?? time));
     const leap = micros - this.#micros;
     if (leap > 0) this.#micros = micros;
     if (!this.#waiting.isEmpty) this.#takeWaiting();
+    else if (this.#terrains.size > 0) this.#terrains.clear();
     this.#dwellUntil(this.#micros);
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
     this.#course.show(this.#micros, this.#frame, this.view.look);
     this.#drawn = true;
     return this.#aim();
+  }
+
+  #poll(index: number, time: number): void {
+    try {
+      this.#polls[index]?.(time);
+    } catch (error) {
+      this.#report(error);
+    }
   }
 
   #aim(): View {
@@ -344,15 +437,41 @@ export class Camera {
 
   /** Refuses a change that would not do after those that wait; it never overtakes them. */
   #checkChange(change: Settings, time: number): number {
-    let settings = this.#written;
-    let earliest = time;
-    for (const { body, time: waited } of this.#waiting) {
-      if (body.kind !== 'change') continue;
-      settings = mergeSettings(settings, body.settings);
-      earliest = Math.max(earliest, waited);
+    const before = this.#changes.at(-1) ?? this.#checked;
+    const checked = changeSettings(before, change);
+    this.#heed.adopt(checked.settings);
+    if (this.#changesTaken === this.#changes.length) {
+      this.#changes.length = this.#changesTaken = 0;
+      this.#lastChange = -Infinity;
     }
-    this.#heed.adopt(checkSettings(mergeSettings(settings, change)));
-    return earliest;
+    this.#changes.push(checked);
+    this.#lastChange = Math.max(this.#lastChange, time);
+    return this.#lastChange;
+  }
+
+  #takeChange(): Checked {
+    return this.#changes[this.#changesTaken++] ?? this.#checked;
+  }
+
+  /** Only a terrain that `changeTerrain` was given can be named. */
+  #checkTerrain({ id, digest }: TerrainSignal, time: number): number {
+    const terrain = id === null ? null : this.#terrains.get(`${String(digest)} ${id}`);
+    if (terrain === undefined)
+      throw new RangeError(
+        `signal.id: found the terrain "${String(id)}" ${String(digest)}; wanted one that changeTerrain was given`,
+      );
+    this.#lastTerrain = terrain;
+    return time;
+  }
+
+  /** What waits when a session begins takes effect no more: it begins at rest. */
+  #dropWaiting(): void {
+    this.#waiting.clear();
+    this.#checked = this.#changes.at(-1) ?? this.#checked;
+    this.#changes.length = this.#changesTaken = 0;
+    this.#lastChange = -Infinity;
+    this.#terrain = this.#lastTerrain;
+    this.#terrains.clear();
   }
 
   /** Lets everything that has waited long enough take effect, each at its own time. */
@@ -371,10 +490,10 @@ export class Camera {
   #guard(micros: number): void {
     if (
       micros - this.#course.micros <= LONGEST_STRETCH_MICROS ||
-      (!isPanning(this.#course.kept) && !isSteered(this.#course.kept))
+      (!isDriven(this.#course.kept) && !isSteered(this.#course.kept))
     )
       return;
-    this.#apply({ kind: 'gap', phase: 'begin' }, 0);
+    this.#apply({ kind: 'gap', phase: 'begin' }, this.#course.micros + HELD_FOR_MICROS);
     this.#apply({ kind: 'gap', phase: 'end' }, micros);
   }
 
@@ -391,10 +510,17 @@ export class Camera {
   #apply(body: SignalBody, due: number): void {
     this.#guard(due);
     this.#dwellUntil(due);
-    const kept = this.#course.kept;
     const at = Math.max(due, this.#course.micros);
     this.#course.runTo(at);
-    this.#write?.({ at, ...body });
+    this.#takeEffect(body, at);
+    letRest(this.#course);
+    // What it threw cannot undo what has happened: the recording ends there.
+    const write = this.#write;
+    if (write !== null && !this.attempt(() => { write({ at, ...body }); })) this.#write = null;
+  }
+
+  #takeEffect(body: SignalBody, at: number): void {
+    const { kept } = this.#course;
     switch (body.kind) {
       case 'screen':
         this.#resize(body);
@@ -418,7 +544,10 @@ export class Camera {
         this.#place(body);
         break;
       case 'change':
-        this.#adopt(mergeSettings(this.#written, body.settings));
+        this.#adopt(this.#takeChange());
+        break;
+      case 'terrain':
+        this.#rebuild(body);
         break;
       case 'key':
       case 'wheel':
@@ -431,7 +560,6 @@ export class Camera {
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
     }
-    letRest(this.#course);
   }
 
   #place({ x, y, span, heading, pitch }: PlaceSignal): void {
@@ -469,26 +597,40 @@ export class Camera {
     if (screen.width < 1 || screen.height < 1) return;
     const { kept, look } = this.#course;
     this.#screen = screen;
-    this.#rule(this.#settings);
+    this.#rule(this.#checked);
     if (this.#sized) resize(kept, this.#course.rules, look);
     else beginAt(kept, this.#course.rules, look, this.#placed);
     this.#sized = true;
   }
 
-  #adopt(written: Settings): void {
-    const otherBounds = written.bounds !== this.#written.bounds;
-    this.#written = written;
-    this.#rule(checkSettings(written), otherBounds);
-    refit(this.#course.kept, this.#course.rules, this.#course.look, otherBounds);
+  #adopt(checked: Checked): void {
+    const { shape } = this.#course.rules.boundary;
+    this.#rule(checked);
+    const { kept, look, rules } = this.#course;
+    refit(kept, rules, look, rules.boundary.shape !== shape);
     this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }
 
+  #rebuild({ id, digest }: TerrainSignal): void {
+    const key = `${String(digest)} ${String(id)}`;
+    const { kept, look, rules } = this.#course;
+    const before = missingClearance(kept, rules, look);
+    this.#terrain = this.#terrains.get(key) ?? null;
+    this.#rule(this.#checked);
+    overOtherGround(kept, this.#course.rules, this.#course.look, before);
+  }
+
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
-  #rule(settings: FullSettings, otherBounds = false): void {
+  #rule(checked: Checked): void {
     const { boundary } = this.#course.rules;
-    const stays = !otherBounds && settings.wrap === this.#settings.wrap;
-    this.#settings = settings;
-    const kept = stays ? boundary : boundaryOf(settings);
+    const before = this.#settings;
+    const { settings } = checked;
+    // Without bounds, or in a world that repeats itself, it depends on the zoom range.
+    const isFixed = settings.bounds !== null && settings.wrap.x === null && settings.wrap.y === null;
+    const stays =
+      settings.bounds === before.bounds && settings.wrap === before.wrap && (isFixed || settings.zoom === before.zoom);
+    this.#checked = checked;
+    const kept = stays ? boundary : boundaryOf(settings, { boundary, settings: before });
     this.#course.adopt(createRules(settings, this.#screen, this.#terrain, kept));
   }
 
@@ -512,4 +654,21 @@ export class Camera {
 
 function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Motion): Pose {
   return { x, y, focusHeight, span, heading, pitch, fieldOfView };
+}
+
+function checkOptions(options: CameraOptions): CameraOptions {
+  const given: unknown = options;
+  if (typeof given !== 'object' || given === null || Array.isArray(given))
+    throw new TypeError(`options: found ${shown(given)}; wanted an object such as { screen, terrain, wake }`);
+  for (const name of ['wake', 'report'] as const) {
+    const callback: unknown = options[name];
+    if (callback !== undefined && typeof callback !== 'function')
+      throw new TypeError(`options.${name}: found ${shown(callback)}; wanted a function, or nothing`);
+  }
+  for (const name of ['screen', 'terrain'] as const) {
+    const value: unknown = options[name];
+    if (value !== undefined && typeof value !== 'object')
+      throw new TypeError(`options.${name}: found ${shown(value)}; wanted an object, null, or nothing`);
+  }
+  return options;
 }

@@ -19,6 +19,7 @@ export type {
   Signal,
   SignalBody,
   StampedSignal,
+  TerrainSignal,
   TiltSignal,
   TurnSignal,
   WheelSignal,
@@ -35,7 +36,15 @@ export {
   type Settings,
   type TileArt,
 } from './settings/index.ts';
-export { terrainOf, terrainOfGrid, type HeightFunction, type HeightGrid, type Terrain } from './ground/index.ts';
+export {
+  reshapeGrid,
+  terrainOf,
+  terrainOfGrid,
+  type GridPart,
+  type HeightFunction,
+  type HeightGrid,
+  type Terrain,
+} from './ground/index.ts';
 export {
   aim,
   createMatrices,

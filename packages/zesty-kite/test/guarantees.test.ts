@@ -14,6 +14,7 @@ import {
   landmarks,
   looks,
   pixelsBetween,
+  play,
   screens,
   settingsWith,
   steady,
@@ -360,7 +361,7 @@ test('G4: at a wall nothing trembles: with keys held, no coordinate moves back a
       for (const code of codes) camera.signal({ kind: 'key', code, down: true, time: 0 });
       camera.advance(0);
       // Long enough to slide along every wall to where it ends.
-      camera.advance(120_000);
+      play(camera, 0, 120_000);
       const ways = { x: 0, y: 0 };
       let last = camera.shown;
       for (let frame = 1; frame < 60; frame++) {
@@ -489,7 +490,7 @@ test('G10: settled, a pan covers the same share of the screen a second at every 
       codes.forEach((code) => camera.signal({ kind: 'key', code, down: true, time: 0 }));
       camera.advance(0);
       const { pan } = camera.settings;
-      const view = camera.advance(15_000);
+      const view = play(camera, 0, 15_000);
       const { look, span } = view;
       const { x, y } = camera.shown;
       camera.advance(16_000);

@@ -299,7 +299,7 @@ test('a wheel of whole steps keeps parts of a notch until they make one', () => 
   );
 });
 
-test('bindings that are in each other’s way are told, and names that nothing has; the defaults are not', () => {
+test('bindings that are in each other’s way are told; the defaults are not', () => {
   expect(reviewSettings({}).filter(({ path }) => path.startsWith('bindings'))).toEqual([]);
   const inputs = fc.constantFrom('KeyH', 'MouseBack', 'ShiftLeft+KeyJ', 'Space+MouseRight', 'PadFaceLeft');
   const abilities = fc.shuffledSubarray(['north', 'home', 'stepLeft', 'tiltUp'] as const, {
@@ -314,10 +314,6 @@ test('bindings that are in each other’s way are told, and names that nothing h
       expect(warnings.filter(({ path }) => path.startsWith('bindings.'))).toHaveLength(1);
       expect(warnings.some(({ message }) => message.includes(name) || message.includes(either))).toBe(true);
     }),
-  );
-  const [unknown] = reviewSettings({ bindings: { drag: ['MouseMidle'] } });
-  expect(`${unknown?.path ?? ''}: ${unknown?.message ?? ''}`).toBe(
-    'bindings.drag[0]: nothing is called "MouseMidle"; wanted "MouseMiddle", perhaps',
   );
 });
 

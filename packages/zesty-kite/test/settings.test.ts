@@ -42,7 +42,7 @@ test('all problems are listed at once, each with its path, the value found and w
     'zoom.notch: -3; a number from 1.001 to 16, such as 1.1',
     'zoom.anchor: "middle"; one of "cursor", "focus", "below-eye"',
     'bounds.top: "up"; a number from -1000000000000 to 1000000000000, such as 512',
-    'bindings.panUp[1]: "w"; a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"',
+    'bindings.panUp[1]: "w"; perhaps "KeyW": keys by their UI Events code, buttons by their name',
     'zooom: an unknown key; perhaps "zoom"',
     'zoom.halflife: an unknown key; perhaps "halfLife"',
   ]);

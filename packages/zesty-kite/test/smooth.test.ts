@@ -2,7 +2,17 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Spot } from '../src/index.ts';
-import { between, drive, hands, landmarks, settingsWith, steeringBy, straightDown, type Steering } from './steering.ts';
+import {
+  between,
+  drive,
+  hands,
+  landmarks,
+  play,
+  settingsWith,
+  steeringBy,
+  straightDown,
+  type Steering,
+} from './steering.ts';
 
 /** On the smallest screen too. */
 const wheel = fc.record({
@@ -115,7 +125,7 @@ test('what pushed against a wall turns back at once, as if from rest', () => {
       const pushing = make();
       pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
       pushing.advance(0);
-      pushing.advance(200_000);
+      play(pushing, 0, 200_000);
       const resting = make();
       resting.place(pushing.shown);
       resting.advance(0);

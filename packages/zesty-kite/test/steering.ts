@@ -290,6 +290,12 @@ export function steady(rate: number, seconds: number): number[] {
   return Array.from({ length: Math.ceil(rate * seconds) + 1 }, (_, frame) => (frame * 1000) / rate);
 }
 
+/** Frames from one time to another, milliseconds, none of them a gap. */
+export function play(camera: Camera, from: number, to: number): View {
+  for (let time = from; time < to; time += 5000) camera.advance(time);
+  return camera.advance(to);
+}
+
 /** Plays steering with frames at the given times (milliseconds); `look` is called after each. */
 export function drive(
   { settings, screen: size, hilly, signals }: Steering,

@@ -69,8 +69,7 @@ test('settled with no finger holding, the span is at a stop that is allowed, or 
         check();
         camera.signal({ ...signal, time } as Signal);
         if ('density' in signal && typeof signal.density === 'number') ratio = signal.density;
-        else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0)
-          ratio = 1;
+        else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0) ratio = 1;
       }
       camera.signal({ kind: 'release', time });
       camera.signal({ kind: 'gap', phase: 'end', time });

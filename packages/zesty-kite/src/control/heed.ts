@@ -23,8 +23,8 @@ export class Heed {
 
   /** From now on by other settings. */
   adopt(settings: FullSettings): void {
+    if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = settings;
-    this.#bindings = new Bindings(settings.bindings);
   }
 
   /** From the beginning. */

@@ -11,7 +11,7 @@ export type {
   SwingIntent,
   ZoomIntent,
 } from './intent.ts';
-export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './names.ts';
+export { BUTTONS, PAD_BUTTONS, PAD_STICKS, type Button } from '../settings/index.ts';
 export { SignalQueue } from './queue.ts';
 export {
   cleanScreen,
@@ -34,6 +34,7 @@ export {
   type Signal,
   type SignalBody,
   type StampedSignal,
+  type TerrainSignal,
   type TiltSignal,
   type TurnSignal,
   type WheelSignal,

@@ -1,7 +1,7 @@
 /** Pads, as the Gamepad API's standard mapping has them: how strongly each of their inputs is pressed. */
 import { clamp, exp2, log2 } from '../math/index.ts';
-import type { FullSettings } from '../settings/index.ts';
-import { PAD_BUTTONS, PAD_STICKS } from './names.ts';
+import { PAD_BUTTONS, PAD_STICKS, type FullSettings } from '../settings/index.ts';
+
 import type { PadSignal } from './signal.ts';
 
 /** From here on a stick or a trigger counts as a button that is down. */

@@ -1,31 +1,74 @@
 /** Signals that wait for their time: in order of time, and of arrival where times are equal. */
 import type { SignalBody } from './signal.ts';
 
+interface Waiting {
+  readonly time: number;
+  readonly order: number;
+  readonly body: SignalBody;
+}
+
+/** A binary heap: whatever the order of times, adding and taking cost the logarithm of how many wait. */
 export class SignalQueue {
-  readonly #waiting: { readonly time: number; readonly body: SignalBody }[] = [];
+  readonly #heap: Waiting[] = [];
+  #order = 0;
 
   get isEmpty(): boolean {
-    return this.#waiting.length === 0;
+    return this.#heap.length === 0;
   }
 
   /** The time of the next signal, DOM milliseconds; -Infinity for now, NaN when there is none. */
   get nextTime(): number {
-    return this.#waiting[0]?.time ?? NaN;
+    return this.#heap[0]?.time ?? NaN;
   }
 
   add(body: SignalBody, time: number): void {
-    let place = this.#waiting.length;
-    while (place > 0 && (this.#waiting[place - 1]?.time ?? -Infinity) > time) place--;
-    this.#waiting.splice(place, 0, { time, body });
+    const heap = this.#heap;
+    const added = { time, order: this.#order++, body };
+    let at = heap.length;
+    heap.push(added);
+    while (at > 0) {
+      const above = (at - 1) >> 1;
+      const parent = heap[above];
+      if (parent === undefined || !isBefore(added, parent)) break;
+      heap[at] = parent;
+      at = above;
+    }
+    heap[at] = added;
   }
 
   /** Takes the next signal out. */
   take(): SignalBody | null {
-    return this.#waiting.shift()?.body ?? null;
+    const heap = this.#heap;
+    const first = heap[0];
+    const last = heap.pop();
+    if (first === undefined || last === undefined) return null;
+    if (first !== last) this.#sink(last);
+    return first.body;
   }
 
-  /** Every waiting signal in order, with its time. */
-  [Symbol.iterator](): IterableIterator<{ readonly time: number; readonly body: SignalBody }> {
-    return this.#waiting.values();
+  /** Puts one on top, and down to where it belongs. */
+  #sink(moved: Waiting): void {
+    const heap = this.#heap;
+    let at = 0;
+    for (;;) {
+      const left = heap[2 * at + 1];
+      const right = heap[2 * at + 2];
+      if (left === undefined) break;
+      const isRight = right !== undefined && isBefore(right, left);
+      const child = isRight ? right : left;
+      if (!isBefore(child, moved)) break;
+      heap[at] = child;
+      at = 2 * at + (isRight ? 2 : 1);
+    }
+    heap[at] = moved;
   }
+
+  /** Forgets everything. */
+  clear(): void {
+    this.#heap.length = 0;
+  }
+}
+
+function isBefore(one: Waiting, other: Waiting): boolean {
+  return one.time < other.time || (one.time === other.time && one.order < other.order);
 }

@@ -1,8 +1,19 @@
 /** What a device or the program did: plain, serialisable, with its time. */
+import type { GridPart } from '../ground/index.ts';
 import { clamp, finite } from '../math/index.ts';
-import { sentence, shown, type Settings } from '../settings/index.ts';
+import {
+  BUTTONS,
+  PAD_BUTTONS,
+  plainCopy,
+  sentence,
+  SettingsError,
+  shown,
+  type Button,
+  type Problem,
+  type Settings,
+} from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
-import { BUTTONS, PAD_BUTTONS, type Button } from './names.ts';
+
 
 /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
 export interface ScreenSignal {
@@ -140,6 +151,16 @@ export interface PlaceSignal {
   readonly pitch?: number;
 }
 
+/** From now on it is over another terrain, or over flat ground where both are null. */
+export interface TerrainSignal {
+  readonly kind: 'terrain';
+  /** What the terrain calls itself, and the fingerprint of its heights. */
+  readonly id: string | null;
+  readonly digest: string | null;
+  /** Where it is the one before but for some samples: those, so that a session has all it needs. */
+  readonly part?: GridPart;
+}
+
 /** The program changes some settings; what is left out stays. */
 export interface ChangeSignal {
   readonly kind: 'change';
@@ -168,6 +189,7 @@ export type SignalBody =
   | HomeSignal
   | GapSignal
   | PlaceSignal
+  | TerrainSignal
   | ChangeSignal;
 
 /**
@@ -185,13 +207,21 @@ const MOST_NOTCHES = 1e6;
 const MOST_DEGREES = 1e6;
 const MOST_AXES = 4;
 
+const KINDS =
+  'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "pad", "hold", "let-go", "turn", "tilt", "home", "release", "gap", "place", "terrain", "change"';
+
 /**
  * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
  * as nothing, what is out of range as the end of the range.
  *
- * @throws TypeError when the kind is not known, or a part is missing or of the wrong type
+ * @returns null for what is nowhere, such as a move to NaN: it moves nothing
+ * @throws TypeError when the kind is not known, or a part is missing or of the wrong type; SettingsError for
+ *   a change that is no plain data
  */
-export function cleanSignal(signal: SignalBody): SignalBody {
+export function cleanSignal(signal: SignalBody): SignalBody | null {
+  const given: unknown = signal;
+  if (typeof given !== 'object' || given === null || Array.isArray(given))
+    throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
   switch (signal.kind) {
     case 'screen':
       return { kind: 'screen', ...cleanScreen(signal) };
@@ -202,6 +232,7 @@ export function cleanSignal(signal: SignalBody): SignalBody {
       return { kind: 'key', code, down };
     }
     case 'wheel':
+      if (!isSomewhere(signal)) return null;
       return {
         kind: 'wheel',
         ...position(signal),
@@ -213,17 +244,19 @@ export function cleanSignal(signal: SignalBody): SignalBody {
     case 'hover': {
       const { x, y } = signal;
       if (x === undefined && y === undefined) return { kind: 'hover' };
-      return { kind: 'hover', ...position({ x: number('x', x), y: number('y', y) }) };
+      const at = { x: number('x', x), y: number('y', y) };
+      return isSomewhere({ x, y }) ? { kind: 'hover', ...position(at) } : { kind: 'hover' };
     }
     case 'press':
       if (!BUTTONS.includes(signal.input)) refuse('input', signal.input, `one of ${BUTTONS.join(', ')}`);
+      if (!isSomewhere(signal)) return null;
       return { kind: 'press', id: number('id', signal.id), input: signal.input, ...position(signal) };
     case 'move':
-      return { kind: 'move', id: number('id', signal.id), ...position(signal) };
+    case 'hold':
+      if (!isSomewhere(signal)) return null;
+      return { kind: signal.kind, id: number('id', signal.id), ...position(signal) };
     case 'lift':
       return { kind: 'lift', id: number('id', signal.id), ...(signal.cancelled === true ? { cancelled: true } : {}) };
-    case 'hold':
-      return { kind: 'hold', id: number('id', signal.id), ...position(signal) };
     case 'let-go':
       return signal.id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id: number('id', signal.id) };
     case 'turn':
@@ -257,16 +290,33 @@ export function cleanSignal(signal: SignalBody): SignalBody {
         ...within('heading', signal.heading, -MOST_DEGREES, MOST_DEGREES),
         ...within('pitch', signal.pitch, 0, 90),
       };
+    case 'terrain': {
+      const { id, digest }: { readonly id: unknown; readonly digest: unknown } = signal;
+      if (id === null && digest === null) return { kind: 'terrain', id, digest };
+      if (typeof id !== 'string') return refuse('id', id, 'the id of a terrain, or null for flat ground');
+      if (typeof digest !== 'string') return refuse('digest', digest, 'the digest of its heights');
+      return { kind: 'terrain', id, digest, ...gridPart(signal.part) };
+    }
     case 'change':
-      if (typeof signal.settings !== 'object') refuse('settings', signal.settings, 'settings');
-      return { kind: 'change', settings: JSON.parse(JSON.stringify(signal.settings)) as Settings };
+      return { kind: 'change', settings: settingsOf(signal.settings) };
     default:
-      return refuse(
-        'kind',
-        (signal as { kind?: unknown }).kind,
-        'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "pad", "hold", "let-go", "turn", "tilt", "home", "release", "gap", "place", "change"',
-      );
+      return refuse('kind', (signal as { kind?: unknown }).kind, KINDS);
   }
+}
+
+function settingsOf(value: unknown): Settings {
+  if (typeof value !== 'object' || value === null) return refuse('settings', value, 'settings');
+  const problems: Problem[] = [];
+  const settings = plainCopy(value, '', problems) as Settings;
+  if (problems.length > 0) throw new SettingsError(problems);
+  return settings;
+}
+
+/** Whether both coordinates are finite; what is no number at all is refused. */
+function isSomewhere({ x, y }: { readonly x?: unknown; readonly y?: unknown }): boolean {
+  if (typeof x !== 'number') return refuse('x', x, 'a number');
+  if (typeof y !== 'number') return refuse('y', y, 'a number');
+  return Number.isFinite(x) && Number.isFinite(y);
 }
 
 function position({ x, y }: { readonly x: number; readonly y: number }): { x: number; y: number } {
@@ -282,6 +332,21 @@ export function cleanScreen({ width, height, density }: Screen): Screen {
     width: clamp(number('width', width), 0, MOST_PIXELS),
     height: clamp(number('height', height), 0, MOST_PIXELS),
     ...within('density', density, 1e-3, 1e3),
+  };
+}
+
+function gridPart(part: GridPart | undefined): { part?: GridPart } {
+  if (part === undefined) return {};
+  if (typeof part !== 'object') return refuse('part', part, 'a part of a grid {column, row, columns, heights}');
+  const { heights }: { readonly heights: unknown } = part;
+  if (!Array.isArray(heights)) return refuse('part.heights', heights, 'a list of numbers');
+  return {
+    part: {
+      column: number('part.column', part.column),
+      row: number('part.row', part.row),
+      columns: number('part.columns', part.columns),
+      heights: heights.map((height, i) => number(`part.heights[${String(i)}]`, height)),
+    },
   };
 }
 

@@ -1,5 +1,6 @@
 /** Terrain from samples on a square grid, bilinear between them. */
 import { Digest } from '../math/index.ts';
+import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
 import type { Terrain } from './terrain.ts';
 
@@ -50,7 +51,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const scale = 1 / step;
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
-  const lay = (spot: Spot): void => {
+  const layOf = (samples: Float64Array, spot: Spot): void => {
     const across = (spot.x - left) * scale;
     const down = (spot.y - top) * scale;
     const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
@@ -64,6 +65,15 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
     spot.height = upper + (lower - upper) * (below - row);
   };
+  const lay = (spot: Spot): void => {
+    layOf(samples, spot);
+  };
+  // Only an eye that comes down to the hills asks for it.
+  let raised: Float64Array | null = null;
+  const layOver = (spot: Spot): void => {
+    raised ??= envelopeOfGrid(samples, columns, rows, step);
+    layOf(raised, spot);
+  };
   const at: Spot = { x: 0, y: 0, height: 0 };
   const heightAt = (x: number, y: number): number => {
     at.x = x;
@@ -71,7 +81,57 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     lay(at);
     return at.height;
   };
-  return { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt, lay };
+  const terrain = { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt, lay, layOver };
+  grids.set(terrain, { id, columns, rows, step, heights: samples, left, top });
+  return terrain;
+}
+
+/** A rectangle of samples that are other than before. */
+export interface GridPart {
+  /** Where its first sample lies: how many columns to the right, and rows down. */
+  readonly column: number;
+  readonly row: number;
+  /** Samples from left to right. */
+  readonly columns: number;
+  /** Row by row, world units, all finite. */
+  readonly heights: readonly number[];
+}
+
+const grids = new WeakMap<Terrain, HeightGrid>();
+/** What a terrain was made of that is another in part. */
+const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: GridPart }>();
+
+/**
+ * The same terrain with other heights in a part of it, for players who dig and build:
+ * `camera.changeTerrain(reshapeGrid(terrain, { column: 40, row: 12, columns: 2, heights: [3, 3, 4, 4] }))`.
+ *
+ * @param terrain from `terrainOfGrid`, or from here
+ * @throws RangeError that names the first thing wrong
+ */
+export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
+  const grid = grids.get(terrain);
+  if (grid === undefined) throw new RangeError('terrain: found one that is no grid; wanted one from terrainOfGrid');
+  const { column, row, columns, heights } = part;
+  const rows = heights.length / columns;
+  check('part.columns', columns, Number.isInteger(columns) && columns > 0, 'a whole number above 0');
+  check('part.heights', `${String(heights.length)} samples`, Number.isInteger(rows) && rows > 0, 'whole rows of them');
+  const fits = (from: number, count: number, most: number): boolean =>
+    Number.isInteger(from) && from >= 0 && from + count <= most;
+  check('part.column', column, fits(column, columns, grid.columns), `at most ${String(grid.columns - columns)}`);
+  check('part.row', row, fits(row, rows, grid.rows), `at most ${String(grid.rows - rows)}`);
+  const samples = Float64Array.from(grid.heights);
+  heights.forEach((height, i) => {
+    samples[(row + Math.floor(i / columns)) * grid.columns + column + (i % columns)] = height;
+  });
+  const reshaped = terrainOfGrid({ ...grid, heights: samples });
+  origins.set(reshaped, { from: terrain, part: { column, row, columns, heights: [...heights] } });
+  return reshaped;
+}
+
+/** The part in which a terrain differs from another, where `reshapeGrid` made it of that. */
+export function partChanged(from: Terrain | null, to: Terrain): GridPart | null {
+  const origin = origins.get(to);
+  return origin !== undefined && origin.from === from ? origin.part : null;
 }
 
 function check(name: string, found: unknown, good: boolean, wanted: string): void {

@@ -1,3 +1,3 @@
-export { terrainOfGrid, type HeightGrid } from './grid.ts';
+export { partChanged, reshapeGrid, terrainOfGrid, type GridPart, type HeightGrid } from './grid.ts';
 export { terrainOf, type HeightFunction, type Terrain } from './terrain.ts';
 export type { Spot } from './spot.ts';

@@ -1,5 +1,6 @@
 /** Ground that is not flat: a height for every point. */
 import { clamp } from '../math/index.ts';
+import { envelopeOf } from './envelope.ts';
 import type { Spot } from './spot.ts';
 
 /**
@@ -21,6 +22,12 @@ export interface Terrain {
   heightAt(x: number, y: number): number;
   /** Sets the height of a spot to that: for every frame, where numbers handed over in place cost less. */
   lay(spot: Spot): void;
+  /**
+   * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are,
+   * and never steeper than 45° along either axis (of a function with heights over twelve features apart,
+   * than that range over twelve features).
+   */
+  layOver(spot: Spot): void;
 }
 
 /** What a terrain is made of when its heights come from a function. */
@@ -35,7 +42,7 @@ export interface HeightFunction {
 }
 
 /**
- * Terrain from a pure function. A height that is not finite counts as `lowest`, one out of range as
+ * Terrain from a pure function. A height that is not finite, or that throws, counts as `lowest`, one out of range as
  * the end of the range.
  *
  * ```ts
@@ -47,14 +54,21 @@ export interface HeightFunction {
 export function terrainOf({ id, digest = '1', lowest, highest, feature, ...source }: HeightFunction): Terrain {
   if (!(lowest <= highest && Number.isFinite(highest - lowest)))
     throw new RangeError(`terrain.highest: found ${String(highest)}; wanted at least lowest, ${String(lowest)}`);
+  if (typeof id !== 'string') throw new TypeError(`terrain.id: found ${String(id)}; wanted a name`);
   if (!(feature > 0 && Number.isFinite(feature)))
     throw new RangeError(`terrain.feature: found ${String(feature)}; wanted a length above 0, such as 2`);
   const heightAt = (x: number, y: number): number => {
-    const height = source.heightAt(x, y);
-    return Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
+    let height: unknown;
+    try {
+      height = source.heightAt(x, y);
+    } catch {
+      // A function that fails for a while says nothing of the ground: it is low there.
+    }
+    return typeof height === 'number' && Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
   };
   const lay = (spot: Spot): void => {
     spot.height = heightAt(spot.x, spot.y);
   };
-  return { id, digest, lowest, highest, feature, heightAt, lay };
+  const layOver = envelopeOf(heightAt, { lowest, highest, feature });
+  return { id, digest, lowest, highest, feature, heightAt, lay, layOver };
 }

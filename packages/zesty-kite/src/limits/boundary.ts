@@ -32,9 +32,16 @@ export interface Boundary {
   readonly elastic: number;
 }
 
-/** The boundary that `settings` ask for; without bounds, the edge of what float64 holds finely. */
-export function boundaryOf({ bounds, zoom, wrap }: FullSettings): Boundary {
-  const edge = zoom.leastSpan * FARTHEST_IN_LEAST_SPANS;
+/** No coordinate that settings may have is farther from 0. */
+const FARTHEST = 1e12;
+
+/**
+ * The boundary that `settings` ask for; without bounds, the edge of what float64 holds finely.
+ *
+ * @param before a boundary and the settings that it is of: a shape that is the same is not made anew
+ */
+export function boundaryOf({ bounds, zoom, wrap }: FullSettings, before?: { boundary: Boundary; settings: FullSettings }): Boundary {
+  const edge = Math.min(FARTHEST, zoom.leastSpan * FARTHEST_IN_LEAST_SPANS);
   const far = { left: -edge, top: -edge, right: edge, bottom: edge };
   if (bounds === null)
     return {
@@ -46,7 +53,10 @@ export function boundaryOf({ bounds, zoom, wrap }: FullSettings): Boundary {
       elastic: 0,
     };
   const { keep, margin, screenMargin, whenSmaller, elastic } = bounds;
-  const shape = shapeOf(bounds);
+  const same = before?.settings.bounds;
+  const isSame =
+    same?.keep === keep && same.polygon === bounds.polygon && same.area === bounds.area && bounds.left === undefined;
+  const shape = isSame && bounds.circle === undefined && before !== undefined ? before.boundary.shape : shapeOf(bounds);
   return {
     shape:
       shape.kind === 'rectangle'

@@ -82,43 +82,14 @@ export class Coast {
     return true;
   }
 
-  /** Whether a point is inside: an odd number of edges lies to its left. */
+  /** Whether a point is inside. */
   contains(x: number, y: number): boolean {
-    const { ends } = this.#edges;
-    let inside = false;
-    for (let i = 0; i < ends.length; i += 4) {
-      const y1 = ends[i + 1] ?? 0;
-      const y2 = ends[i + 3] ?? 0;
-      if (y1 > y === y2 > y) continue;
-      const x1 = ends[i] ?? 0;
-      const x2 = ends[i + 2] ?? 0;
-      if (x1 + ((x2 - x1) * (y - y1)) / (y2 - y1) < x) inside = !inside;
-    }
-    return inside;
+    return this.#edges.isInside(x, y);
   }
 
   /** The nearest point of any edge, and its distance. */
   nearestEdge(x: number, y: number, out: Point): number {
-    const { ends } = this.#edges;
-    let nearest = Infinity;
-    for (let i = 0; i < ends.length; i += 4) {
-      const x1 = ends[i] ?? 0;
-      const y1 = ends[i + 1] ?? 0;
-      const runX = (ends[i + 2] ?? 0) - x1;
-      const runY = (ends[i + 3] ?? 0) - y1;
-      const length = runX * runX + runY * runY;
-      const along = length > 0 ? ((x - x1) * runX + (y - y1) * runY) / length : 0;
-      const share = Math.min(Math.max(along, 0), 1);
-      const nearX = x1 + runX * share;
-      const nearY = y1 + runY * share;
-      const away = (x - nearX) * (x - nearX) + (y - nearY) * (y - nearY);
-      if (away >= nearest) continue;
-      nearest = away;
-      this.#edges.met = i / 4;
-      out.x = nearX;
-      out.y = nearY;
-    }
-    return Math.sqrt(nearest);
+    return this.#edges.nearest(x, y, out);
   }
 
   /** The point itself where it is inside, or next to the nearest edge, on its inner side. */

@@ -100,6 +100,79 @@ export class Edges {
     return Math.min(Math.max(Math.floor((y - this.#top) / this.#cell), 0), this.#rows - 1);
   }
 
+  /** Whether an odd number of edges lies to the left of a point: only the cells of its row are looked at. */
+  isInside(x: number, y: number): boolean {
+    const row = this.#row(y);
+    let inside = false;
+    for (let column = this.#column(x); column >= 0; column--) {
+      const cell = row * this.#columns + column;
+      const end = this.#starts[cell + 1] ?? 0;
+      for (let i = this.#starts[cell] ?? 0; i < end; i++) {
+        const edge = (this.#items[i] ?? 0) * 4;
+        const y1 = this.ends[edge + 1] ?? 0;
+        const y2 = this.ends[edge + 3] ?? 0;
+        if (y1 > y === y2 > y) continue;
+        const x1 = this.ends[edge] ?? 0;
+        const x2 = this.ends[edge + 2] ?? 0;
+        const at = x1 + ((x2 - x1) * (y - y1)) / (y2 - y1);
+        // An edge is written down in several cells: it counts where it crosses the line.
+        if (at < x && this.#column(at) === column) inside = !inside;
+      }
+    }
+    return inside;
+  }
+
+  /** Sets `met` to the edge nearest to a point, and `out` to the nearest point of it; their distance. */
+  nearest(x: number, y: number, out: Point): number {
+    const column = this.#column(x);
+    const row = this.#row(y);
+    let nearest = Infinity;
+    for (let ring = 0; ring < Math.max(this.#columns, this.#rows); ring++) {
+      for (let r = Math.max(0, row - ring); r <= Math.min(this.#rows - 1, row + ring); r++) {
+        const isRim = Math.abs(r - row) === ring;
+        for (let c = column - ring; c <= column + ring; c += isRim || ring === 0 ? 1 : 2 * ring)
+          if (c >= 0 && c < this.#columns) nearest = this.#nearestIn(r * this.#columns + c, x, y, nearest, out);
+      }
+      // What lies in the cells beyond this ring is farther away than its width.
+      if (nearest <= this.#clearOf(ring, x, y)) break;
+    }
+    return Math.sqrt(nearest);
+  }
+
+  /** The square of how far it is, from a point, to the nearest cell beyond so many around its own. */
+  #clearOf(ring: number, x: number, y: number): number {
+    const left = this.#left + (this.#column(x) - ring) * this.#cell;
+    const top = this.#top + (this.#row(y) - ring) * this.#cell;
+    const side = (2 * ring + 1) * this.#cell;
+    const clear = Math.max(0, Math.min(x - left, left + side - x, y - top, top + side - y));
+    return clear * clear;
+  }
+
+  #nearestIn(cell: number, x: number, y: number, before: number, out: Point): number {
+    const { ends } = this;
+    let nearest = before;
+    const end = this.#starts[cell + 1] ?? 0;
+    for (let i = this.#starts[cell] ?? 0; i < end; i++) {
+      const edge = this.#items[i] ?? 0;
+      const x1 = ends[edge * 4] ?? 0;
+      const y1 = ends[edge * 4 + 1] ?? 0;
+      const runX = (ends[edge * 4 + 2] ?? 0) - x1;
+      const runY = (ends[edge * 4 + 3] ?? 0) - y1;
+      const length = runX * runX + runY * runY;
+      const along = length > 0 ? ((x - x1) * runX + (y - y1) * runY) / length : 0;
+      const share = Math.min(Math.max(along, 0), 1);
+      const nearX = x1 + runX * share;
+      const nearY = y1 + runY * share;
+      const away = (x - nearX) * (x - nearX) + (y - nearY) * (y - nearY);
+      if (away >= nearest) continue;
+      nearest = away;
+      this.met = edge;
+      out.x = nearX;
+      out.y = nearY;
+    }
+    return nearest;
+  }
+
   /** Sets `share` to how much of a way is free, up to a skin's breadth before the first edge in it, and `met` to that edge. */
   cast(from: Readonly<Point>, to: Readonly<Point>): void {
     const { x, y } = from;

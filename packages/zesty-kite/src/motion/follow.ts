@@ -53,7 +53,11 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
   if (rules.switches) flipSwitches(motion, rules);
   const framed = followInsets(motion, pace, rules, look);
   followZoom(motion, pace, rules, look);
-  if (rules.terrain !== null && motion.fingers === 0) followGround(motion, pace);
+  if (motion.fingers === 0) followGround(motion, pace);
+  if (motion.liftLeft !== 0) {
+    motion.liftLeft = eased(motion.liftLeft, 0, pace.level.left, LENGTH_TOLERANCE * motion.span);
+    motion.easing ||= motion.liftLeft !== 0;
+  }
   return framed;
 }
 
@@ -244,7 +248,7 @@ export function followAt(motion: Motion, rules: Rules, look: Look, span: number)
   look.turn(motion);
 }
 
-function eased(value: number, target: number, left: number): number {
+function eased(value: number, target: number, left: number, tolerance = PIXEL_TOLERANCE): number {
   const off = (value - target) * left;
-  return Math.abs(off) < PIXEL_TOLERANCE ? target : target + off;
+  return Math.abs(off) < tolerance ? target : target + off;
 }

@@ -6,10 +6,10 @@ export { CAUSES, COLUMNS, interrupt, ROWS, wordsOf, type Cause } from './interru
 export { letGo, setFingers, takeBelow, takeGrip, takeGripOf } from './grip.ts';
 export { holdAnew } from './pair.ts';
 export { isAtRest, isDriven, isPanning, isSteered, isStill, Motion } from './motion.ts';
-export { beginAt, goHome, placeAt, refit, startPlace, type Place, type Start } from './place.ts';
+export { beginAt, goHome, overOtherGround, placeAt, refit, startPlace, type Place, type Start } from './place.ts';
 export { resize } from './resize.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
 export { createRules, leastSpan, mostSpan, type Rules } from './rules.ts';
-export { settle } from './settle.ts';
+export { missingClearance, settle } from './settle.ts';
 export { restHeading, stepBy, swingBy, tiltBy } from './turn.ts';
 export { zoomBy } from './zoom.ts';

@@ -50,6 +50,8 @@ export class Motion implements Pose {
   ground = -0;
   /** How fast it goes there, world units per second. */
   climb = -0;
+  /** The ground was changed below the eye: what is left of the difference between its old clearance and the new. */
+  liftLeft = -0;
   /** Since the last look at the ground there has been motion. */
   unseen = false;
   /** Insets shown, CSS pixels. */
@@ -93,7 +95,7 @@ export class Motion implements Pose {
   turnRate = -0;
   tiltRate = -0;
   zoomRate = -0;
-  /** Held-rate motion stands still: no frames are being drawn. */
+  /** No frames are being drawn: what is held counts as let go, and what eases goes on. */
   stalled = false;
 
   /** How many fingers of a hand hold, 0 … 2. */
@@ -158,6 +160,7 @@ export class Motion implements Pose {
     this.level = other.level;
     this.ground = other.ground;
     this.climb = other.climb;
+    this.liftLeft = other.liftLeft;
     this.unseen = other.unseen;
     this.insetLeft = other.insetLeft;
     this.insetTop = other.insetTop;
@@ -212,14 +215,12 @@ export class Motion implements Pose {
 
 /** Whether held keys ask for a velocity. */
 export function isDriven(motion: Motion): boolean {
-  return motion.targetX !== 0 || motion.targetY !== 0;
+  return !motion.stalled && (motion.targetX !== 0 || motion.targetY !== 0);
 }
 
 /** Whether held keys move the focus, or it still glides. A hand that holds the ground keeps it from both. */
 export function isPanning(motion: Motion): boolean {
-  return (
-    motion.fingers === 0 && !motion.stalled && (motion.velocityX !== 0 || motion.velocityY !== 0 || isDriven(motion))
-  );
+  return motion.fingers === 0 && (motion.velocityX !== 0 || motion.velocityY !== 0 || isDriven(motion));
 }
 
 /** Whether held keys turn, tilt or zoom. */
@@ -238,7 +239,7 @@ export function isGoingHome({ homeX, homeY }: Motion): boolean {
   return homeX !== 0 || homeY !== 0;
 }
 
-/** Whether time changes nothing: at rest, or stalled with nothing easing. */
+/** Whether time changes nothing: at rest, or stalled with nothing easing any more. */
 export function isStill(motion: Motion): boolean {
   return !isEasing(motion) && !isPanning(motion) && !isSteered(motion);
 }
@@ -248,5 +249,6 @@ export function isAtRest(motion: Motion): boolean {
   if (isEasing(motion)) return false;
   if (motion.fingers > 0) return true;
   const steered = motion.turnRate !== 0 || motion.tiltRate !== 0 || motion.zoomRate !== 0;
-  return motion.velocityX === 0 && motion.velocityY === 0 && !isDriven(motion) && !steered;
+  const driven = motion.targetX !== 0 || motion.targetY !== 0;
+  return motion.velocityX === 0 && motion.velocityY === 0 && !driven && !steered;
 }

@@ -55,8 +55,7 @@ export class Pace {
     this.seconds = ticks / TICKS_PER_SECOND;
     if (motion.left !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
     if (motion.turnLeft !== 0 || motion.turnRate !== 0) this.turn.over(this);
-    if (isPanning(motion) && (motion.velocityX !== motion.targetX || motion.velocityY !== motion.targetY))
-      this.panned(motion).over(this);
+    if (isPanning(motion)) this.panned(motion).over(this);
     if (motion.easing || motion.left !== 0 || isSteered(motion)) {
       this.pitch.over(this);
       this.lens.over(this);

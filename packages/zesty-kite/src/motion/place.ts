@@ -8,7 +8,7 @@ import { holdAnew } from './pair.ts';
 import { isDriven, type Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, leastSpan, mostSpan, type Rules } from './rules.ts';
-import { settle } from './settle.ts';
+import { missingClearance, settle } from './settle.ts';
 import { faceAt, restHeading, tiltTo, turnBy } from './turn.ts';
 import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom, zoomTo } from './zoom.ts';
 
@@ -169,6 +169,16 @@ export function goHome(motion: Motion, rules: Rules, look: Look): void {
   else tiltTo(motion, rules, pitch);
   motion.askedPitch = pitchAt(motion, rules, motion.span);
   motion.easing = motion.tilting = motion.tilted = true;
+}
+
+/**
+ * Goes on over other heights: what is held is held, and height and clearance ease to what they should be.
+ *
+ * @param missing what was missing of the eye's clearance over the heights before
+ */
+export function overOtherGround(motion: Motion, rules: Rules, look: Look, missing: number): void {
+  motion.liftLeft += missing - missingClearance(motion, rules, look);
+  motion.unseen = motion.easing = true;
 }
 
 /**

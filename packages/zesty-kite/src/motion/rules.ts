@@ -87,8 +87,17 @@ function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
   const lay = (spot: Spot): void => {
     spot.height = heightAt(spot.x, spot.y);
   };
-  return { id, digest, lowest, highest, feature, heightAt, lay };
+  const layOver = (spot: Spot): void => {
+    spot.x = canonical(spot.x, periodX);
+    spot.y = canonical(spot.y, periodY);
+    terrain.layOver(spot);
+  };
+  return { id, digest, lowest, highest, feature, heightAt, lay, layOver };
 }
+
+/** As in the schema of the settings. */
+const LEAST_SPAN = 1e-6;
+const MOST_SPAN = 1e12;
 
 /** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, least ≤ most. */
 export class SpanRange {
@@ -96,10 +105,12 @@ export class SpanRange {
   most = NaN;
 
   set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
-    this.least = zoom.mostScale === null ? zoom.leastSpan : frameHeight / zoom.mostScale;
+    const least = zoom.mostScale === null ? zoom.leastSpan : frameHeight / zoom.mostScale;
     const most = zoom.leastScale === null ? zoom.mostSpan : frameHeight / zoom.leastScale;
     const whole = Math.min(most, wrap.x ?? most, wrap.y ?? most);
-    this.most = Math.max(whole, this.least);
+    // No span that settings could not begin with.
+    this.least = clamp(least, LEAST_SPAN, MOST_SPAN);
+    this.most = clamp(whole, this.least, MOST_SPAN);
   }
 }
 

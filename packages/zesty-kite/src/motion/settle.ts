@@ -41,21 +41,25 @@ export function settle(motion: Motion, rules: Rules, look: Look): void {
  * too close to the ground below it.
  */
 export function lift(motion: Motion, rules: Rules, look: Look): void {
+  const missing = missingClearance(motion, rules, look) + motion.liftLeft;
   motion.focusHeight = motion.level;
-  if (rules.terrain === null || look.widening === 0) return;
-  const { clearance } = rules.settings.ground;
-  // The eye may be clear even of the highest ground.
-  const highest = rules.terrain.highest + clearance;
-  if (motion.level * look.widening + motion.span * look.sinPitch > highest * look.widening) return;
-  look.below(motion);
-  below.x = motion.x + look.meetX;
-  below.y = motion.y + look.meetY;
-  rules.terrain.lay(below);
-  const eye = motion.level + (motion.span * look.sinPitch) / look.widening;
-  const missing = below.height + clearance - eye;
   if (!(missing > 0)) return;
   motion.focusHeight += missing;
   motion.limited = true;
+}
+
+/** By how much the eye is lower than it should be above the envelope of the ground below it; world units, ≥ 0. */
+export function missingClearance(motion: Motion, rules: Rules, look: Look): number {
+  if (rules.terrain === null || look.widening === 0) return 0;
+  const { clearance } = rules.settings.ground;
+  const eye = motion.level + (motion.span * look.sinPitch) / look.widening;
+  // It may be clear even of the highest ground.
+  if (eye > rules.terrain.highest + clearance) return 0;
+  look.below(motion);
+  below.x = motion.x + look.meetX;
+  below.y = motion.y + look.meetY;
+  rules.terrain.layOver(below);
+  return Math.max(0, below.height + clearance - eye);
 }
 
 const below = new WorkingSpot();

@@ -118,7 +118,9 @@ function comeBack(motion: Motion, pace: Pace): void {
  * of the step, which is exact once the zoom has arrived.
  */
 function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const { targetX, targetY, span, spanBefore } = motion;
+  const { span, spanBefore } = motion;
+  const targetX = motion.stalled ? 0 : motion.targetX;
+  const targetY = motion.stalled ? 0 : motion.targetY;
   const { sinHeading, cosHeading } = look;
   const midway = pace.panned(motion).left;
   if (rules.speed.curve !== null) logOfSpanIn(motion, cell);

@@ -1,11 +1,6 @@
-/** Bindings that are in each other's way, or that nothing will ever press. */
-import { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS } from '../control/index.ts';
-import { nearest, type FullSettings } from '../settings/index.ts';
+/** Bindings that are in each other's way. */
+import type { FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
-
-const STICKS = PAD_STICKS.flatMap((stick) => ['Up', 'Down', 'Left', 'Right'].map((way) => `${stick}${way}`));
-/** Of what is no key, these are all. */
-const KNOWN: readonly string[] = [...BUTTONS, ...WHEELS, ...PAD_BUTTONS, ...STICKS];
 
 export function bindingWarnings({ bindings }: FullSettings): Warning[] {
   const asked = Object.entries(bindings).flatMap(([ability, inputs]) =>
@@ -18,18 +13,7 @@ export function bindingWarnings({ bindings }: FullSettings): Warning[] {
       { path, message: `"${input}" is ${other.ability} as well, and does both; wanted another input for one of them` },
     ];
   });
-  const unknown = asked.flatMap(({ input, path }) => {
-    const name = input.split('+').find((one) => /^(Mouse|Wheel|Touch|Pen|Pad)/.test(one) && !KNOWN.includes(one));
-    if (name === undefined) return [];
-    const meant = nearest(name, KNOWN);
-    return [
-      {
-        path,
-        message: `nothing is called "${name}"; wanted ${meant === null ? `one of ${KNOWN.join(', ')}` : `"${meant}", perhaps`}`,
-      },
-    ];
-  });
-  return [...clashes, ...unknown];
+  return clashes;
 }
 
 /** A modifier without a side is either of its sides; in which order the others are held does not matter. */

@@ -1,7 +1,7 @@
 /** Reading a session file as it streams in. */
 import type { Screen } from '../view/index.ts';
 import { cleanSignal, type SignalBody, type StampedSignal } from '../control/index.ts';
-import { checkSettings, mergeSettings, shown, type Settings } from '../settings/index.ts';
+import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
 /** A session file that cannot be played. The message names the line. */
@@ -36,7 +36,7 @@ export interface SessionEnd {
  */
 export class SessionReader {
   #header: SessionHeader | null = null;
-  #settings: Settings = {};
+  #settings: Checked | null = null;
   #rest = '';
   #line = 0;
   #at = 0;
@@ -86,7 +86,7 @@ export class SessionReader {
     }
     if (this.#header === null) {
       this.#header = readHeader(value, this.#line);
-      this.#settings = this.#header.settings;
+      this.#settings = completeSettings(this.#header.settings);
     } else signals.push(this.#signal(value));
   }
 
@@ -98,11 +98,11 @@ export class SessionReader {
         `at: found ${shown(at)}; wanted whole microseconds, not before the ${String(this.#at)} of the line above`,
       );
     try {
-      const signal: StampedSignal = { at, ...cleanSignal(value as SignalBody) };
-      if (signal.kind === 'change') {
-        this.#settings = mergeSettings(this.#settings, signal.settings);
-        checkSettings(this.#settings);
-      }
+      const body = cleanSignal(value as SignalBody);
+      if (body === null) throw new SessionError(this.#line, `found ${shown(value)}; wanted finite coordinates`);
+      const signal: StampedSignal = { at, ...body };
+      if (signal.kind === 'change' && this.#settings !== null)
+        this.#settings = changeSettings(this.#settings, signal.settings);
       this.#at = at;
       return signal;
     } catch (error) {
@@ -117,7 +117,7 @@ function readHeader(value: unknown, line: number): SessionHeader {
   if (version !== VERSION)
     throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}`);
   try {
-    checkSettings(settings);
+    completeSettings(settings);
   } catch (error) {
     throw new SessionError(line, messageOf(error));
   }

@@ -3,10 +3,16 @@ import type { Camera } from '../camera.ts';
 import { headerLine, signalLine } from './format.ts';
 
 export interface Recording {
-  /** The session so far, as the text of a file. */
+  /**
+   * The session so far, as the text of a file.
+   *
+   * @throws Error for one that is handed to `write`: nothing of it is kept
+   */
   text(): string;
   /** Ends the recording; `text` stays as it is. */
   stop(): void;
+  /** Where it ended because `write` threw: the number of the line, from 1, that it was given last. Null while all is well. */
+  readonly failedAtLine: number | null;
 }
 
 /**
@@ -18,23 +24,43 @@ export interface Recording {
  * save(recording.text());
  * ```
  *
- * @param write called with each line as it comes, its line break included; to stream to a file
+ * @param write called with each line as it comes, its line break included, instead of keeping it: to stream to a
+ *   file. If it throws, the recording ends there, the camera's `report` is told, and the camera goes on
  */
-export function record(camera: Camera, write: (line: string) => void = () => undefined): Recording {
+export function record(camera: Camera, write?: (line: string) => void): Recording {
   const lines: string[] = [];
-  const keep = (line: string): void => {
-    lines.push(line);
-    write(line);
-  };
+  let count = 0;
+  let failed: number | null = null;
   let recording = true;
+  const keep = (line: string): void => {
+    count += 1;
+    if (write === undefined) lines.push(line);
+    else {
+      try {
+        write(line);
+      } catch (error) {
+        recording = false;
+        failed = count;
+        throw error;
+      }
+    }
+  };
   const start = camera.begin((signal) => {
     if (recording) keep(`${signalLine(signal)}\n`);
   });
-  keep(`${headerLine(start)}\n`);
+  camera.attempt(() => {
+    keep(`${headerLine(start)}\n`);
+  });
   return {
-    text: () => lines.join(''),
+    text: () => {
+      if (write === undefined) return lines.join('');
+      throw new Error('text: this recording is handed to `write` line by line, and nothing of it is kept');
+    },
     stop: () => {
       recording = false;
+    },
+    get failedAtLine() {
+      return failed;
     },
   };
 }

@@ -1,7 +1,7 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { Camera, type Grip, type SessionStart } from '../camera.ts';
-import type { StampedSignal } from '../control/index.ts';
-import type { Terrain } from '../ground/index.ts';
+import type { StampedSignal, TerrainSignal } from '../control/index.ts';
+import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 
 export interface ReplayOptions {
@@ -9,6 +9,8 @@ export interface ReplayOptions {
   readonly rate?: number;
   /** The terrain that the session was recorded over. */
   readonly terrain?: Terrain | null;
+  /** Others that it changes to; parts of a grid that change are in the session itself. */
+  readonly terrains?: readonly Terrain[];
   /** Called at every frame with its time in microseconds. */
   readonly frame?: (camera: Camera, micros: number) => void;
 }
@@ -55,6 +57,7 @@ export class Replay {
   readonly camera: Camera;
   readonly #rate: number;
   readonly #frame: (camera: Camera, micros: number) => void;
+  readonly #terrains: readonly Terrain[];
   readonly #digest = new Digest();
   #frames = 0;
   #samples = 0;
@@ -72,13 +75,14 @@ export class Replay {
   #grip: Grip | null = null;
 
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
-  constructor(start: SessionStart, { rate = 60, terrain = null, frame = () => undefined }: ReplayOptions = {}) {
+  constructor(start: SessionStart, { rate = 60, terrain = null, terrains = [], frame = () => undefined }: ReplayOptions = {}) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, { screen: start.screen, terrain });
     this.#rate = rate;
     this.#frame = frame;
+    this.#terrains = terrains;
     this.camera.advance(0);
     this.#x = this.camera.view.x;
     this.#y = this.camera.view.y;
@@ -87,9 +91,19 @@ export class Replay {
   /** Plays up to a signal and lets it take effect. */
   push(signal: StampedSignal): void {
     this.#playUntil(signal.at);
-    this.camera.signal({ ...signal, time: signal.at / 1000 });
+    if (signal.kind === 'terrain') this.camera.changeTerrain(this.#terrainOf(signal), signal.at / 1000);
+    else this.camera.signal({ ...signal, time: signal.at / 1000 });
     this.#signals += 1;
     this.#last = signal.at;
+  }
+
+  #terrainOf({ id, digest, part }: TerrainSignal): Terrain | null {
+    if (id === null) return null;
+    const { terrain } = this.camera;
+    const made = part !== undefined && terrain !== null ? reshapeGrid(terrain, part) : null;
+    const found = [made, terrain, ...this.#terrains].find((one) => one?.id === id && one.digest === digest);
+    if (found) return found;
+    throw new RangeError(`terrain: found none that is "${id}" ${String(digest)}; wanted it among \`terrains\``);
   }
 
   /** Plays on to rest. */

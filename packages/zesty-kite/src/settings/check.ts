@@ -2,33 +2,114 @@
 import * as v from 'valibot';
 import { nearest } from './nearest.ts';
 import { areaOf, ringsOf, type Ring } from './rings.ts';
-import { OBJECT, settingsSchema, type ByZoom, type FullBounds, type FullSettings } from './schema.ts';
+import { mergeSettings } from './merge.ts';
+import { deepFreeze, plainCopy } from './plain.ts';
+import { OBJECT, settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';
 import { SettingsError, shown, type Problem } from './settingsError.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
 export const FARTHEST_IN_LEAST_SPANS = 1e9;
 
+/** Settings that have been checked: as they were written, and with every default. Both are frozen. */
+export interface Checked {
+  readonly written: Settings;
+  readonly settings: FullSettings;
+}
+
 /**
  * Fills in the defaults.
  *
- * @param input settings, from JSON or code
+ * @param input settings, from JSON or code; they are copied
+ * @returns frozen
  * @throws SettingsError that lists every problem with its path, the value found and what would do
  */
 export function checkSettings(input: unknown): FullSettings {
-  if (Array.isArray(input)) throw new SettingsError([{ path: '', found: shown(input), wanted: OBJECT }]);
-  const result = v.safeParse(settingsSchema, input);
-  const problems: Problem[] = (result.issues ?? []).map((issue) => ({
-    path: (issue.path ?? [])
-      .map((item) => step(item.key))
-      .join('')
-      .replace(/^\./, ''),
-    found: shown(issue.input),
-    wanted: issue.message,
-  }));
-  unknownKeys(settingsSchema, input, '', problems);
-  if (result.success) contradictions(result.output, problems);
-  if (problems.length > 0 || !result.success) throw new SettingsError(problems);
-  return result.output;
+  return completeSettings(input).settings;
+}
+
+/** @throws SettingsError */
+export function completeSettings(input: unknown): Checked {
+  const problems: Problem[] = [];
+  const written = copyOf(input, problems) as Settings;
+  const result = v.safeParse(settingsSchema, written);
+  pushIssues(result.issues ?? [], '', problems);
+  unknownKeys(settingsSchema, written, '', problems);
+  if (!result.success) throw new SettingsError(problems);
+  const settings = deepFreeze(withShapeOf(written, result.output));
+  contradictions(settings, problems);
+  if (problems.length > 0) throw new SettingsError(problems);
+  return { written, settings };
+}
+
+type Section = keyof FullSettings & keyof Settings;
+
+/**
+ * Settings with a change laid over them. It costs what it changes: sections that it does not name are as
+ * they were, and so is a shape of bounds.
+ *
+ * @throws SettingsError; then nothing has changed
+ */
+export function changeSettings(before: Checked, change: unknown): Checked {
+  const problems: Problem[] = [];
+  const named = copyOf(change, problems) as Settings;
+  const written = deepFreeze(mergeSettings(before.written, named));
+  const settings: Record<string, unknown> = { ...before.settings };
+  unknownKeys(settingsSchema, named, '', problems);
+  for (const section of Object.keys(named) as Section[]) {
+    if (!Object.hasOwn(settingsSchema.entries, section)) continue;
+    const { rest, shape } = withoutKnownShape(section, written[section]);
+    const result = v.safeParse(settingsSchema.entries[section], rest);
+    pushIssues(result.issues ?? [], section, problems);
+    settings[section] = result.success && shape !== null ? { ...(result.output as object), ...shape } : result.output;
+  }
+  if (problems.length > 0) throw new SettingsError(problems);
+  const checked = deepFreeze(named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings));
+  contradictions(checked, problems);
+  if (problems.length > 0) throw new SettingsError(problems);
+  return { written, settings: checked };
+}
+
+/** A polygon or an area of bounds that has been looked through before is not looked through again. */
+function withoutKnownShape(section: Section, value: unknown): { rest: unknown; shape: object | null } {
+  if (section !== 'bounds' || typeof value !== 'object' || value === null) return { rest: value, shape: null };
+  for (const name of ['polygon', 'area'] as const) {
+    const { [name]: shape, ...rest }: Partial<Record<string, unknown>> = value;
+    if (typeof shape === 'object' && shape !== null && farthestCoordinates.has(shape))
+      return { rest, shape: { [name]: shape } };
+  }
+  return { rest: value, shape: null };
+}
+
+/** Shapes are taken as they were written, so that the same one is known again. */
+function withShapeOf({ bounds: written }: Settings, settings: FullSettings): FullSettings {
+  const { bounds } = settings;
+  if (!bounds || !written) return settings;
+  const { polygon, area } = written;
+  return { ...settings, bounds: { ...bounds, ...(polygon && { polygon }), ...(area && { area }) } };
+}
+
+/** The greatest |coordinate| of polygons and areas that have been found to be sound. */
+const farthestCoordinates = new WeakMap<object, number>();
+
+function copyOf(input: unknown, problems: Problem[]): unknown {
+  const copied = plainCopy(input, '', problems);
+  if (problems.length > 0) throw new SettingsError(problems);
+  if (typeof copied !== 'object' || copied === null || Array.isArray(copied))
+    throw new SettingsError([{ path: '', found: shown(input), wanted: OBJECT }]);
+  return copied;
+}
+
+interface Issue {
+  readonly path?: readonly { readonly key: unknown }[] | undefined;
+  readonly input: unknown;
+  readonly message: string;
+}
+
+function pushIssues(issues: readonly Issue[], section: string, problems: Problem[]): void {
+  for (const { path = [], input, message } of issues) {
+    const where = `${section}${path.map((item) => step(item.key)).join('')}`.replace(/^\./, '');
+    problems.push({ path: where, found: shown(input), wanted: message });
+  }
 }
 
 function step(key: unknown): string {
@@ -114,17 +195,17 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
     ['bounds.bottom', bounds?.bottom],
     ['bounds.circle.x', bounds?.circle?.x],
     ['bounds.circle.y', bounds?.circle?.y],
-    ...(bounds === null ? [] : ringsOf(bounds).flatMap(({ path, ring }) => inRing(path, ring))),
   ];
   for (const [path, value] of coordinates)
     if (value !== undefined && Math.abs(value) > farthest) refuse(path, value, wanted);
-}
-
-function inRing(path: string, ring: Ring): [string, number][] {
-  return ring.flatMap(([x, y], i): [string, number][] => [
-    [`${path}[${String(i)}][0]`, x],
-    [`${path}[${String(i)}][1]`, y],
-  ]);
+  const shape = bounds?.polygon ?? bounds?.area;
+  if (bounds === null || shape === undefined || !((farthestCoordinates.get(shape) ?? 0) > farthest)) return;
+  for (const { path, ring } of ringsOf(bounds))
+    ring.forEach((corner, i) => {
+      corner.forEach((value, k) => {
+        if (Math.abs(value) > farthest) refuse(`${path}[${String(i)}][${String(k)}]`, value, wanted);
+      });
+    });
 }
 
 /** Bounds have one shape, and it is whole. */
@@ -149,8 +230,17 @@ function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wan
     if (top !== undefined && bottom !== undefined && !(bottom > top))
       refuse('bounds.bottom', bottom, `more than bounds.top, ${String(top)}`);
   }
-  const rings = ringsOf(bounds, refuse);
+  const shape = bounds.polygon ?? bounds.area;
+  if (shape === undefined || farthestCoordinates.has(shape)) return;
+  let sound = true;
+  const rings = ringsOf(bounds, (...problem) => {
+    sound = false;
+    refuse(...problem);
+  });
   if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
   for (const { path, ring } of rings)
     if (!(areaOf(ring) > 0)) refuse(path, ring, 'a ring of at least three corners that has an area');
+  let farthest = 0;
+  for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
+  if (sound && rings.length > 0) farthestCoordinates.set(shape, farthest);
 }

@@ -1,7 +1,8 @@
-export { checkSettings, FARTHEST_IN_LEAST_SPANS } from './check.ts';
+export { changeSettings, checkSettings, completeSettings, FARTHEST_IN_LEAST_SPANS, type Checked } from './check.ts';
 export { descriptions } from './descriptions.ts';
-export { mergeSettings } from './merge.ts';
+export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './inputs.ts';
 export { nearest } from './nearest.ts';
+export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type TileArt } from './presets.ts';
 export { ringsOf } from './rings.ts';
 export { settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';

@@ -4,7 +4,7 @@ import type { Settings } from './schema.ts';
 /**
  * `change` laid over `settings`: objects key by key, everything else (lists and null too) whole; one
  * shape of bounds takes the place of another.
- * Neither argument is altered. -0 becomes 0, as it would in a file.
+ * Neither argument is altered.
  */
 export function mergeSettings(settings: Settings, change: Settings): Settings {
   const { bounds } = settings;
@@ -27,7 +27,6 @@ function withoutOtherShapes(bounds: Bounds, change: Bounds): Bounds {
 
 function merge(below: unknown, above: unknown): unknown {
   if (above === undefined) return below;
-  if (typeof above === 'number') return above + 0;
   if (!isObject(above)) return above;
   const kept = isObject(below) ? below : {};
   const merged: Record<string, unknown> = { ...kept };

@@ -1,5 +1,6 @@
 /** The one description of the settings: types, defaults, checks, messages and the JSON Schema. */
 import * as v from 'valibot';
+import { corrected } from './inputs.ts';
 
 /** A finite number in a closed range; `such as` ends the message with one that would do. */
 const number = (least: number, most: number, suchAs: number) => {
@@ -16,7 +17,14 @@ export const OBJECT = 'an object in braces';
 const inputMessage =
   'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';
 const inputs = v.array(
-  v.pipe(v.string(inputMessage), v.regex(/^([A-Z][A-Za-z0-9]*\+)*[A-Z][A-Za-z0-9]*$/, inputMessage)),
+  v.pipe(
+    v.string(inputMessage),
+    v.regex(/^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/, inputMessage),
+    v.check(
+      (input) => corrected(input) === null,
+      ({ input }) => `perhaps "${corrected(input) ?? 'KeyW'}": keys by their UI Events code, buttons by their name`,
+    ),
+  ),
   'a list of inputs, such as ["KeyW", "ArrowUp"]',
 );
 

@@ -29,6 +29,7 @@ export function shown(value: unknown): string {
   if (value === undefined) return 'nothing';
   if (typeof value === 'number') return String(value);
   if (typeof value === 'function') return 'a function';
+  if (typeof value === 'symbol') return 'a symbol';
   let text: string;
   try {
     text = JSON.stringify(value, (_key, part: unknown) => (typeof part === 'bigint' ? `${String(part)}n` : part));

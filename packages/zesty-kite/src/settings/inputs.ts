@@ -1,0 +1,116 @@
+/** What keys, buttons, wheels and pads are called, as bindings have it. */
+import { nearest } from './nearest.ts';
+
+/** What a pointer can press. */
+export const BUTTONS = [
+  'MouseLeft',
+  'MouseMiddle',
+  'MouseRight',
+  'MouseBack',
+  'MouseForward',
+  'Touch',
+  'Pen',
+  'PenBarrel',
+  'PenEraser',
+] as const;
+
+export type Button = (typeof BUTTONS)[number];
+
+/** A wheel, away from the player and toward. */
+export const WHEELS = ['WheelUp', 'WheelDown'] as const;
+
+/** The buttons of a pad, in the order of the Gamepad API's standard mapping. */
+export const PAD_BUTTONS = [
+  'PadFaceBottom',
+  'PadFaceRight',
+  'PadFaceLeft',
+  'PadFaceTop',
+  'PadLeftShoulder',
+  'PadRightShoulder',
+  'PadLeftTrigger',
+  'PadRightTrigger',
+  'PadSelect',
+  'PadStart',
+  'PadLeftStick',
+  'PadRightStick',
+  'PadUp',
+  'PadDown',
+  'PadLeft',
+  'PadRight',
+  'PadCentre',
+] as const;
+
+/** Its sticks, in the same order; their axes come in pairs, right and down. As inputs they go on with Up, Down, Left or Right. */
+export const PAD_STICKS = ['PadLeftStick', 'PadRightStick'] as const;
+
+const WAYS = ['Up', 'Down', 'Left', 'Right'];
+/** Either side of a modifier. */
+const MODIFIERS = ['Shift', 'Control', 'Alt', 'Meta'];
+
+function words(text: string, before = ''): string[] {
+  return text.split(' ').map((word) => `${before}${word}`);
+}
+
+function numbered(before: string, from: number, to: number): string[] {
+  return Array.from({ length: to - from + 1 }, (_, i) => `${before}${String(from + i)}`);
+}
+
+/** The codes of keys: UI Events KeyboardEvent code Values, W3C Recommendation of 2025. */
+const KEYS = [
+  ...Array.from({ length: 26 }, (_, i) => `Key${String.fromCharCode(65 + i)}`),
+  ...numbered('Digit', 0, 9),
+  ...numbered('Numpad', 0, 9),
+  ...numbered('F', 1, 24),
+  ...numbered('Lang', 1, 5),
+  ...WAYS.map((way) => `Arrow${way}`),
+  ...MODIFIERS.flatMap((name) => [name, `${name}Left`, `${name}Right`]),
+  ...words('Add Backspace Clear ClearEntry Comma Decimal Divide Enter Equal Hash', 'Numpad'),
+  ...words('MemoryAdd MemoryClear MemoryRecall MemoryStore MemorySubtract Multiply ParenLeft', 'Numpad'),
+  ...words('ParenRight Star Subtract', 'Numpad'),
+  ...words('Backquote Backslash BracketLeft BracketRight Comma Equal IntlBackslash IntlRo IntlYen Minus Period'),
+  ...words('Quote Semicolon Slash Backspace CapsLock ContextMenu Enter Space Tab Convert KanaMode NonConvert'),
+  ...words('Delete End Help Home Insert PageDown PageUp NumLock Escape Fn FnLock PrintScreen ScrollLock Pause'),
+  ...words('Back Favorites Forward Home Refresh Search Stop', 'Browser'),
+  ...words('Eject LaunchApp1 LaunchApp2 LaunchMail MediaPlayPause MediaSelect MediaStop MediaTrackNext'),
+  ...words('MediaTrackPrevious Power Sleep AudioVolumeDown AudioVolumeMute AudioVolumeUp WakeUp Abort Resume'),
+  ...words('Suspend Again Copy Cut Find Open Paste Props Select Undo Hiragana Katakana'),
+];
+
+const INPUTS = [
+  ...KEYS,
+  ...BUTTONS,
+  ...WHEELS,
+  ...PAD_BUTTONS,
+  ...PAD_STICKS.flatMap((stick) => WAYS.map((way) => `${stick}${way}`)),
+];
+const known = new Set(INPUTS);
+
+/** What people write for them. */
+const ALIASES: Readonly<Record<string, string>> = {
+  Ctrl: 'Control',
+  Cmd: 'Meta',
+  Command: 'Meta',
+  Win: 'Meta',
+  Option: 'Alt',
+  Esc: 'Escape',
+  Return: 'Enter',
+  Del: 'Delete',
+  Plus: 'Equal',
+  RightMouse: 'MouseRight',
+  LeftMouse: 'MouseLeft',
+  MiddleMouse: 'MouseMiddle',
+};
+
+/** The nearest binding to one in which some name is none; null where all of them are. */
+export function corrected(binding: string): string | null {
+  const names = binding.split('+');
+  if (names.every((name) => known.has(name))) return null;
+  return names.map((name) => (known.has(name) ? name : meant(name))).join('+');
+}
+
+function meant(name: string): string {
+  if (/^[a-z]$/i.test(name)) return `Key${name.toUpperCase()}`;
+  if (/^[0-9]$/.test(name)) return `Digit${name}`;
+  const other = Object.keys(ALIASES).find((alias) => alias.toLowerCase() === name.toLowerCase());
+  return (other === undefined ? nearest(name, INPUTS) : ALIASES[other]) ?? 'KeyW';
+}
