@@ -195,6 +195,17 @@ export function mostSpanInside(
   }
 }
 
+/** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
+export function fitsByFar({ shape, margin, screenMargin, limitsZoom }: Boundary, look: Look, span: number): boolean {
+  if (!limitsZoom) return true;
+  if (margin < 0 || screenMargin < 0) return false;
+  if (shape.kind === 'disc') return look.isWithin(shape.radius / span);
+  if (shape.kind === 'convex') return look.isWithin(shape.convex.innerRadius / span);
+  if (shape.kind === 'rectangle')
+    return look.isWithin(Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span);
+  return false;
+}
+
 /** As near to `wanted` as the ends let it, or midway when they cross. */
 function keptBetween(wanted: number, least: number, most: number): number {
   return least < most ? clamp(wanted, least, most) : (least + most) / 2;

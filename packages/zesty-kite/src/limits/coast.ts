@@ -96,7 +96,9 @@ export class Coast {
   #bringIn(x: number, y: number, out: Point): void {
     const edges = this.#edges;
     const { skin } = edges;
-    const clear = this.contains(x, y) ? this.nearestEdge(x, y, out) : (this.nearestEdge(x, y, out), -1);
+    const inside = this.contains(x, y);
+    const away = edges.nearest(x, y, out, inside ? 2 * skin : Infinity);
+    const clear = inside ? away : -1;
     if (clear > skin) {
       out.x = x;
       out.y = y;

@@ -122,8 +122,12 @@ export class Edges {
     return inside;
   }
 
-  /** Sets `met` to the edge nearest to a point, and `out` to the nearest point of it; their distance. */
-  nearest(x: number, y: number, out: Point): number {
+  /**
+   * Sets `met` to the edge nearest to a point, and `out` to the nearest point of it; their distance.
+   *
+   * @param within edges farther away than this need not be found: then it is infinite
+   */
+  nearest(x: number, y: number, out: Point, within = Infinity): number {
     const column = this.#column(x);
     const row = this.#row(y);
     let nearest = Infinity;
@@ -134,7 +138,7 @@ export class Edges {
           if (c >= 0 && c < this.#columns) nearest = this.#nearestIn(r * this.#columns + c, x, y, nearest, out);
       }
       // What lies in the cells beyond this ring is farther away than its width.
-      if (nearest <= this.#clearOf(ring, x, y)) break;
+      if (Math.min(nearest, within * within) <= this.#clearOf(ring, x, y)) break;
     }
     return Math.sqrt(nearest);
   }

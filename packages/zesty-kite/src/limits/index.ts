@@ -1,2 +1,3 @@
-export { ANYWHERE, boundaryOf, excessOf, keepInside, middleOf, mostSpanInside, type Boundary } from './boundary.ts';
+export { ANYWHERE, boundaryOf, excessOf,
+  fitsByFar, keepInside, middleOf, mostSpanInside, type Boundary } from './boundary.ts';
 export { focusOutlinesOf, outlinesOf } from './outlines.ts';

@@ -1,5 +1,5 @@
 /** Zooming sets a goal for the span; time eases toward it. */
-import { mostSpanInside } from '../limits/index.ts';
+import { fitsByFar, mostSpanInside } from '../limits/index.ts';
 import { Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
 import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
@@ -131,6 +131,18 @@ const lookBeyond = new Look();
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   const least = leastSpan(rules, look);
+  // Most of the time the view fits by far, and it need not be known by how much.
+  if (
+    motion.goalSpan === motion.wantedSpan &&
+    motion.span >= least &&
+    motion.wantedSpan >= least &&
+    motion.span <= mostSpan(rules, look) &&
+    motion.wantedSpan <= mostSpan(rules, look) &&
+    (rules.stops === null || motion.fingers === 2) &&
+    !rules.switches &&
+    fitsByFar(rules.boundary, look, Math.max(motion.span, motion.wantedSpan))
+  )
+    return;
   const most = Math.max(least, allowed(rules, look));
   const goal = goalFor(motion, rules, look, motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look)));
   if (motion.span >= least && motion.span <= most && goal === motion.goalSpan) return;
