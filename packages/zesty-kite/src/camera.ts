@@ -36,7 +36,14 @@ import {
   startPlace,
   type Start,
 } from './motion/index.ts';
-import { changeSettings, completeSettings, shown, type Checked, type FullSettings, type Settings } from './settings/index.ts';
+import {
+  changeSettings,
+  completeSettings,
+  shown,
+  type Checked,
+  type FullSettings,
+  type Settings,
+} from './settings/index.ts';
 import { home, letRest, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, WorkingInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
@@ -516,7 +523,13 @@ export class Camera {
     letRest(this.#course);
     // What it threw cannot undo what has happened: the recording ends there.
     const write = this.#write;
-    if (write !== null && !this.attempt(() => { write({ at, ...body }); })) this.#write = null;
+    if (
+      write !== null &&
+      !this.attempt(() => {
+        write({ at, ...body });
+      })
+    )
+      this.#write = null;
   }
 
   #takeEffect(body: SignalBody, at: number): void {

@@ -325,7 +325,10 @@ test('a push that has room moves within one half-life more than in open ground, 
         };
         const start = { ...settings.start, x, y };
         const until = wait + 60;
-        const open = come({ start, bounds: null }, until);
+        const free = { start, bounds: null };
+        // A zoom that pulls as fast as the push goes wins over it in open ground, too.
+        const moved = (play(free, true, until).shown[axis] - play(free, true, wait).shown[axis]) * way;
+        const open = Math.min(moved, come(free, until));
         const walled = { start, bounds };
         const isAtWall = (time: number): boolean => play(walled, false, time).shown[axis] * way < -999.999;
         if (!isAtWall(wait) || !isAtWall(until)) return;

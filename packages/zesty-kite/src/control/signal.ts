@@ -14,7 +14,6 @@ import {
 } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 
-
 /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
 export interface ScreenSignal {
   readonly kind: 'screen';

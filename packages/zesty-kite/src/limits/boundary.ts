@@ -1,6 +1,6 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
 import { clamp, convexHull } from '../math/index.ts';
-import { FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
+import { edgesOf, FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
 import { createConvex, Inlay, keepInConvex, mostSpanInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
@@ -40,7 +40,10 @@ const FARTHEST = 1e12;
  *
  * @param before a boundary and the settings that it is of: a shape that is the same is not made anew
  */
-export function boundaryOf({ bounds, zoom, wrap }: FullSettings, before?: { boundary: Boundary; settings: FullSettings }): Boundary {
+export function boundaryOf(
+  { bounds, zoom, wrap }: FullSettings,
+  before?: { boundary: Boundary; settings: FullSettings },
+): Boundary {
   const edge = Math.min(FARTHEST, zoom.leastSpan * FARTHEST_IN_LEAST_SPANS);
   const far = { left: -edge, top: -edge, right: edge, bottom: edge };
   if (bounds === null)
@@ -81,9 +84,9 @@ function shapeOf(bounds: FullBounds): Shape {
   if (circle !== undefined) return { kind: 'disc', ...circle };
   if (left !== undefined && top !== undefined && right !== undefined && bottom !== undefined)
     return { kind: 'rectangle', left, top, right, bottom };
+  if (keep === 'focus') return { kind: 'coast', coast: new Coast(edgesOf(bounds)) };
   const rings = ringsOf(bounds).map(({ ring }) => ring);
-  if (keep === 'view') return { kind: 'convex', convex: createConvex(convexHull(rings.flat())) };
-  return { kind: 'coast', coast: new Coast(rings) };
+  return { kind: 'convex', convex: createConvex(convexHull(rings.flat())) };
 }
 
 /**

@@ -1,6 +1,6 @@
 /** Keeping the focus inside any polygon, holes and islands included, by sliding along its edges. */
 import { WorkingPoint, type Point } from '../view/index.ts';
-import { Edges, type Ring } from './edges.ts';
+import { Edges } from './edges.ts';
 
 /** The most edges along which one move slides. */
 const MOST_SLIDES = 64;
@@ -10,9 +10,9 @@ export class Coast {
   readonly #at = new WorkingPoint();
   readonly #next = new WorkingPoint();
 
-  /** @param rings inside is what an odd number of them goes round */
-  constructor(rings: readonly Ring[]) {
-    this.#edges = new Edges(rings);
+  /** @param ends two ends an edge; inside is what an odd number of edges lies to the left of */
+  constructor(ends: Float64Array) {
+    this.#edges = new Edges(ends);
   }
 
   /** The middle of the extent, and how far it goes down. */

@@ -1,8 +1,6 @@
 /** The edges of polygons, and a grid over them by which a way finds the first edge in it. */
 import type { Point } from '../view/index.ts';
 
-export type Ring = readonly (readonly [number, number])[];
-
 /** Ways end this far before an edge, as a share of the greatest coordinate. */
 const SKIN = 1e-9;
 
@@ -36,18 +34,18 @@ export class Edges {
   /** The skin as a share of the way. */
   #skinShare = NaN;
 
-  /** @param rings closed: the last corner is followed by the first */
-  constructor(rings: readonly Ring[]) {
-    this.ends = Float64Array.from(rings.flatMap((ring) => ring.flatMap((from, i) => [...from, ...next(ring, i)])));
+  /** @param ends x1, y1, x2, y2 of each edge */
+  constructor(ends: Float64Array) {
+    this.ends = ends;
     let left = Infinity;
     let top = Infinity;
     let right = -Infinity;
     let bottom = -Infinity;
-    for (const [x, y] of rings.flat()) {
-      left = Math.min(left, x);
-      top = Math.min(top, y);
-      right = Math.max(right, x);
-      bottom = Math.max(bottom, y);
+    for (let i = 0; i < ends.length; i += 2) {
+      left = Math.min(left, ends[i] ?? 0);
+      top = Math.min(top, ends[i + 1] ?? 0);
+      right = Math.max(right, ends[i] ?? 0);
+      bottom = Math.max(bottom, ends[i + 1] ?? 0);
     }
     this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
     const count = this.ends.length / 4;
@@ -239,8 +237,4 @@ export class Edges {
       this.met = edge;
     }
   }
-}
-
-function next(ring: Ring, i: number): readonly [number, number] {
-  return ring[(i + 1) % ring.length] ?? [0, 0];
 }

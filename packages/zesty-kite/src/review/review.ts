@@ -2,7 +2,7 @@
 import { boundaryOf, mostSpanInside } from '../limits/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
-import { checkSettings, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
+import { checkSettings, isEmptyRing, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
 import { Look, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
@@ -28,6 +28,7 @@ export function reviewSettings(settings: Settings, screen: Screen = { width: 128
     ...wideLens(zooms),
     ...steepCurve(full, zooms),
     ...largerThanBounds(full, zooms),
+    ...emptyRings(full),
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
     ...unreachableStops(full, zooms, screen),
@@ -145,6 +146,16 @@ function largerThanBounds({ bounds }: FullSettings, zooms: readonly Zoom[]): War
       message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.mostSpan ${short(larger[0]?.fits ?? worst.fits)}, or "limit-zoom"`,
     },
   ];
+}
+
+function emptyRings({ bounds }: FullSettings): Warning[] {
+  if (bounds === null) return [];
+  return ringsOf(bounds)
+    .filter(isEmptyRing)
+    .map(({ path, ring }) => ({
+      path,
+      message: `its ${String(ring.length)} corners go round no area, and it is left out; wanted a ring that does, or none`,
+    }));
 }
 
 function sharpCorners({ bounds }: FullSettings): Warning[] {

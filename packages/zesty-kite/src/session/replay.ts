@@ -75,7 +75,10 @@ export class Replay {
   #grip: Grip | null = null;
 
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
-  constructor(start: SessionStart, { rate = 60, terrain = null, terrains = [], frame = () => undefined }: ReplayOptions = {}) {
+  constructor(
+    start: SessionStart,
+    { rate = 60, terrain = null, terrains = [], frame = () => undefined }: ReplayOptions = {},
+  ) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);

@@ -1,7 +1,8 @@
 /** Settings as written → settings with every default, or every problem at once. */
 import * as v from 'valibot';
 import { nearest } from './nearest.ts';
-import { areaOf, ringsOf, type Ring } from './rings.ts';
+import { bordersOf, type Borders } from './borders.ts';
+import { isEmptyRing, ringsOf } from './rings.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
 import { OBJECT, settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';
@@ -63,7 +64,9 @@ export function changeSettings(before: Checked, change: unknown): Checked {
     settings[section] = result.success && shape !== null ? { ...(result.output as object), ...shape } : result.output;
   }
   if (problems.length > 0) throw new SettingsError(problems);
-  const checked = deepFreeze(named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings));
+  const checked = deepFreeze(
+    named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings),
+  );
   contradictions(checked, problems);
   if (problems.length > 0) throw new SettingsError(problems);
   return { written, settings: checked };
@@ -180,7 +183,7 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
         `more than the span of the stop before it, ${String(stops[wrong - 1]?.[0])}`,
       );
   }
-  if (bounds !== null) oneShape(bounds, refuse);
+  if (bounds !== null) oneShape(bounds, refuse, problems);
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
 
@@ -209,7 +212,11 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
 }
 
 /** Bounds have one shape, and it is whole. */
-function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wanted: string) => void): void {
+function oneShape(
+  bounds: FullBounds,
+  refuse: (path: string, found: unknown, wanted: string) => void,
+  problems: Problem[],
+): void {
   const { left, top, right, bottom } = bounds;
   const sides = { left, top, right, bottom };
   const shapes = [
@@ -232,15 +239,37 @@ function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wan
   }
   const shape = bounds.polygon ?? bounds.area;
   if (shape === undefined || farthestCoordinates.has(shape)) return;
-  let sound = true;
-  const rings = ringsOf(bounds, (...problem) => {
-    sound = false;
-    refuse(...problem);
-  });
+  const before = problems.length;
+  const rings = ringsOf(bounds, refuse);
+  const some = rings.filter((placed) => !isEmptyRing(placed));
   if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
-  for (const { path, ring } of rings)
-    if (!(areaOf(ring) > 0)) refuse(path, ring, 'a ring of at least three corners that has an area');
+  else if (some.length === 0)
+    refuse(rings[0]?.path ?? 'bounds', rings[0]?.ring, 'a ring of at least three corners that has an area');
   let farthest = 0;
   for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
-  if (sound && rings.length > 0) farthestCoordinates.set(shape, farthest);
+  if (problems.length > before) return;
+  const borders = bordersOf(some);
+  const { overlap } = borders;
+  if (overlap === null) {
+    farthestCoordinates.set(shape, farthest);
+    knownBorders.set(shape, borders);
+  } else
+    problems.push({
+      path: overlap.other,
+      found: `ground that ${overlap.one} covers too, near (${short(overlap.x)}, ${short(overlap.y)})`,
+      wanted: 'polygons that share borders at most: make one of the two, or cut one back',
+    });
+}
+
+function short(value: number): string {
+  return String(Number(value.toPrecision(6)));
+}
+
+const knownBorders = new WeakMap<object, Borders>();
+
+/** Where the polygon or the area of bounds ends: two ends an edge, x1, y1, x2, y2. */
+export function edgesOf(bounds: FullBounds): Float64Array {
+  const shape = bounds.polygon ?? bounds.area;
+  const known = shape && knownBorders.get(shape);
+  return (known ?? bordersOf(ringsOf(bounds).filter((placed) => !isEmptyRing(placed)))).ends;
 }

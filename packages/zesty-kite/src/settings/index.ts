@@ -1,9 +1,16 @@
-export { changeSettings, checkSettings, completeSettings, FARTHEST_IN_LEAST_SPANS, type Checked } from './check.ts';
+export {
+  changeSettings,
+  checkSettings,
+  completeSettings,
+  edgesOf,
+  FARTHEST_IN_LEAST_SPANS,
+  type Checked,
+} from './check.ts';
 export { descriptions } from './descriptions.ts';
 export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './inputs.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type TileArt } from './presets.ts';
-export { ringsOf } from './rings.ts';
+export { isEmptyRing, ringsOf } from './rings.ts';
 export { settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';
 export { SettingsError, sentence, shown, type Problem } from './settingsError.ts';

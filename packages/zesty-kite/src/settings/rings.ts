@@ -9,6 +9,8 @@ type Refuse = (path: string, found: unknown, wanted: string) => void;
 /** A ring and where it stands in the settings. Outer rings and holes are alike: what is inside is what an odd number of them goes round. */
 export interface PlacedRing {
   readonly path: string;
+  /** The polygon that it belongs to: where that stands, and what it is called where it has a name. */
+  readonly polygon: string;
   readonly ring: Ring;
 }
 
@@ -19,36 +21,42 @@ export interface PlacedRing {
  */
 export function ringsOf({ polygon, area }: FullBounds, refuse: Refuse = () => undefined): PlacedRing[] {
   const rings: PlacedRing[] = [];
-  if (polygon !== undefined) rings.push({ path: 'bounds.polygon', ring: open(polygon) });
-  if (area !== undefined) collect(area, 'bounds.area', rings, refuse);
+  if (polygon !== undefined) rings.push({ path: 'bounds.polygon', polygon: 'bounds.polygon', ring: open(polygon) });
+  if (area !== undefined) collect(area, 'bounds.area', '', rings, refuse);
   return rings;
 }
 
-function collect(value: unknown, path: string, rings: PlacedRing[], refuse: Refuse): void {
-  const { type, features, geometry, coordinates } = asRecord(value);
+function collect(value: unknown, path: string, name: string, rings: PlacedRing[], refuse: Refuse): void {
+  const { type, features, geometry, coordinates, properties } = asRecord(value);
   switch (type) {
     case 'FeatureCollection':
       list(features, `${path}.features`, refuse, (feature, where) => {
-        collect(feature, where, rings, refuse);
+        collect(feature, where, '', rings, refuse);
       });
       break;
     case 'Feature':
-      collect(geometry, `${path}.geometry`, rings, refuse);
+      collect(geometry, `${path}.geometry`, nameOf(properties), rings, refuse);
       break;
     case 'MultiPolygon':
       list(coordinates, `${path}.coordinates`, refuse, (polygon, where) => {
-        collectRings(polygon, where, rings, refuse);
+        collectRings(polygon, where, `${where}${name}`, rings, refuse);
       });
       break;
     case 'Polygon':
-      collectRings(coordinates, `${path}.coordinates`, rings, refuse);
+      collectRings(coordinates, `${path}.coordinates`, `${path}${name}`, rings, refuse);
       break;
     default:
       refuse(`${path}.type`, type, '"Polygon" or "MultiPolygon"');
   }
 }
 
-function collectRings(value: unknown, path: string, rings: PlacedRing[], refuse: Refuse): void {
+/** The name of a feature, for messages. */
+function nameOf(properties: unknown): string {
+  const { name } = asRecord(properties);
+  return typeof name === 'string' ? ` ("${name}")` : '';
+}
+
+function collectRings(value: unknown, path: string, polygon: string, rings: PlacedRing[], refuse: Refuse): void {
   list(value, path, refuse, (ring, where) => {
     if (!Array.isArray(ring)) {
       refuse(where, ring, 'a list of [x, y] corners');
@@ -56,7 +64,7 @@ function collectRings(value: unknown, path: string, rings: PlacedRing[], refuse:
     }
     const wrong = ring.findIndex((corner) => !isCorner(corner));
     if (wrong >= 0) refuse(`${where}[${String(wrong)}]`, ring[wrong], 'a corner [x, y] of two finite numbers');
-    else rings.push({ path: where, ring: open(ring as Ring) });
+    else rings.push({ path: where, polygon, ring: open(ring as Ring) });
   });
 }
 
@@ -93,4 +101,9 @@ export function areaOf(ring: Ring): number {
     sum += (x - x0) * (nextY - y0) - (nextX - x0) * (y - y0);
   });
   return Math.abs(sum) / 2;
+}
+
+/** Whether a ring has no area: it bounds nothing, and is left out. */
+export function isEmptyRing({ ring }: PlacedRing): boolean {
+  return !(areaOf(ring) > 0);
 }

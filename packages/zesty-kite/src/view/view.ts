@@ -234,7 +234,9 @@ export class View implements Pose {
     const eye = widening > 0 ? (span * sinPitch * (1 - 1e-9)) / widening : Infinity;
     const rise = Math.min(height - this.focusHeight, eye);
     // The screen line on which this plane lies `SIGHT` spans beyond the focus.
-    const sight = -(SIGHT * span * sinPitch + rise * cosPitch) / (span * (1 + SIGHT * widening * cosPitch) - rise * widening * sinPitch);
+    const sight =
+      -(SIGHT * span * sinPitch + rise * cosPitch) /
+      (span * (1 + SIGHT * widening * cosPitch) - rise * widening * sinPitch);
     // Without an eye, high ground shows from far behind the focus, too.
     const behind = widening > 0 ? Infinity : SIGHT * sinPitch - (rise * cosPitch) / span;
     const v = Math.min(Math.max(look.v(y), sight), behind);
