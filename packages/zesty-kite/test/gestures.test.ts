@@ -152,6 +152,28 @@ test('a flung map goes on as fast as the hand went, at any heading and pitch, an
   expect(camera.shown.x).toBe(x);
 });
 
+test('a fling glides however seldom its events come, down to ten a second, and a pause still holds it', () => {
+  fc.assert(
+    fc.property(between(10, 240), between(40, 200), (rate, step) => {
+      const fling = (pause: number): number => {
+        const camera = new Camera(high, { screen });
+        camera.advance(0);
+        const every = 1000 / rate;
+        camera.signal({ kind: 'press', id: 1, input: 'Touch', x: 100, y: 300, time: 0 });
+        for (let i = 1; i <= 5; i++) camera.signal({ kind: 'move', id: 1, x: 100 + i * step, y: 300, time: i * every });
+        camera.signal({ kind: 'lift', id: 1, time: 5 * every + pause });
+        camera.advance(5 * every + pause);
+        const { x } = camera.shown;
+        for (let time = 5 * every + pause; time < 5000; time += 20) camera.advance(time);
+        return x - camera.shown.x;
+      };
+      expect(fling(1000 / rate)).toBeGreaterThan(step / 2);
+      expect(fling(400)).toBe(0);
+    }),
+    { numRuns: 30 },
+  );
+});
+
 test('a swing turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
   const settings = { ...high, turn: { most: 100, least: -100 }, pitch: { degrees: 60, least: 20, most: 80 } };
   fc.assert(

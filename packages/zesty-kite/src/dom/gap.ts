@@ -1,7 +1,10 @@
 /** Notices that no frames were drawn for a while, so that a held key does not run meanwhile. */
 import type { Camera } from '../camera.ts';
 
+/** What is held runs for so long of a gap. */
 const LONGEST_FRAME_MS = 250;
+/** After so long the page was frozen, or behind a dialog: a key that went up meanwhile was not heard. */
+const FROZEN_MS = 1000;
 
 export interface GapWatch {
   /** The camera was settled, and this came in: frames are owed from here on. */
@@ -9,14 +12,16 @@ export interface GapWatch {
   readonly detach: () => void;
 }
 
-export function watchGaps(camera: Camera): GapWatch {
+/** @param thaw called after a gap in which the page heard nothing */
+export function watchGaps(camera: Camera, thaw: () => void): GapWatch {
   /** The time of the last frame; in an array, as a number by itself would be allocated for every frame. */
   const last = new Float64Array([NaN]);
   const detach = camera.poll((time) => {
     const before = last[0] ?? NaN;
     if (time - before > LONGEST_FRAME_MS && !camera.settled) {
-      camera.signal({ kind: 'gap', phase: 'begin', time: before });
+      camera.signal({ kind: 'gap', phase: 'begin', time: before + LONGEST_FRAME_MS });
       camera.signal({ kind: 'gap', phase: 'end', time });
+      if (time - before > FROZEN_MS) thaw();
     }
     if (!(time <= before)) last[0] = time;
   });

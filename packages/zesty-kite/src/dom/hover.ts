@@ -14,13 +14,19 @@ export function hearHover(
   send: Send,
   isGameDrag: () => boolean,
   { panels }: HoverOptions,
+  report: (error: unknown) => void,
   signal: AbortSignal,
 ): void {
   const { window } = surface;
 
   const isPanel = (target: EventTarget | null): boolean => {
     if (panels === undefined || !(target instanceof window.Element)) return false;
-    return typeof panels === 'string' ? target.closest(panels) !== null : panels(target);
+    try {
+      return typeof panels === 'string' ? target.closest(panels) !== null : panels(target);
+    } catch (error) {
+      report(error);
+      return false;
+    }
   };
 
   const leave = (event: Event): void => {

@@ -8,19 +8,32 @@ const MODIFIERS = [
   { flag: 'metaKey', codes: ['MetaLeft', 'MetaRight'] },
 ] as const;
 
+export interface Keyboard {
+  /** Lets go of every key. */
+  readonly drop: () => void;
+  /** Lets go of every key until it is heard again, if only that it repeats. */
+  readonly lapse: () => void;
+}
+
 export function hearKeyboard(
   window: Window & typeof globalThis,
   send: Send,
   isBound: (code: string) => boolean,
   signal: AbortSignal,
-): void {
+): Keyboard {
   const { document } = window;
   const held = new Set<string>();
+  /** Let go while the page was frozen; what still repeats is still down. */
+  const lapsed = new Set<string>();
 
-  const releaseAll = (event: Event): void => {
+  const drop = (time?: number): void => {
     if (held.size === 0) return;
     held.clear();
-    send({ kind: 'release', time: event.timeStamp });
+    send(time === undefined ? { kind: 'release' } : { kind: 'release', time });
+  };
+  const releaseAll = (event: Event): void => {
+    lapsed.clear();
+    drop(event.timeStamp);
   };
 
   const up = (code: string, time: number): void => {
@@ -31,7 +44,7 @@ export function hearKeyboard(
   const onDown = (event: KeyboardEvent): void => {
     if (event.defaultPrevented || event.isComposing || inTextField(event)) return;
     if (belongsToBrowser(event, (code) => held.has(code) && isBound(code))) return;
-    if (event.repeat) {
+    if (event.repeat && !lapsed.delete(event.code)) {
       if (held.has(event.code) && isBound(event.code)) event.preventDefault();
       return;
     }
@@ -42,6 +55,7 @@ export function hearKeyboard(
   };
 
   const onUp = (event: KeyboardEvent): void => {
+    lapsed.delete(event.code);
     // While Meta is down, some systems keep every keyup of other keys to themselves.
     if (event.code.startsWith('Meta')) releaseAll(event);
     else if (held.has(event.code)) up(event.code, event.timeStamp);
@@ -68,9 +82,18 @@ export function hearKeyboard(
   for (const type of ['pointermove', 'pointerdown', 'wheel'] as const)
     window.addEventListener(type, resynchronise, { passive: true, signal });
   signal.addEventListener('abort', () => {
-    if (held.size > 0) send({ kind: 'release' });
-    held.clear();
+    drop();
   });
+  return {
+    drop,
+    lapse: () => {
+      for (const code of held) {
+        lapsed.add(code);
+        send({ kind: 'key', code, down: false });
+      }
+      held.clear();
+    },
+  };
 }
 
 /** Ctrl, Alt and Meta combinations are shortcuts of the browser, unless that modifier steers. */

@@ -1,6 +1,7 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
 import type { Point } from '../view/index.ts';
+import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
 import { hearHover, type HoverOptions } from './hover.ts';
 import { hearKeyboard } from './keyboard.ts';
@@ -41,26 +42,42 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
   const heard = new AbortController();
   const { signal } = heard;
-  const gaps = watchGaps(camera);
-  // Events of a frame's document count from when that one began.
-  /* eslint-disable-next-line no-restricted-globals -- no clock is read: only where its times count from */
-  const later = window.performance.timeOrigin - performance.timeOrigin;
+  const report = (error: unknown): void => {
+    window.reportError(error);
+  };
+  const clock = new EventClock(window);
+  const ended = [camera.reportTo(report), clock.hear(camera)];
   const send: Send = (said) => {
-    const time = said.time === undefined ? undefined : said.time + later;
+    const time = said.time === undefined ? undefined : clock.stamp(said.time);
     if (camera.settled && time !== undefined) gaps.wokenAt(time);
-    return camera.signal(time === undefined ? said : { ...said, time });
+    // No time: it takes effect now.
+    return camera.signal({ ...said, time: time ?? NaN });
   };
   const isBound = (input: string): boolean => camera.binds(input);
   const slopOf = (input: string): number =>
     input === 'Touch' ? camera.settings.drag.touchSlop : camera.settings.drag.slop;
   const groundAt: Camera['view']['toGround'] = (x, y) => camera.view.toGround(x, y);
-  const surface = new Surface(element, window, options);
+  const surface = new Surface(element, window, options, report);
   surface.hear(send, signal);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);
-  hearKeyboard(window, send, isBound, signal);
-  const pointers = hearPointers(surface, send, slopOf, isBound, groundAt, options, signal);
-  hearHover(surface, camera, send, pointers.isGameDrag, options, signal);
+  const keyboard = hearKeyboard(window, send, isBound, signal);
+  const gaps = watchGaps(camera, keyboard.lapse);
+  const pointers = hearPointers(surface, send, slopOf, isBound, groundAt, options, report, signal);
+  hearHover(surface, camera, send, pointers.isGameDrag, options, report, signal);
+  // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
+  let wasThere = true;
+  ended.push(
+    camera.poll(() => {
+      const isThere = surface.isThere;
+      if (wasThere && !isThere) {
+        pointers.drop();
+        keyboard.drop();
+      }
+      wasThere = isThere;
+    }),
+    gaps.detach,
+  );
   hearWheel(surface, camera, send, pointers.isTouched, signal);
   hearPads(window, camera, send, options, signal);
   return {
@@ -70,7 +87,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     },
     detach: () => {
       heard.abort();
-      gaps.detach();
+      for (const end of ended) end();
     },
     get cursor() {
       return surface.cursor;

@@ -41,6 +41,13 @@ interface Press {
   moved: boolean;
 }
 
+export interface Pointers {
+  readonly isGameDrag: () => boolean;
+  readonly isTouched: () => boolean;
+  /** Lets go of everything: nothing more will be heard of it. */
+  readonly drop: () => void;
+}
+
 const STYLE = { touchAction: 'none', userSelect: 'none', webkitUserSelect: 'none', webkitTouchCallout: 'none' };
 
 export function hearPointers(
@@ -50,8 +57,9 @@ export function hearPointers(
   isBound: (input: Button) => boolean,
   groundAt: (x: number, y: number) => Spot | null,
   { gamePress, tap }: PointerOptions,
+  report: (error: unknown) => void,
   signal: AbortSignal,
-): { readonly isGameDrag: () => boolean; readonly isTouched: () => boolean } {
+): Pointers {
   const { element, window } = surface;
   /** By pointer and button: a mouse can press several. */
   const presses = new Map<number, Press>();
@@ -62,13 +70,20 @@ export function hearPointers(
     const { x, y } = surface.at(event);
     if (input === null || !surface.has({ x, y })) return;
     const id = idOf(event, button);
-    const game = gamePress?.(event, input) ?? false;
+    let game = false;
+    try {
+      game = gamePress?.(event, input) ?? false;
+    } catch (error) {
+      report(error);
+    }
+    // It may have detached the camera, or taken the element away.
+    if (signal.aborted || !surface.isThere) return;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const bit = BITS[button] ?? 0;
     presses.set(id, { input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false });
     if (!used) return;
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
-    if (surface.cursor === null && event.isTrusted) element.setPointerCapture(event.pointerId);
+    if (surface.cursor === null && event.isTrusted) capture(element, event.pointerId, report);
     // A page in a frame gets no keys before it has the focus.
     if (!element.ownerDocument.hasFocus()) window.focus();
     element.focus({ preventScroll: true });
@@ -78,10 +93,16 @@ export function hearPointers(
     const pressed = presses.get(id);
     if (pressed === undefined) return;
     presses.delete(id);
+    if (pressed.used) release(element, pressed.pointer);
     const { x, y } = surface.at(event);
     if (pressed.used) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
     if (pressed.used && pressed.moved) swallowClick(window);
-    if (!cancelled && !pressed.moved) tap?.({ input: pressed.input, x, y, ground: groundAt(x, y), event });
+    if (cancelled || pressed.moved) return;
+    try {
+      tap?.({ input: pressed.input, x, y, ground: groundAt(x, y), event });
+    } catch (error) {
+      report(error);
+    }
   };
 
   const onDown = (event: PointerEvent): void => {
@@ -112,6 +133,18 @@ export function hearPointers(
   const liftAll = (event: PointerEvent, cancelled: boolean): void => {
     for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, cancelled);
   };
+  /** A pointer whose element has gone, or that could not be captured, goes up somewhere else. */
+  const onUpElsewhere = (event: PointerEvent): void => {
+    if (!event.composedPath().includes(element)) liftAll(event, event.type !== 'pointerup');
+  };
+  const drop = (): void => {
+    for (const [id, { pointer, used }] of [...presses]) {
+      presses.delete(id);
+      if (!used) continue;
+      send({ kind: 'lift', id, cancelled: true });
+      release(element, pointer);
+    }
+  };
   const onUp = (event: PointerEvent): void => {
     liftAll(event, false);
   };
@@ -140,19 +173,44 @@ export function hearPointers(
   element.addEventListener('lostpointercapture', onCancel, options);
   element.addEventListener('contextmenu', onContextMenu, options);
   element.addEventListener('mousedown', onMouseDown, options);
+  for (const type of ['pointerup', 'pointercancel', 'lostpointercapture'] as const)
+    window.document.addEventListener(type, onUpElsewhere, options);
   signal.addEventListener('abort', () => {
     unstyle();
-    for (const [id, { pointer, used }] of presses) {
-      if (!used) continue;
-      send({ kind: 'lift', id, cancelled: true });
-      if (element.hasPointerCapture(pointer)) element.releasePointerCapture(pointer);
-    }
-    presses.clear();
+    drop();
   });
   return {
     isGameDrag: () => [...presses.values()].some(({ game, moved }) => game && moved),
     isTouched: () => [...presses.values()].some(({ input }) => input === 'Touch'),
+    drop,
   };
+}
+
+/** How many presses, of any camera, want an element to have a pointer. */
+const captured = new WeakMap<HTMLElement, Map<number, number>>();
+
+/** Moves and lifts come to the element, wherever the pointer goes. */
+function capture(element: HTMLElement, pointer: number, report: (error: unknown) => void): void {
+  const wanted = captured.get(element) ?? new Map<number, number>();
+  captured.set(element, wanted);
+  wanted.set(pointer, (wanted.get(pointer) ?? 0) + 1);
+  try {
+    element.setPointerCapture(pointer);
+  } catch (error) {
+    // It is gone already, or somebody forbids it: then it is heard as far as it stays over the element.
+    report(error);
+  }
+}
+
+/** Another camera may still drag with it. */
+function release(element: HTMLElement, pointer: number): void {
+  const wanted = captured.get(element);
+  const left = (wanted?.get(pointer) ?? 0) - 1;
+  if (left > 0) wanted?.set(pointer, left);
+  else {
+    wanted?.delete(pointer);
+    if (element.hasPointerCapture(pointer)) element.releasePointerCapture(pointer);
+  }
 }
 
 /** Elements that are listened to: by how many cameras, and how they were before. */

@@ -26,10 +26,28 @@ export class Surface {
   #seen: Point | null = null;
   #cursor: Point | null = null;
 
-  constructor(element: HTMLElement, window: Window & typeof globalThis, { region }: SurfaceOptions) {
+  constructor(
+    element: HTMLElement,
+    window: Window & typeof globalThis,
+    { region }: SurfaceOptions,
+    report: (error: unknown) => void,
+  ) {
     this.element = element;
     this.window = window;
-    this.#region = region ?? ((width, height) => ({ left: 0, top: 0, width, height }));
+    const whole = (width: number, height: number): Region => ({ left: 0, top: 0, width, height });
+    this.#region = (width, height) => {
+      try {
+        return region?.(width, height) ?? whole(width, height);
+      } catch (error) {
+        report(error);
+        return whole(width, height);
+      }
+    };
+  }
+
+  /** It is in a document, and that in a window. */
+  get isThere(): boolean {
+    return this.element.isConnected && this.element.ownerDocument.defaultView !== null;
   }
 
   get region(): Region {
@@ -70,10 +88,12 @@ export class Surface {
   /** In CSS pixels from the top left of the element's padding box. */
   #inElement(event: MouseEvent): Point {
     const { element } = this;
-    // Right under every CSS transform.
-    if (event.target === element) return { x: event.offsetX, y: event.offsetY };
     const box = element.getBoundingClientRect();
-    if (box.width === 0 || box.height === 0) return { x: NaN, y: NaN };
+    // Seen from its edge, or as a point, no place on the screen is a place on it.
+    if (box.width < 1 || box.height < 1) return { x: NaN, y: NaN };
+    // Right under every CSS transform; of CSS zoom it knows nothing.
+    const { currentCSSZoom: zoom = 1 } = element as HTMLElement & { readonly currentCSSZoom?: number };
+    if (event.target === element) return { x: event.offsetX / zoom, y: event.offsetY / zoom };
     return {
       x: ((event.clientX - box.left) * element.offsetWidth) / box.width - element.clientLeft,
       y: ((event.clientY - box.top) * element.offsetHeight) / box.height - element.clientTop,

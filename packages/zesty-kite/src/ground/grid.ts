@@ -131,7 +131,7 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
 /** The part in which a terrain differs from another, where `reshapeGrid` made it of that. */
 export function partChanged(from: Terrain | null, to: Terrain): GridPart | null {
   const origin = origins.get(to);
-  return origin !== undefined && origin.from === from ? origin.part : null;
+  return origin?.from === from ? origin.part : null;
 }
 
 function check(name: string, found: unknown, good: boolean, wanted: string): void {

@@ -5,6 +5,9 @@ import type { Point } from '../view/index.ts';
 const LOOKS_BACK = 80_000;
 /** A hand that has stood still for so long did not fling anything. */
 const PAUSE = 60_000;
+/** Where events come seldom, both are so many times as long as from one to the next, up to so long. */
+const EVENTS = 2.5;
+const SELDOM = 200_000;
 const LENGTH = 32;
 
 export class Trail {
@@ -27,11 +30,15 @@ export class Trail {
   /** How fast they go, per second; null after a pause. */
   speed(micros: number): Point | null {
     const last = (this.#count - 1) % LENGTH;
-    if (this.#count < 2 || micros - (this.#micros[last] ?? 0) > PAUSE) return null;
+    if (this.#count < 2) return null;
+    const between = (this.#micros[last] ?? 0) - (this.#micros[(this.#count - 2) % LENGTH] ?? 0);
+    const seldom = Math.min(EVENTS * between, SELDOM);
+    if (micros - (this.#micros[last] ?? 0) > Math.max(PAUSE, between > SELDOM ? 0 : seldom)) return null;
+    const looksBack = Math.max(LOOKS_BACK, seldom);
     let first = last;
     for (let i = 2; i <= Math.min(this.#count, LENGTH); i++) {
       const at = (this.#count - i) % LENGTH;
-      if (micros - (this.#micros[at] ?? 0) > LOOKS_BACK) break;
+      if (micros - (this.#micros[at] ?? 0) > looksBack) break;
       first = at;
     }
     const seconds = ((this.#micros[last] ?? 0) - (this.#micros[first] ?? 0)) / 1e6;

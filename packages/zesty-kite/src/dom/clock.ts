@@ -1,0 +1,41 @@
+/** The clock of events and that of frames: which may differ, as where a game counts its own time from 0. */
+import type { Camera } from '../camera.ts';
+
+/** Frames are stamped a little before they are drawn, and later on a busy page: that is the same clock. */
+const SAME_CLOCK_MS = 250;
+/** An event may be later than the frame before which it is heard, by this much. */
+const AHEAD_MS = 50;
+
+export class EventClock {
+  readonly #window: Window & typeof globalThis;
+  /** What is added to the times of events, milliseconds: how far the clock of frames is ahead; NaN before the first. */
+  #ahead = NaN;
+  /** Events of a frame's document count from when that one began. */
+  readonly #later: number;
+
+  constructor(window: Window & typeof globalThis) {
+    this.#window = window;
+    /* eslint-disable-next-line no-restricted-globals -- no clock is read: only where its times count from */
+    this.#later = window.performance.timeOrigin - performance.timeOrigin;
+  }
+
+  /** Learns from every frame; returns a function that ends this. */
+  hear(camera: Camera): () => void {
+    return camera.poll((time) => {
+      if (!Number.isFinite(time)) return;
+      const ahead = time - this.#now();
+      this.#ahead = ahead > -SAME_CLOCK_MS && ahead < AHEAD_MS ? 0 : ahead;
+    });
+  }
+
+  /** The time of an event on the clock of frames; undefined, for now, before the first frame. */
+  stamp(time: number): number | undefined {
+    if (!Number.isFinite(this.#ahead) || !Number.isFinite(time)) return undefined;
+    // Nothing is heard before it happens: what says so has another clock.
+    return Math.min(time + this.#later, this.#now() + (this.#ahead === 0 ? AHEAD_MS : 0)) + this.#ahead;
+  }
+
+  #now(): number {
+    return this.#window.performance.now() + this.#later;
+  }
+}
