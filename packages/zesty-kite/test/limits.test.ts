@@ -2,8 +2,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Coast } from '../src/limits/coast.ts';
-import { createConvex, keepInConvex, mostSpanInConvex } from '../src/limits/convex.ts';
-import { keepInDisc, radiusOf } from '../src/limits/disc.ts';
+import { createConvex, fitInConvex, Inlay, keepInConvex, type Convex } from '../src/limits/convex.ts';
+import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
 import { between, convexPolygons, pixelsBetween } from './steering.ts';
 
 /** A view's corners round the focus, in spans: a turned trapezium. */
@@ -22,6 +22,16 @@ const cornersOf = fc
 const place = between(-6000, 6000);
 type Corner = [number, number];
 const nowhere = { x: NaN, y: NaN };
+
+function inlayOf(corners: Float64Array, span: number): Inlay {
+  return Object.assign(new Inlay(), { corners, span, margin: 0 });
+}
+
+function fittingIn(convex: Convex, corners: Float64Array, most: number): number {
+  const inlay = inlayOf(corners, most);
+  fitInConvex(convex, inlay);
+  return inlay.span;
+}
 
 /** How far the corners reach over the farthest edge, seen from a focus. */
 function over(
@@ -55,9 +65,9 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
       between(0, 7),
       (polygon, corners, span, x, y, t, way) => {
         const convex = createConvex(polygon);
-        fc.pre(mostSpanInConvex(convex, corners, 1e4, 0, 0) > span);
+        fc.pre(fittingIn(convex, corners, 1e4) > span);
         const kept = { x: 0, y: 0 };
-        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: x, y: y }, kept);
+        keepInConvex(convex, inlayOf(corners, span), { x, y }, kept);
         expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
         const near = pixelsBetween(kept, { x, y });
         // A convex set: were another point nearer, one right next to the kept one would be.
@@ -65,7 +75,7 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
         if (over(polygon, corners, span, other) < 0)
           expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
         const again = { x: 0, y: 0 };
-        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: kept.x, y: kept.y }, again);
+        keepInConvex(convex, inlayOf(corners, span), kept, again);
         expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
       },
     ),
@@ -84,12 +94,12 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
       between(0, 7),
       (polygon, corners, factor, x, t, way) => {
         const convex = createConvex(polygon);
-        const fits = mostSpanInConvex(convex, corners, 1e5, 0, 0);
+        const fits = fittingIn(convex, corners, 1e5);
         const kept = { x: 0, y: 0 };
-        keepInConvex(convex, { corners, span: fits * (1 - 1e-7), margin: 0 }, { x: x, y: -x }, kept);
+        keepInConvex(convex, inlayOf(corners, fits * (1 - 1e-7)), { x, y: -x }, kept);
         expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
         const span = fits * (1 + factor / 10);
-        keepInConvex(convex, { corners, span: span, margin: 0 }, { x: x, y: -x }, kept);
+        keepInConvex(convex, inlayOf(corners, span), { x, y: -x }, kept);
         const least = over(polygon, corners, span, kept);
         expect(least).toBeGreaterThan(0);
         const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
@@ -118,7 +128,7 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
             ),
           ) - radius;
         const kept = { x: 0, y: 0 };
-        keepInDisc(7, -9, radius, corners, span, x, y, kept);
+        keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, corners, span }), { x, y }, kept);
         const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
         if (radiusOf(corners) * span < radius) {
           expect(out(kept) / span).toBeLessThan(1e-6);

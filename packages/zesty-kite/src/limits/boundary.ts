@@ -3,8 +3,8 @@ import { clamp, convexHull } from '../math/index.ts';
 import { edgesOf, FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
-import { createConvex, Inlay, keepInConvex, mostSpanInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
-import { keepInDisc, radiusOf } from './disc.ts';
+import { createConvex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
+import { Disc, keepInDisc, radiusOf } from './disc.ts';
 
 /** World units. */
 type Shape =
@@ -30,6 +30,15 @@ export interface Boundary {
   readonly limitsZoom: boolean;
   /** How far a hand can pull it over the edge at most, in spans. */
   readonly elastic: number;
+  /** How large a view fits, for the look that it was asked of last. */
+  readonly fit: Fit;
+}
+
+class Fit {
+  look: Look | null = null;
+  version = -1;
+  most = NaN;
+  span = NaN;
 }
 
 /** No coordinate that settings may have is farther from 0. */
@@ -54,6 +63,7 @@ export function boundaryOf(
       screenMargin: 0,
       limitsZoom: false,
       elastic: 0,
+      fit: new Fit(),
     };
   const { keep, margin, screenMargin, whenSmaller, elastic } = bounds;
   const same = before?.settings.bounds;
@@ -76,6 +86,7 @@ export function boundaryOf(
     screenMargin: keep === 'view' ? screenMargin : 0,
     limitsZoom: keep === 'view' && whenSmaller === 'limit-zoom',
     elastic,
+    fit: new Fit(),
   };
 }
 
@@ -118,6 +129,7 @@ export function middleOf({ shape }: Boundary): { x: number; y: number; high: num
 }
 
 const inlay = new Inlay();
+const disc = new Disc();
 
 /** For `keepInside`: the focus was nowhere before, and need not slide. Both are NaN. */
 export const ANYWHERE: Readonly<Point> = new WorkingPoint();
@@ -149,8 +161,15 @@ export function keepInside(
     case 'rectangle': {
       const { left, top, right, bottom } = shape;
       if (boundary.view) {
-        out.x = keptBetween(x, left - margin - span * look.extentLeft, right + margin - span * look.extentRight);
-        out.y = keptBetween(y, top - margin - span * look.extentTop, bottom + margin - span * look.extentBottom);
+        // As near as the ends let it, or midway when they cross.
+        const westmost = left - margin - span * look.extentLeft;
+        const eastmost = right + margin - span * look.extentRight;
+        if (westmost < eastmost) out.x = Math.min(Math.max(x, westmost), eastmost);
+        else out.x = (westmost + eastmost) / 2;
+        const upmost = top - margin - span * look.extentTop;
+        const downmost = bottom + margin - span * look.extentBottom;
+        if (upmost < downmost) out.y = Math.min(Math.max(y, upmost), downmost);
+        else out.y = (upmost + downmost) / 2;
       } else {
         out.x = clamp(x, left, right);
         out.y = clamp(y, top, bottom);
@@ -158,7 +177,12 @@ export function keepInside(
       return;
     }
     case 'disc':
-      keepInDisc(shape.x, shape.y, Math.max(0, shape.radius + margin), corners, span, x, y, out);
+      disc.x = shape.x;
+      disc.y = shape.y;
+      disc.radius = Math.max(0, shape.radius + margin);
+      disc.corners = corners;
+      disc.span = span;
+      keepInDisc(disc, wish, out);
       return;
     case 'convex':
       inlay.corners = corners;
@@ -172,34 +196,66 @@ export function keepInside(
 }
 
 /** The greatest span at which the view fits inside as it looks now, at most `most`; `most` where the zoom is not limited. */
-export function mostSpanInside(
-  { shape, margin, screenMargin, limitsZoom }: Boundary,
-  look: Look,
-  most: number,
-): number {
-  if (!limitsZoom) return most;
+export function mostSpanInside(boundary: Boundary, look: Look, most: number): number {
+  room.span = most;
+  fitInside(boundary, look, room);
+  return room.span;
+}
+
+class Room {
+  span = NaN;
+}
+const room = new Room();
+
+/** The same in place: makes a span no greater than what fits. What has been asked last is known. */
+export function fitInside(boundary: Boundary, look: Look, io: { span: number }): void {
+  if (!boundary.limitsZoom) return;
+  const { fit } = boundary;
+  if (fit.look !== look || fit.version !== look.version || fit.most !== io.span) {
+    fit.look = look;
+    fit.version = look.version;
+    fit.most = io.span;
+    measureFit(boundary, look);
+  }
+  io.span = fit.span;
+}
+
+function measureFit({ shape, margin, screenMargin, fit }: Boundary, look: Look): void {
   const { corners } = look;
+  const { most } = fit;
+  fit.span = most;
   switch (shape.kind) {
     case 'rectangle': {
       const wide = look.extentRight - look.extentLeft - 2 * screenMargin;
       const high = look.extentBottom - look.extentTop - 2 * screenMargin;
-      const across = wide > 0 ? (shape.right - shape.left + 2 * margin) / wide : Infinity;
-      const down = high > 0 ? (shape.bottom - shape.top + 2 * margin) / high : Infinity;
-      return clamp(Math.min(across, down), 0, most);
+      if (wide > 0) fit.span = Math.min(fit.span, (shape.right - shape.left + 2 * margin) / wide);
+      if (high > 0) fit.span = Math.min(fit.span, (shape.bottom - shape.top + 2 * margin) / high);
+      fit.span = Math.max(0, fit.span);
+      return;
     }
     case 'disc': {
       const radius = radiusOf(corners) - screenMargin;
-      return radius > 0 ? clamp((shape.radius + margin) / radius, 0, most) : most;
+      if (radius > 0) fit.span = Math.max(0, Math.min((shape.radius + margin) / radius, most));
+      return;
     }
     case 'convex':
-      return mostSpanInConvex(shape.convex, corners, most, margin, screenMargin);
+      inlay.corners = corners;
+      inlay.span = most;
+      inlay.margin = margin;
+      inlay.screenMargin = screenMargin;
+      fitInConvex(shape.convex, inlay);
+      fit.span = inlay.span;
+      return;
     case 'coast':
-      return most;
   }
 }
 
 /** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
-export function fitsByFar({ shape, margin, screenMargin, limitsZoom }: Boundary, look: Look, span: number): boolean {
+export function fitsByFar(
+  { shape, margin, screenMargin, limitsZoom }: Boundary,
+  look: Look,
+  { span }: { readonly span: number },
+): boolean {
   if (!limitsZoom) return true;
   if (margin < 0 || screenMargin < 0) return false;
   if (shape.kind === 'disc') return look.isWithin(shape.radius / span);
@@ -207,9 +263,4 @@ export function fitsByFar({ shape, margin, screenMargin, limitsZoom }: Boundary,
   if (shape.kind === 'rectangle')
     return look.isWithin(Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span);
   return false;
-}
-
-/** As near to `wanted` as the ends let it, or midway when they cross. */
-function keptBetween(wanted: number, least: number, most: number): number {
-  return least < most ? clamp(wanted, least, most) : (least + most) / 2;
 }

@@ -71,8 +71,9 @@ export class Inlay {
   /** x and y by turns, in spans. */
   corners: Float64Array = NOTHING;
   span = NaN;
-  /** World units by which it may reach over every edge. */
+  /** World units by which it may reach over every edge, and spans by which it may, too. */
   margin = NaN;
+  screenMargin = 0;
 }
 
 /** A focus by itself: four corners of nothing. */
@@ -82,12 +83,9 @@ export const NOTHING = new Float64Array(8);
  * The point nearest to `wish` from which all corners stay inside; where there is none, from which
  * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
  */
-export function keepInConvex(
-  convex: Convex,
-  { corners, span, margin }: Readonly<Inlay>,
-  { x, y }: Readonly<Point>,
-  out: Point,
-): void {
+export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, wish: Readonly<Point>, out: Point): void {
+  const { corners, span, margin } = inlay;
+  const { x, y } = wish;
   const { count, normalX, normalY, edge, reach, room, gain } = convex;
   let inside = true;
   reachOut(convex, corners);
@@ -97,10 +95,10 @@ export function keepInConvex(
     gain[i] = 1;
     if ((normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y > limit) inside = false;
   }
+  if (!inside) bringNear(convex, inlay, wish);
   out.x = x;
   out.y = y;
   if (inside) return;
-  bringNear(convex, span, x, y);
   search.slack = span * SLACK;
   loosen(convex, search, out);
   // From very far away the first answer is as coarse as its coordinates; from there it is fine.
@@ -117,7 +115,7 @@ const FAR = 1e3;
 const FARTHEST = 1e5;
 
 /** Sets where `search` begins: at (x, y), or on the way there from the middle. */
-function bringNear({ middle }: Convex, span: number, x: number, y: number): void {
+function bringNear({ middle }: Convex, { span }: Readonly<Inlay>, { x, y }: Readonly<Point>): void {
   const east = x - middle.x;
   const south = y - middle.y;
   const share = (FARTHEST * (span + middle.high)) / Math.max(Math.abs(east), Math.abs(south));
@@ -125,25 +123,20 @@ function bringNear({ middle }: Convex, span: number, x: number, y: number): void
   search.y = share < 1 ? middle.y + south * share : y;
 }
 
-/** The greatest span, at most `most`, at which all corners fit inside somewhere; 0 when none does. */
-export function mostSpanInConvex(
-  convex: Convex,
-  corners: Float64Array,
-  most: number,
-  margin: number,
-  screenMargin: number,
-): number {
+/** Makes the span the greatest, at most what it is, at which all corners fit inside somewhere; 0 when none does. */
+export function fitInConvex(convex: Convex, inlay: Inlay): void {
   const { count, edge, reach, room, gain } = convex;
+  const { corners, span, margin, screenMargin } = inlay;
   reachOut(convex, corners);
   for (let i = 0; i < count; i++) {
     gain[i] = (reach[i] ?? 0) - screenMargin;
-    room[i] = (edge[i] ?? 0) + margin - most * (gain[i] ?? 0);
+    room[i] = (edge[i] ?? 0) + margin - span * (gain[i] ?? 0);
   }
   search.x = 0;
   search.y = 0;
-  search.slack = most * SLACK;
+  search.slack = span * SLACK;
   loosen(convex, search, kept);
-  return Math.max(0, most - search.t);
+  inlay.span = Math.max(0, span - search.t);
 }
 
 const kept = new WorkingPoint();

@@ -1,55 +1,66 @@
 /** Keeping a convex shape of ground, seen around the focus, inside a circle. */
 import type { Point } from '../view/index.ts';
 
+/** A circle of ground, and four corners round a focus: x and y by turns, in spans. */
+export class Disc {
+  x = NaN;
+  y = NaN;
+  /** World units, margins included. */
+  radius = NaN;
+  corners: Float64Array = new Float64Array(8);
+  span = NaN;
+  /** What rounding leaves unsure of a distance. */
+  slack = NaN;
+}
+
 /**
- * The point nearest to (x, y) from which all four corners stay within `radius` of the centre; where
+ * The point nearest to `wish` from which all four corners stay within the circle; where
  * there is none, the one from which they reach out the least.
  *
  * A corner stays inside when the focus stays in a disc of the same radius, moved by the corner: the
  * nearest point of four discs is the nearest of one that the others hold too, or lies where two of
  * their circles cross.
  *
- * @param corners x and y by turns, in spans from the focus
+ * @param out may be `wish`
  */
-export function keepInDisc(
-  centreX: number,
-  centreY: number,
-  radius: number,
-  corners: Float64Array,
-  span: number,
-  x: number,
-  y: number,
-  out: Point,
-): void {
-  const fine = 1e-14 * (Math.abs(centreX) + Math.abs(centreY) + radius + span);
-  if (holds(centreX, centreY, radius + fine, corners, span, x, y)) {
+export function keepInDisc(disc: Disc, { x, y }: Readonly<Point>, out: Point): void {
+  const { radius, corners, span } = disc;
+  const fine = 1e-14 * (Math.abs(disc.x) + Math.abs(disc.y) + radius + span);
+  // Where circles cross is known less finely than a point of one of them.
+  const coarse = fine + span * 1e-9;
+  best.away = Infinity;
+  tried.x = x;
+  tried.y = y;
+  disc.slack = fine;
+  if (holds(disc, tried)) {
     out.x = x;
     out.y = y;
     return;
   }
-  // Where circles cross is known less finely than a point of one of them.
-  const coarse = fine + span * 1e-9;
-  best.away = Infinity;
+  wished.x = x;
+  wished.y = y;
   for (let k = 0; k < 8; k += 2) {
-    const discX = centreX - span * (corners[k] ?? 0);
-    const discY = centreY - span * (corners[k + 1] ?? 0);
-    const away = length(x - discX, y - discY);
+    const discX = disc.x - span * (corners[k] ?? 0);
+    const discY = disc.y - span * (corners[k + 1] ?? 0);
+    const away = Math.sqrt((x - discX) * (x - discX) + (y - discY) * (y - discY));
     if (away > 0) {
       tried.x = discX + ((x - discX) * radius) / away;
       tried.y = discY + ((y - discY) * radius) / away;
-      offer(x, y, holds(centreX, centreY, radius + fine, corners, span, tried.x, tried.y));
+      disc.slack = fine;
+      offer(disc);
     }
     for (let j = 0; j < k; j += 2) {
-      const stepX = centreX - span * (corners[j] ?? 0) - discX;
-      const stepY = centreY - span * (corners[j + 1] ?? 0) - discY;
-      const half = length(stepX, stepY) / 2;
+      const stepX = disc.x - span * (corners[j] ?? 0) - discX;
+      const stepY = disc.y - span * (corners[j + 1] ?? 0) - discY;
+      const half = Math.sqrt(stepX * stepX + stepY * stepY) / 2;
       const high = radius * radius - half * half;
       if (!(half > 0) || high < 0) continue;
       const turn = Math.sqrt(high) / (2 * half);
+      disc.slack = coarse;
       for (let side = -1; side <= 1; side += 2) {
         tried.x = discX + stepX / 2 - side * stepY * turn;
         tried.y = discY + stepY / 2 + side * stepX * turn;
-        offer(x, y, holds(centreX, centreY, radius + coarse, corners, span, tried.x, tried.y));
+        offer(disc);
       }
     }
   }
@@ -59,8 +70,8 @@ export function keepInDisc(
     return;
   }
   encircle(corners);
-  out.x = centreX - span * circle.x;
-  out.y = centreY - span * circle.y;
+  out.x = disc.x - span * circle.x;
+  out.y = disc.y - span * circle.y;
 }
 
 /** Numbers in the fields of classes are written in place: no frame allocates. */
@@ -72,11 +83,12 @@ class Candidate {
 }
 const tried = new Candidate();
 const best = new Candidate();
+const wished = new Candidate();
 
-/** Keeps what was tried where it is possible, and nearer to (x, y) than what was best before. */
-function offer(x: number, y: number, possible: boolean): void {
-  tried.away = (tried.x - x) * (tried.x - x) + (tried.y - y) * (tried.y - y);
-  if (!possible || !(tried.away < best.away)) return;
+/** Keeps what was tried where it is possible, and nearer to what was wished than the best before. */
+function offer(disc: Disc): void {
+  tried.away = (tried.x - wished.x) * (tried.x - wished.x) + (tried.y - wished.y) * (tried.y - wished.y);
+  if (!(tried.away < best.away) || !holds(disc, tried)) return;
   best.x = tried.x;
   best.y = tried.y;
   best.away = tried.away;
@@ -88,18 +100,12 @@ export function radiusOf(corners: Float64Array): number {
   return circle.radius;
 }
 
-function holds(
-  centreX: number,
-  centreY: number,
-  radius: number,
-  corners: Float64Array,
-  span: number,
-  x: number,
-  y: number,
-): boolean {
+function holds(disc: Disc, { x, y }: Readonly<Point>): boolean {
+  const { corners, span } = disc;
+  const radius = disc.radius + disc.slack;
   for (let k = 0; k < 8; k += 2) {
-    const offX = x + span * (corners[k] ?? 0) - centreX;
-    const offY = y + span * (corners[k + 1] ?? 0) - centreY;
+    const offX = x + span * (corners[k] ?? 0) - disc.x;
+    const offY = y + span * (corners[k + 1] ?? 0) - disc.y;
     if (offX * offX + offY * offY > radius * radius) return false;
   }
   return true;

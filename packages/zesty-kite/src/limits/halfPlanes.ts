@@ -20,6 +20,8 @@ export class Search {
   /** World units. */
   slack = NaN;
   t = NaN;
+  /** The least t at which the edges that excluded each other last no longer do. */
+  needed = NaN;
 }
 
 /**
@@ -32,23 +34,23 @@ export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     if (nearest(planes, sought, out)) {
       // Three edges that leave room for one point only say which, and (x, y) has no part in it.
-      if (round > 0 && against[2] !== -1)
-        cross(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought.t, out);
+      if (round > 0 && against[2] !== -1) cross(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought, out);
       return;
     }
-    const needed = neededBy(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0);
+    need(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought);
     // Against rounding, each round goes on by a little at least.
-    sought.t = needed > sought.t ? needed : sought.t + sought.slack * 1e-3 * (round + 1);
+    if (sought.needed > sought.t) sought.t = sought.needed;
+    else sought.t += sought.slack * 1e-3 * (round + 1);
   }
 }
 
 /** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
-function cross(planes: HalfPlanes, i: number, j: number, k: number, t: number, out: Point): void {
+function cross(planes: HalfPlanes, i: number, j: number, k: number, sought: Search, out: Point): void {
   const ij = turn(planes, i, j);
   const jk = turn(planes, j, k);
   const ki = turn(planes, k, i);
   const a = ij >= jk && ij >= ki ? i : jk >= ki ? j : k;
-  meet(planes, a, a === i ? j : a === j ? k : i, t, out);
+  meet(planes, a, a === i ? j : a === j ? k : i, sought, out);
 }
 
 /** The sine of the angle between the normals of two edges, whichever way it turns. */
@@ -57,7 +59,7 @@ function turn({ normalX, normalY }: HalfPlanes, a: number, b: number): number {
 }
 
 /** Sets `out` to where two edges cross. */
-function meet({ normalX, normalY, room, gain }: HalfPlanes, a: number, b: number, t: number, out: Point): void {
+function meet({ normalX, normalY, room, gain }: HalfPlanes, a: number, b: number, { t }: Search, out: Point): void {
   const roomA = (room[a] ?? 0) + t * (gain[a] ?? 0);
   const roomB = (room[b] ?? 0) + t * (gain[b] ?? 0);
   const size = (normalX[a] ?? 0) * (normalY[b] ?? 0) - (normalY[a] ?? 0) * (normalX[b] ?? 0);
@@ -73,7 +75,8 @@ const against = new Int32Array(3);
  * the nearest point so far has the next on its edge (as in R. Seidel's linear programming, Discrete &
  * Computational Geometry 6, 1991).
  */
-export function nearest(planes: HalfPlanes, { x, y, slack, t }: Search, out: Point): boolean {
+export function nearest(planes: HalfPlanes, sought: Search, out: Point): boolean {
+  const { x, y, slack, t } = sought;
   const { count, normalX, normalY, room, gain } = planes;
   out.x = x;
   out.y = y;
@@ -118,8 +121,8 @@ export function nearest(planes: HalfPlanes, { x, y, slack, t }: Search, out: Poi
       return false;
     }
     // A corner is where two edges cross, to the last bit, wherever (x, y) is.
-    if (low > 0) meet(planes, i, lowBy, t, out);
-    else if (high < 0) meet(planes, i, highBy, t, out);
+    if (low > 0) meet(planes, i, lowBy, sought, out);
+    else if (high < 0) meet(planes, i, highBy, sought, out);
     else {
       out.x = footX;
       out.y = footY;
@@ -128,14 +131,21 @@ export function nearest(planes: HalfPlanes, { x, y, slack, t }: Search, out: Poi
   return true;
 }
 
-/** The least t at which edges that exclude each other no longer do. */
-function neededBy(planes: HalfPlanes, i: number, j: number, k: number): number {
-  const { room, gain } = planes;
+/** Sets `needed` to the least t at which edges that exclude each other no longer do. */
+function need({ normalX, normalY, room, gain }: HalfPlanes, i: number, j: number, k: number, sought: Search): void {
+  const xi = normalX[i] ?? 0;
+  const yi = normalY[i] ?? 0;
+  const xj = normalX[j] ?? 0;
+  const yj = normalY[j] ?? 0;
+  const xk = k < 0 ? 0 : (normalX[k] ?? 0);
+  const yk = k < 0 ? 0 : (normalY[k] ?? 0);
   // λi·ni + λj·nj + λk·nk = 0, all of one sign
-  const li = k < 0 ? 1 : turn(planes, j, k);
-  const lj = k < 0 ? 1 : turn(planes, k, i);
-  const lk = k < 0 ? 0 : turn(planes, i, j);
+  const li = k < 0 ? 1 : Math.abs(xj * yk - yj * xk);
+  const lj = k < 0 ? 1 : Math.abs(xk * yi - yk * xi);
+  const lk = k < 0 ? 0 : Math.abs(xi * yj - yi * xj);
   const rooms = li * (room[i] ?? 0) + lj * (room[j] ?? 0) + (k < 0 ? 0 : lk * (room[k] ?? 0));
   const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
-  return gains > 0 ? -rooms / gains : Infinity;
+  // Written in branches: a number chosen between two is made anew where it is kept.
+  if (gains > 0) sought.needed = -rooms / gains;
+  else sought.needed = Infinity;
 }

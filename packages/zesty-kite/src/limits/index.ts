@@ -2,6 +2,7 @@ export {
   ANYWHERE,
   boundaryOf,
   excessOf,
+  fitInside,
   fitsByFar,
   keepInside,
   middleOf,

@@ -105,12 +105,16 @@ export class SpanRange {
   most = NaN;
 
   set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
-    const least = zoom.mostScale === null ? zoom.leastSpan : frameHeight / zoom.mostScale;
-    const most = zoom.leastScale === null ? zoom.mostSpan : frameHeight / zoom.leastScale;
-    const whole = Math.min(most, wrap.x ?? most, wrap.y ?? most);
+    // In branches, and in place: a number chosen between two is made anew where it is kept.
+    if (zoom.mostScale === null) this.least = zoom.leastSpan;
+    else this.least = frameHeight / zoom.mostScale;
+    if (zoom.leastScale === null) this.most = zoom.mostSpan;
+    else this.most = frameHeight / zoom.leastScale;
+    if (wrap.x !== null) this.most = Math.min(this.most, wrap.x);
+    if (wrap.y !== null) this.most = Math.min(this.most, wrap.y);
     // No span that settings could not begin with.
-    this.least = clamp(least, LEAST_SPAN, MOST_SPAN);
-    this.most = clamp(whole, this.least, MOST_SPAN);
+    this.least = Math.min(Math.max(this.least, LEAST_SPAN), MOST_SPAN);
+    this.most = Math.min(Math.max(this.most, this.least), MOST_SPAN);
   }
 }
 

@@ -10,7 +10,7 @@ import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
 import { inside, settle, wish } from './settle.ts';
-import { tiltBy, turnBy } from './turn.ts';
+import { tiltBy, turnOnAt } from './turn.ts';
 import { keepSpan, zoomBy, zoomOn } from './zoom.ts';
 
 /**
@@ -61,11 +61,7 @@ function isHeldOnly({ gripping, excessX, excessY }: Motion, { boundary }: Rules)
 
 /** Held keys move the goals on, evenly, and what is shown follows them. */
 function steerOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  if (motion.turnRate !== 0) {
-    const before = motion.goalHeading;
-    turnBy(motion, rules, motion.turnRate * pace.seconds);
-    motion.turnCame = motion.goalHeading - before;
-  }
+  if (motion.turnRate !== 0) turnOnAt(motion, rules, pace);
   if (motion.tiltRate !== 0) {
     const before = motion.askedPitch;
     tiltBy(motion, rules, motion.tiltRate * pace.seconds);

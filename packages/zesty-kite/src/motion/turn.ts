@@ -3,6 +3,7 @@ import { clamp } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { pitchAsked, pitchAt } from './follow.ts';
 import type { Motion } from './motion.ts';
+import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, type Rules } from './rules.ts';
 import { settle } from './settle.ts';
@@ -20,6 +21,27 @@ export function turnBy(motion: Motion, { settings: { turn } }: Rules, degrees: n
     motion.heading -= turns;
     easeHeading(motion, goal - turns);
   } else easeHeading(motion, clamp(goal, -MOST_TURN, MOST_TURN));
+}
+
+/** Goes on turning by what is held. */
+export function turnOnAt(motion: Motion, { settings: { turn } }: Rules, { seconds }: Pace): void {
+  const before = motion.goalHeading;
+  const goal = before + motion.turnRate * seconds;
+  const { least, most } = turn;
+  if (least !== null && goal < least) motion.goalHeading = least;
+  else if (most !== null && goal > most) motion.goalHeading = most;
+  else motion.goalHeading = goal;
+  motion.turnCame = motion.goalHeading - before;
+  motion.turnLeft = motion.heading - motion.goalHeading;
+  if (Math.abs(motion.goalHeading) <= MOST_TURN) return;
+  if (least === null && most === null) {
+    const turns = 360 * Math.round(motion.goalHeading / 360);
+    motion.heading -= turns;
+    motion.goalHeading -= turns;
+  } else {
+    motion.goalHeading = clamp(motion.goalHeading, -MOST_TURN, MOST_TURN);
+    motion.turnLeft = motion.heading - motion.goalHeading;
+  }
 }
 
 /** Turns by degrees as a step or a call does: to where it may rest, and a hand that drags does not end it. */

@@ -1,5 +1,5 @@
 /** Zooming sets a goal for the span; time eases toward it. */
-import { fitsByFar, mostSpanInside } from '../limits/index.ts';
+import { fitInside, fitsByFar } from '../limits/index.ts';
 import { Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
 import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
@@ -96,7 +96,15 @@ function easeTo(motion: Motion, goal: number): void {
 
 /** The greatest span that the bounds allow as the camera looks now. */
 function allowed(rules: Rules, look: Look): number {
-  return mostSpanInside(rules.boundary, look, mostSpan(rules, look));
+  measureFit(rules, look);
+  return fit.span;
+}
+
+/** The same in place: `fit` and `range` say how large the view may be. */
+function measureFit(rules: Rules, look: Look): void {
+  range.set(rules, look);
+  fit.span = range.most;
+  fitInside(rules.boundary, look, fit);
 }
 
 /**
@@ -104,48 +112,76 @@ function allowed(rules: Rules, look: Look): number {
  * would send it back through the switch at once, and so to and fro for ever: then it stays before it.
  */
 function worthGoing(motion: Motion, rules: Rules, look: Look): number {
-  const most = allowed(rules, look);
-  if (!rules.switches || !rules.boundary.limitsZoom) return most;
-  const pitch = motion.pitchFar ? most : worthCrossing(motion, rules, rules.pitch, most);
-  const lens = motion.lensFar || rules.lens === null ? most : worthCrossing(motion, rules, rules.lens, most);
-  return Math.min(pitch, lens);
+  measureWorth(motion, rules, look);
+  return worth.span;
 }
 
-/** `most`, or where a switch lies beyond which the view would not fit. */
-function worthCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: ZoomRule, most: number): number {
-  if (outAbove >= Math.min(most, motion.wantedSpan)) return most;
+/** The same in place: sets `worth`. */
+function measureWorth(motion: Motion, rules: Rules, look: Look): void {
+  measureFit(rules, look);
+  worth.span = fit.span;
+  if (!rules.switches || !rules.boundary.limitsZoom) return;
+  if (!motion.pitchFar) weighCrossing(motion, rules, rules.pitch);
+  if (!motion.lensFar && rules.lens !== null) weighCrossing(motion, rules, rules.lens);
+}
+
+/** A switch beyond which the view would not fit is not worth crossing. */
+function weighCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: ZoomRule): void {
+  if (outAbove >= worth.span || outAbove >= motion.wantedSpan) return;
   beyond.copyFrom(motion);
   beyond.span = motion.wantedSpan;
   flipSwitches(beyond, rules);
   lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   arriveAt(beyond, rules, lookBeyond, motion.wantedSpan);
-  return allowed(rules, lookBeyond) < inBelow ? outAbove : most;
+  measureFit(rules, lookBeyond);
+  if (fit.span < inBelow) worth.span = outAbove;
 }
 
 const beyond = new Motion();
 const lookBeyond = new Look();
+
+/** Whether span and goal are inside already: mostly the view fits by far, and it need not be known by how much. */
+function isKept(motion: Motion, rules: Rules, look: Look): boolean {
+  const { boundary } = rules;
+  const { span, goalSpan, wantedSpan } = motion;
+  range.set(rules, look);
+  const { least, most } = range;
+  if (span < least || span > most) return false;
+  if (rules.switches || (rules.stops !== null && motion.fingers < 2)) {
+    measureFit(rules, look);
+    if (span > fit.span && span > least) return false;
+    measureWorth(motion, rules, look);
+    const room = Math.max(least, worth.span);
+    if (rules.stops !== null) return goalFor(motion, rules, look, wantedSpan, least, room) === goalSpan;
+    return Math.min(Math.max(wantedSpan, least), room) === goalSpan;
+  }
+  if (goalSpan === wantedSpan && wantedSpan >= least && wantedSpan <= most) {
+    if (span > wantedSpan) wide.span = span;
+    else wide.span = wantedSpan;
+    if (fitsByFar(boundary, look, wide)) return true;
+  }
+  fit.span = most;
+  fitInside(boundary, look, fit);
+  const room = fit.span > least ? fit.span : least;
+  if (span > room) return false;
+  return (wantedSpan < least ? least : wantedSpan > room ? room : wantedSpan) === goalSpan;
+}
+
+/** A span handed over in place. */
+class Span {
+  span = NaN;
+}
+const fit = new Span();
+const wide = new Span();
+const worth = new Span();
 
 /**
  * Brings span and goal inside the zoom range, and inside what the bounds allow as the camera looks
  * now; the goal comes back to what was wanted as far as they let it.
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
+  if (isKept(motion, rules, look)) return;
   const least = leastSpan(rules, look);
-  // Most of the time the view fits by far, and it need not be known by how much.
-  if (
-    motion.goalSpan === motion.wantedSpan &&
-    motion.span >= least &&
-    motion.wantedSpan >= least &&
-    motion.span <= mostSpan(rules, look) &&
-    motion.wantedSpan <= mostSpan(rules, look) &&
-    (rules.stops === null || motion.fingers === 2) &&
-    !rules.switches &&
-    fitsByFar(rules.boundary, look, Math.max(motion.span, motion.wantedSpan))
-  )
-    return;
-  const most = Math.max(least, allowed(rules, look));
-  const goal = goalFor(motion, rules, look, motion.wantedSpan, least, Math.max(least, worthGoing(motion, rules, look)));
-  if (motion.span >= least && motion.span <= most && goal === motion.goalSpan) return;
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
   const room = Math.max(least, allowed(rules, look));
   motion.span = clamp(motion.span, least, room);

@@ -49,10 +49,6 @@ export class Look {
 
   readonly #corners = new Float64Array(8);
   #cornersStale = true;
-  #left = NaN;
-  #top = NaN;
-  #right = NaN;
-  #bottom = NaN;
 
   /**
    * The corners of the safe frame on the focus plane, cut at `SIGHT`: x and y by turns, in spans from
@@ -63,33 +59,18 @@ export class Look {
     return this.#corners;
   }
 
-  /** How far these reach to each side, in spans. */
-  get extentLeft(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#left;
-  }
-
-  get extentTop(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#top;
-  }
-
-  get extentRight(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#right;
-  }
-
-  get extentBottom(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#bottom;
-  }
+  /** How far these reach to each side, in spans; as of the last time that `corners` was asked for. */
+  extentLeft = NaN;
+  extentTop = NaN;
+  extentRight = NaN;
+  extentBottom = NaN;
 
   #layCorners(): void {
     const corners = this.#corners;
     const { sinPitch, cosPitch, sinHeading, cosHeading, widening } = this;
     this.#cornersStale = false;
-    this.#left = this.#top = Infinity;
-    this.#right = this.#bottom = -Infinity;
+    this.extentLeft = this.extentTop = Infinity;
+    this.extentRight = this.extentBottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
       const v = k < 4 ? Math.max(-0.5, this.#lineAt(SIGHT)) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
@@ -100,10 +81,10 @@ export class Look {
       const y = right * sinHeading + toward * cosHeading;
       corners[k] = x;
       corners[k + 1] = y;
-      this.#left = Math.min(this.#left, x);
-      this.#top = Math.min(this.#top, y);
-      this.#right = Math.max(this.#right, x);
-      this.#bottom = Math.max(this.#bottom, y);
+      this.extentLeft = Math.min(this.extentLeft, x);
+      this.extentTop = Math.min(this.extentTop, y);
+      this.extentRight = Math.max(this.extentRight, x);
+      this.extentBottom = Math.max(this.extentBottom, y);
     }
   }
 
@@ -177,7 +158,11 @@ export class Look {
   /** The tangent of half the field of view. */
   #halfTangent = NaN;
 
+  /** Counts up whenever anything changes. */
+  version = 0;
+
   #widen(): void {
+    this.version += 1;
     this.#cornersStale = true;
     this.widening = 2 * this.#halfTangent * this.#frameShare;
   }

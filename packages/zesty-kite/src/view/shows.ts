@@ -32,12 +32,18 @@ export function frustumPlanes(view: View, out: Float64Array = new Float64Array(2
   const rightX = view.width - look.middleX;
   const topY = look.middleY;
   const bottomY = look.middleY - view.height;
-  plane(out, 0, right, 1, -leftX * per, -leftX * at);
-  plane(out, 4, right, -1, rightX * per, rightX * at);
-  plane(out, 8, up, -1, topY * per, topY * at);
-  plane(out, 12, up, 1, -bottomY * per, -bottomY * at);
-  plane(out, 16, right, 0, 1, -near);
-  plane(out, 20, right, 0, -1, far);
+  set(1, -leftX * per, -leftX * at);
+  plane(out, 0, right);
+  set(-1, rightX * per, rightX * at);
+  plane(out, 4, right);
+  set(-1, topY * per, topY * at);
+  plane(out, 8, up);
+  set(1, -bottomY * per, -bottomY * at);
+  plane(out, 12, up);
+  set(0, 1, -near);
+  plane(out, 16, right);
+  set(0, -1, far);
+  plane(out, 20, right);
   // What touches a side shows, whatever rounding says.
   for (let k = 3; k < 24; k += 4) out[k] = (out[k] ?? 0) + HAIR * view.span;
   return out;
@@ -46,8 +52,23 @@ export function frustumPlanes(view: View, out: Float64Array = new Float64Array(2
 /** In spans. */
 const HAIR = 1e-7;
 
+/** A side of the view: `sign` along an axis of the screen, opening with depth, shifted at the eye. */
+class Side {
+  sign = NaN;
+  open = NaN;
+  shift = NaN;
+}
+const side = new Side();
+
+function set(sign: number, open: number, shift: number): void {
+  side.sign = sign;
+  side.open = open;
+  side.shift = shift;
+}
+
 /** `sign · axis + open · forward`, and `shift` at the eye; made one unit long. */
-function plane(out: Float64Array, k: number, axis: Spot, sign: number, open: number, shift: number): void {
+function plane(out: Float64Array, k: number, axis: Spot): void {
+  const { sign, open, shift } = side;
   const a = sign * axis.x + open * forward.x;
   const b = sign * axis.y + open * forward.y;
   const c = sign * axis.height + open * forward.height;
