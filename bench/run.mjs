@@ -302,25 +302,28 @@ const MOST_BYTES = 64;
 /** Kinds that do not keep it yet, or hear signals all the time: they may not become worse than this. */
 const KNOWN = {
   'the same with 12 signals a second to hear': 1024,
-  'zoom limited by a rectangle, curves that ease': 256,
-  'zoom limited by a rectangle, curve at once': 256,
-  'zoom limited by a rectangle, switch': 512,
-  'zoom limited by a polygon, curve at once': 512,
-  'zoom limited by a polygon, switch': 512,
+  'zoom limited by a rectangle, curves that ease': 128,
   'planes, footprint, eye and tiles': 128,
 };
 if (process.argv[2] === '--bytes') {
-  const spent = Object.keys(kinds).map((name) => ({ name, ...measureAlone(['--alone', name])[0] }));
+  const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MOST_BYTES));
+  const spent = Object.keys(kinds).map((name) => {
+    const once = { name, ...measureAlone(['--alone', name])[0] };
+    // When the engine gets to a function is chance: a frame that makes garbage does so twice.
+    return isOver(once) ? { name, ...measureAlone(['--alone', name])[0] } : once;
+  });
   for (const { name, bytes: each, nanoseconds } of spent)
-    console.log(`${name.padEnd(60)}${each.toFixed(0).padStart(5)} bytes a frame${nanoseconds.toFixed(0).padStart(7)} ns`);
-  const over = spent.filter(({ name, bytes: each }) => !(each < (KNOWN[name] ?? MOST_BYTES)));
+    console.log(
+      `${name.padEnd(60)}${each.toFixed(0).padStart(5)} bytes a frame${nanoseconds.toFixed(0).padStart(7)} ns`,
+    );
+  const over = spent.filter(isOver);
   console.log(`\n${spent.length - over.length} passed, ${over.length} failed`);
   for (const { name } of over) console.log(`too many bytes: ${name}`);
   process.exit(over.length > 0 ? 1 : 0);
 }
 if (process.argv[2] === '--alone') {
   const frame = kinds[process.argv[3]]();
-  for (let i = 0; i < 60_000; i++) frame();
+  for (let i = 0; i < 150_000; i++) frame();
   const [nanoseconds] = costs([frame], 1_000, 40);
   process.stdout.write(JSON.stringify([{ bytes: bytes(frame, 500, 41, 0.25), nanoseconds }]));
   process.exit(0);

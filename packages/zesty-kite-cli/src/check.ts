@@ -1,8 +1,10 @@
 /** `zesty-kite check SETTINGS`: says what is wrong with settings, and what will feel wrong. */
-import { readFile } from 'node:fs/promises';
 import { Command, InvalidArgumentError } from 'commander';
-import { SettingsError, type Screen, type Settings } from 'zesty-kite';
+import type { Screen, Settings } from 'zesty-kite';
 import { reviewSettings, type Warning } from 'zesty-kite/review';
+import { inFile, printable } from './failure.ts';
+import { readJson } from './files.ts';
+import { print } from './print.ts';
 
 interface CheckOptions {
   readonly screen: Screen;
@@ -20,18 +22,19 @@ export function checkCommand(): Command {
     .option('--json', 'print one JSON object instead of lines', false)
     .action(async (file: string, { screen, json }: CheckOptions) => {
       const warnings = await review(file, screen);
-      process.stdout.write(json ? `${JSON.stringify({ warnings }, null, 2)}\n` : lines(warnings));
+      await print('stdout', json ? `${JSON.stringify({ warnings }, null, 2)}\n` : printable(lines(warnings)));
     });
 }
 
+/** Settings with a coast of a hundred thousand corners are a few of these. */
+const MOST_SETTINGS = 64e6;
+
 async function review(file: string, screen: Screen): Promise<Warning[]> {
+  const settings = await readJson(file, MOST_SETTINGS, 'a settings file (JSON)');
   try {
-    return reviewSettings(JSON.parse(await readFile(file, 'utf8')) as Settings, screen);
+    return reviewSettings(settings as Settings, screen);
   } catch (error) {
-    if (error instanceof SettingsError) throw new Error(`${file}: ${error.message}`, { cause: error });
-    const missing = (error as NodeJS.ErrnoException).code === 'ENOENT';
-    const reason = error instanceof Error ? error.message : String(error);
-    throw new Error(`${file}: ${missing ? 'there is no such file; wanted a settings file' : reason}`, { cause: error });
+    throw inFile(file, error);
   }
 }
 

@@ -1,6 +1,8 @@
 /** The command line: one file a command, and what is common to all of them here. */
 import { Command, CommanderError } from 'commander';
 import { checkCommand } from './check.ts';
+import { linesOf } from './failure.ts';
+import { print } from './print.ts';
 import { replayCommand } from './replay.ts';
 
 /** Every promise was kept. */
@@ -8,13 +10,18 @@ const DONE = 0;
 /** A bad call, or input that cannot be used. */
 const BAD_INPUT = 2;
 
+/** What commander has to say of a bad call is kept, and said in one line. */
+let said = '';
 const program = new Command('zesty-kite')
   .description('Plays recorded camera sessions again, and checks sessions and settings.')
   .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
   .exitOverride()
   .configureOutput({
-    outputError: (text, write) => {
-      write(text);
+    writeErr: (text) => {
+      said += text;
+    },
+    outputError: (text) => {
+      said += text;
     },
   });
 program.addCommand(
@@ -25,19 +32,38 @@ program.addCommand(
 program.addCommand(checkCommand());
 for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
 
-process.stdout.on('error', (error: NodeJS.ErrnoException) => {
-  // Whoever reads may have had enough (`| head`).
-  if (error.code === 'EPIPE') process.exit(DONE);
-  throw error;
-});
+// What could not be written is told by `print`; nobody else is to end the program over it.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+
+async function fail(lines: readonly string[]): Promise<void> {
+  process.exitCode = BAD_INPUT;
+  try {
+    for (const line of lines) await print('stderr', `zesty-kite: ${line}\n`);
+  } catch {
+    // There is nowhere left to say it.
+  }
+}
+
+/** A bad call in one line: what was found, and what would do. */
+function callLine({ code, message }: CommanderError): string {
+  const names = program.commands.map((command) => command.name()).join(', ');
+  if (code === 'commander.help') return `found no command; wanted one of ${names}, or --help`;
+  const command = program.commands.find((one) => process.argv.slice(2).includes(one.name()));
+  const text = (said === '' ? message : said)
+    .replace(/^error: /, '')
+    .trim()
+    .replaceAll(/\s*\n\s*/g, ' ');
+  const wanted =
+    code === 'commander.unknownCommand'
+      ? `one of ${names}`
+      : `what zesty-kite ${command ? `${command.name()} ` : ''}--help lists`;
+  return text.includes('; wanted') ? text : `${text.replace(/\.$/, '')}; wanted ${wanted}`;
+}
 
 try {
   await program.parseAsync();
 } catch (error) {
-  if (error instanceof CommanderError) {
-    process.exitCode = error.exitCode === 0 ? DONE : BAD_INPUT;
-  } else {
-    process.stderr.write(`zesty-kite: ${error instanceof Error ? error.message : String(error)}\n`);
-    process.exitCode = BAD_INPUT;
-  }
+  if (!(error instanceof CommanderError)) await fail(linesOf(error));
+  else if (error.exitCode === 0) process.exitCode = DONE;
+  else await fail([callLine(error)]);
 }

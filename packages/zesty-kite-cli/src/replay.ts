@@ -1,10 +1,12 @@
 /** `zesty-kite replay SESSION`: plays a session and says what it came to. */
-import { createReadStream } from 'node:fs';
-import { stat } from 'node:fs/promises';
+import { constants } from 'node:fs';
+import { open } from 'node:fs/promises';
 import { Command, InvalidArgumentError } from 'commander';
 import type { StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
+import { Failure, inFile } from './failure.ts';
 import { readGround } from './ground.ts';
+import { print } from './print.ts';
 import { brokenPromises, table } from './report.ts';
 import { createProgress } from './progress.ts';
 import { openTrace, type Trace } from './trace.ts';
@@ -13,7 +15,8 @@ interface ReplayOptions {
   readonly rate: number;
   readonly json: boolean;
   readonly trace?: string;
-  readonly ground?: string;
+  readonly force: boolean;
+  readonly ground: readonly string[];
 }
 
 const BROKEN = 1;
@@ -24,21 +27,29 @@ export function replayCommand(exit: (code: number) => void): Command {
     .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
     .option('--rate <hertz>', 'frames a second; the motion does not depend on it', frameRate, 60)
     .option('--json', 'print one JSON object instead of a table', false)
-    .option('--ground <file>', 'the ground that it was recorded over: a description with a height image beside it')
-    .option('--trace <file>', 'write a CSV row for every frame')
+    .option(
+      '--ground <file>',
+      'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
+      (file: string, files: readonly string[]) => [...files, file],
+      [],
+    )
+    .option('--trace <file>', 'write a CSV row for every frame that moves')
+    .option('--force', 'replace the file of --trace where it is there already', false)
     .action(async (session: string, options: ReplayOptions) => {
       const { summary, unfinishedLine } = await play(session, options);
       const broken = brokenPromises(summary);
       if (unfinishedLine !== null)
-        process.stderr.write(
+        await print(
+          'stderr',
           `zesty-kite: ${nameOf(session)}: line ${String(unfinishedLine)} is unfinished, the recording was cut off there; what stands before it was played\n`,
         );
-      process.stdout.write(
+      await print(
+        'stdout',
         options.json
           ? `${JSON.stringify({ ...summary, rate: options.rate, unfinishedLine, broken }, null, 2)}\n`
           : table(summary, options.rate),
       );
-      for (const promise of broken) process.stderr.write(`zesty-kite: broken: ${promise}\n`);
+      for (const promise of broken) await print('stderr', `zesty-kite: broken: ${promise}\n`);
       if (broken.length > 0) exit(BROKEN);
     });
 }
@@ -49,42 +60,65 @@ interface Played {
 }
 
 async function play(session: string, options: ReplayOptions): Promise<Played> {
-  const size = session === '-' ? null : await sizeOf(session);
+  const grounds = await Promise.all(options.ground.map((file) => readGround(file)));
+  const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
+  const { stream, size } = await openSession(session);
+  const trace = options.trace === undefined ? null : openTrace(options.trace, inputs, options.force);
   const progress = createProgress(size);
-  const terrain = options.ground === undefined ? null : await readGround(options.ground);
-  const trace = options.trace === undefined ? null : openTrace(options.trace);
   try {
-    const stream: AsyncIterable<Buffer> = session === '-' ? process.stdin : createReadStream(session);
     const decoder = new TextDecoder();
-    const player = new Player(options.rate, terrain, trace);
+    const player = new Player(
+      options.rate,
+      grounds.map(({ terrain }) => terrain),
+      trace,
+    );
     let read = 0;
     for await (const piece of stream) {
       read += piece.length;
       player.take(decoder.decode(piece, { stream: true }));
-      await trace?.flush();
       progress.update(read);
     }
-    return player.end();
+    const played = player.end();
+    trace?.finish();
+    return played;
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    throw new Error(`${nameOf(session)}: ${reason}`, { cause: error });
+    trace?.abandon();
+    throw inFile(nameOf(session), error);
   } finally {
     progress.stop();
-    await trace?.close();
+  }
+}
+
+async function openSession(session: string): Promise<{ stream: AsyncIterable<Buffer>; size: number | null }> {
+  if (session === '-') return { stream: process.stdin, size: null };
+  try {
+    const handle = await open(session, constants.O_RDONLY);
+    const found = await handle.stat();
+    if (found.isDirectory()) {
+      await handle.close();
+      throw new Failure(`${session}: found a folder; wanted a session file`);
+    }
+    return { stream: handle.createReadStream(), size: found.isFile() ? found.size : null };
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT')
+      throw new Failure(`${session}: there is no such file; wanted a session file, or - for standard input`, {
+        cause: error,
+      });
+    throw inFile(session, error);
   }
 }
 
 /** Text in, signals played as soon as they are whole. */
 class Player {
   readonly #rate: number;
-  readonly #terrain: Terrain | null;
+  readonly #terrains: readonly Terrain[];
   readonly #trace: Trace | null;
   readonly #reader = new SessionReader();
   #replay: Replay | null = null;
 
-  constructor(rate: number, terrain: Terrain | null, trace: Trace | null) {
+  constructor(rate: number, terrains: readonly Terrain[], trace: Trace | null) {
     this.#rate = rate;
-    this.#terrain = terrain;
+    this.#terrains = terrains;
     this.#trace = trace;
   }
 
@@ -101,7 +135,11 @@ class Player {
   #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
     const trace = this.#trace;
     const frame = trace === null ? {} : { frame: trace.row };
-    this.#replay ??= new Replay(header, { rate: this.#rate, terrain: this.#terrain, ...frame });
+    // The one that it begins over, or the first, which will not do.
+    const isIts = ({ id, digest }: Terrain): boolean => id === header.terrain?.id && digest === header.terrain.digest;
+    const none = header.terrain === undefined && this.#terrains.length > 1 ? null : (this.#terrains[0] ?? null);
+    const terrain = this.#terrains.find(isIts) ?? none;
+    this.#replay ??= new Replay(header, { rate: this.#rate, terrain, terrains: this.#terrains, ...frame });
     for (const signal of signals) this.#replay.push(signal);
     return this.#replay;
   }
@@ -109,20 +147,6 @@ class Player {
 
 function nameOf(session: string): string {
   return session === '-' ? 'standard input' : session;
-}
-
-async function sizeOf(file: string): Promise<number> {
-  try {
-    const found = await stat(file);
-    if (found.isDirectory()) throw new Error(`${file}: found a folder; wanted a session file`);
-    return found.size;
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new Error(`${file}: there is no such file; wanted a session file, or - for standard input`, {
-        cause: error,
-      });
-    throw error;
-  }
 }
 
 function frameRate(text: string): number {

@@ -1,41 +1,38 @@
 /** One CSV row for each frame (RFC 4180). */
-import { once } from 'node:events';
-import { createWriteStream } from 'node:fs';
 import type { Camera } from 'zesty-kite';
+import { WholeFile } from './files.ts';
 
 export interface Trace {
   readonly row: (camera: Camera, micros: number) => void;
-  /** Waits until what has been written is on its way. */
-  flush(): Promise<void>;
-  close(): Promise<void>;
+  /** All frames are there: the file takes its place. */
+  finish(): void;
+  /** Not all frames will be there: nothing of the file stays. */
+  abandon(): void;
 }
 
 const COLUMNS =
   'seconds,x,y,focus_height,span,heading,pitch,field_of_view,goal_x,goal_y,goal_span,held_x,held_y,held_height,grip_x,grip_y,grip_error_px,settled';
+/** Characters that are kept before they are written. */
+const MOST_KEPT = 1 << 16;
 
-export function openTrace(file: string): Trace {
-  const stream = createWriteStream(file);
-  let failure: Error | null = null;
+export function openTrace(file: string, inputs: readonly string[], force: boolean): Trace {
+  const whole = new WholeFile(file, inputs, force);
   let text = `${COLUMNS}\r\n`;
-  stream.on('error', (error: Error) => {
-    failure = error;
-  });
-  const flush = async (): Promise<void> => {
-    if (failure !== null) throw failure;
-    const ready = text === '' || stream.write(text);
+  const flush = (): void => {
+    whole.write(text);
     text = '';
-    if (!ready) await once(stream, 'drain');
   };
   return {
     row: (camera, micros) => {
       text += `${cells(camera, micros).join(',')}\r\n`;
+      if (text.length > MOST_KEPT) flush();
     },
-    flush,
-    close: async () => {
-      await flush();
-      stream.end();
-      await once(stream, 'close');
-      if (failure !== null) throw failure;
+    finish: () => {
+      flush();
+      whole.finish();
+    },
+    abandon: () => {
+      whole.abandon();
     },
   };
 }

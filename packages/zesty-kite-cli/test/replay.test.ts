@@ -1,6 +1,15 @@
 /** The command line as a process: what it prints, where, and its exit codes. */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -80,7 +89,10 @@ test('--trace writes a CSV row for every frame, its cells numbers, its lines end
   for (const [i, row] of rows.entries()) {
     const cells = row.split(',');
     expect(cells).toHaveLength(columns.length);
-    expect(Number(cells[0])).toBeCloseTo(i / 48, 5);
+    // Rest is left out: then a later frame follows.
+    const frame = Number(cells[0]) * 48;
+    expect(Math.abs(frame - Math.round(frame))).toBeLessThan(1e-3);
+    expect(Math.round(frame)).toBeGreaterThanOrEqual(i);
     expect(cells.slice(0, -1).every((cell) => Number.isFinite(Number(cell)))).toBe(true);
   }
   const errors = rows.map((row) => row.split(',')[columns.indexOf('grip_error_px')]).filter((cell) => cell !== '');
@@ -125,7 +137,7 @@ test.each([
   [['check', GROUND, '--screen', 'big'], '', 'found "big"; wanted a size such as 1280x800'],
   [['replay'], '', 'missing required argument'],
   [['play'], '', 'unknown command'],
-  [[], '', 'Usage: zesty-kite'],
+  [[], '', 'found no command; wanted one of replay, check'],
 ])('%j with input %j ends with 2 and says what is wrong on standard error alone', (args, input, message) => {
   const { code, out, errors } = zestyKite(args, input);
   expect([code, out]).toEqual([2, '']);
@@ -141,11 +153,102 @@ test('help goes to standard output and is no failure', () => {
   }
 });
 
-test('a reader that has had enough is no failure', () => {
-  const piped = spawnSync('sh', ['-c', `"${process.execPath}" "${CLI}" replay "${CROSSING}" --json | head -n 1`], {
-    encoding: 'utf8',
+test('output that cannot be written ends with 2 and one line where one can be written, never with a stack', () => {
+  const run = (redirect: string): { status: number | null; stderr: string } => {
+    const command = `"${process.execPath}" "${CLI}" replay "${CROSSING}" ${redirect}`;
+    const { status, stderr } = spawnSync('sh', ['-c', command], { encoding: 'utf8' });
+    return { status, stderr };
+  };
+  expect(run('> /dev/full')).toEqual({
+    status: 2,
+    stderr: 'zesty-kite: standard output: found no space left; wanted a disk with some\n',
   });
-  expect([piped.stdout, piped.stderr]).toEqual(['{\n', '']);
+  expect(run('> /dev/full 2> /dev/full')).toEqual({ status: 2, stderr: '' });
+  expect(run('| exec head -c 0; exit 0').stderr).not.toContain('    at ');
+  const closed = spawnSync(
+    'bash',
+    ['-c', `"${process.execPath}" "${CLI}" replay "${CROSSING}" --json | true; exit "\${PIPESTATUS[0]}"`],
+    {
+      encoding: 'utf8',
+    },
+  );
+  // Whoever reads may be gone before, or after, all is written.
+  expect([0, 2]).toContain(closed.status);
+  expect(closed.stderr).toBe(
+    closed.status === 0 ? '' : 'zesty-kite: standard output: it was closed before all was written\n',
+  );
+});
+
+test('--trace never writes over what is read, through links and with --force too, nor over what is there unless told to', () => {
+  const session = join(folder, 'kept.ndjson');
+  const text = readFileSync(CROSSING, 'utf8');
+  writeFileSync(session, text);
+  const link = join(folder, 'link.csv');
+  symlinkSync(session, link);
+  for (const target of [session, link])
+    for (const force of [[], ['--force']]) {
+      const { code, errors } = zestyKite(['replay', session, '--trace', target, ...force]);
+      expect([code, errors]).toEqual([
+        2,
+        `zesty-kite: ${target}: found a file that is read; wanted another one to write to\n`,
+      ]);
+      expect(readFileSync(session, 'utf8')).toBe(text);
+    }
+  const picture = join(folder, 'height.png');
+  const ground = join(folder, 'ground.json');
+  copyFileSync(new URL('../../../data/lemon-strait/height.png', import.meta.url), picture);
+  copyFileSync(GROUND, ground);
+  for (const target of [picture, ground])
+    expect(zestyKite(['replay', HILLY, '--ground', ground, '--trace', target, '--force']).code).toBe(2);
+  expect(readFileSync(picture)).toEqual(
+    readFileSync(new URL('../../../data/lemon-strait/height.png', import.meta.url)),
+  );
+  const trace = join(folder, 'old.csv');
+  writeFileSync(trace, 'old');
+  expect(zestyKite(['replay', session, '--trace', trace]).errors).toContain(
+    'wanted another name, or --force to replace it',
+  );
+  // Nothing is lost of the old one, and nothing stays of the new, where the session turns out to be broken.
+  const broken = zestyKite(['replay', '-', '--trace', trace, '--force'], `${text}{"at":-5}\n`);
+  expect([broken.code, readFileSync(trace, 'utf8')]).toEqual([2, 'old']);
+  expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+  expect(zestyKite(['replay', session, '--trace', trace, '--force']).code).toBe(0);
+  expect(readFileSync(trace, 'utf8')).toMatch(/^seconds,x,y/);
+});
+
+test('streams stay streams: years of rest, long traces and endless lines take the time and the memory of what is in them', () => {
+  const header = JSON.stringify({
+    format: 'zesty-kite session',
+    version: 1,
+    settings: {},
+    screen: { width: 800, height: 600 },
+  });
+  const key = (at: number, down: boolean): string => JSON.stringify({ at, kind: 'key', code: 'KeyD', down });
+  const years = [header, key(0, true), key(5e5, false), key(9e14, true), key(9e14 + 5e5, false), ''].join('\n');
+  const digests = ['30', '144'].map((rate) => {
+    const { code, out } = zestyKite(['replay', '-', '--json', '--rate', rate], years);
+    expect(code).toBe(0);
+    return (JSON.parse(out) as { digest: string; frames: number }).digest;
+  });
+  expect(new Set(digests).size).toBe(1);
+  const long = [header, key(0, true), key(2e7, false), ''].join('\n');
+  const trace = join(folder, 'long.csv');
+  const limited = spawnSync(
+    process.execPath,
+    ['--max-old-space-size=60', CLI, 'replay', '-', '--rate', '10000', '--trace', trace],
+    {
+      encoding: 'utf8',
+      input: long,
+    },
+  );
+  expect([limited.status, limited.stderr]).toEqual([0, '']);
+  expect(statSync(trace).size).toBeGreaterThan(12e6);
+  rmSync(trace);
+  const endless = zestyKite(['replay', '-'], `${header}\n{"at":1,"kind":"${'x'.repeat(20e6)}`);
+  expect([endless.code, endless.errors]).toEqual([
+    2,
+    'zesty-kite: standard input: line 2: found a line of more than 1 MB; wanted one signal a line, of at most that\n',
+  ]);
 });
 
 test('1 is for a broken promise: the grip error of a session that asks for too much precision', () => {

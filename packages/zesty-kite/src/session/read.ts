@@ -4,6 +4,10 @@ import { cleanSignal, type SignalBody, type StampedSignal } from '../control/ind
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
+/** Characters: of a signal, and of the header, which has all settings in it. */
+const LONGEST_LINE = 1e6;
+const LONGEST_HEADER = 16e6;
+
 /** A session file that cannot be played. The message names the line. */
 export class SessionError extends Error {
   override readonly name = 'SessionError';
@@ -37,7 +41,9 @@ export interface SessionEnd {
 export class SessionReader {
   #header: SessionHeader | null = null;
   #settings: Checked | null = null;
-  #rest = '';
+  /** The line under way, in the pieces in which it came. */
+  #pieces: string[] = [];
+  #length = 0;
   #line = 0;
   #at = 0;
 
@@ -51,11 +57,33 @@ export class SessionReader {
    * @throws SessionError with the number of the broken line and what was expected there
    */
   push(text: string): StampedSignal[] {
-    const lines = (this.#rest + text).split('\n');
-    this.#rest = lines.pop() ?? '';
     const signals: StampedSignal[] = [];
-    for (const line of lines) this.#take(line, signals);
+    let from = 0;
+    for (let end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
+      this.#keep(text.slice(from, end));
+      this.#take(this.#joined(), signals);
+      from = end + 1;
+    }
+    this.#keep(text.slice(from));
     return signals;
+  }
+
+  #keep(piece: string): void {
+    this.#length += piece.length;
+    const most = this.#header === null ? LONGEST_HEADER : LONGEST_LINE;
+    if (this.#length > most)
+      throw new SessionError(
+        this.#line + 1,
+        `found a line of more than ${String(most / 1e6)} MB; wanted ${this.#header === null ? 'a header of at most that' : 'one signal a line, of at most that'}`,
+      );
+    this.#pieces.push(piece);
+  }
+
+  #joined(): string {
+    const line = this.#pieces.length === 1 ? (this.#pieces[0] ?? '') : this.#pieces.join('');
+    this.#pieces = [];
+    this.#length = 0;
+    return line;
   }
 
   /**
@@ -64,9 +92,8 @@ export class SessionReader {
    * @throws SessionError when the last line is whole JSON but wrong, or there is no header
    */
   end(): SessionEnd {
-    const rest = this.#rest;
+    const rest = this.#joined();
     const signals: StampedSignal[] = [];
-    this.#rest = '';
     const unfinished = this.#header !== null && rest.trim() !== '' && !isJson(rest);
     if (!unfinished) this.#take(rest, signals);
     const header = this.#header;
@@ -115,7 +142,7 @@ function readHeader(value: unknown, line: number): SessionHeader {
   const { format, version, settings, screen, terrain } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
-    throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}`);
+    throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`);
   try {
     completeSettings(settings);
   } catch (error) {

@@ -11,7 +11,7 @@ export interface ReplayOptions {
   readonly terrain?: Terrain | null;
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
-  /** Called at every frame with its time in microseconds. */
+  /** Called at every frame with its time in microseconds; not while the camera is at rest. */
   readonly frame?: (camera: Camera, micros: number) => void;
 }
 
@@ -35,7 +35,7 @@ export interface ReplaySummary {
   readonly finite: boolean;
   /** From the last signal until nothing moved; null when something was still held. */
   readonly timeToRest: number | null;
-  /** The motion's fingerprint: equal at every frame rate and in every engine. */
+  /** The motion's fingerprint: equal at every frame rate and in every engine. Rest is not sampled. */
   readonly digest: string;
 }
 
@@ -60,6 +60,8 @@ export class Replay {
   readonly #terrains: readonly Terrain[];
   readonly #digest = new Digest();
   #frames = 0;
+  /** Its time is so many frames after the beginning. */
+  #nextFrame = 0;
   #samples = 0;
   #signals = 0;
   #last = 0;
@@ -70,6 +72,8 @@ export class Replay {
   #worstBoundsExcess = 0;
   #worstRangeExcess = 0;
   #finite = true;
+  /** At the last sample nothing moved, and no signal has come since. */
+  #rests = false;
   #x = 0;
   #y = 0;
   #grip: Grip | null = null;
@@ -98,6 +102,7 @@ export class Replay {
     else this.camera.signal({ ...signal, time: signal.at / 1000 });
     this.#signals += 1;
     this.#last = signal.at;
+    this.#rests = false;
   }
 
   #terrainOf({ id, digest, part }: TerrainSignal): Terrain | null {
@@ -133,10 +138,18 @@ export class Replay {
     };
   }
 
-  /** Frames and samples before `micros`, in order. */
+  /**
+   * Frames and samples before `micros`, in order. What is at rest is neither drawn nor sampled: that is
+   * decided at samples alone, which are the same at every frame rate.
+   */
   #playUntil(micros: number): void {
     for (;;) {
-      const frame = Math.round((this.#frames * 1e6) / this.#rate);
+      if (this.#rests) {
+        this.#samples = Math.max(this.#samples, Math.ceil(micros / SAMPLE_MICROS));
+        this.#nextFrame = Math.max(this.#nextFrame, Math.ceil((micros * this.#rate) / 1e6));
+        return;
+      }
+      const frame = Math.round((this.#nextFrame * 1e6) / this.#rate);
       const sample = this.#samples * SAMPLE_MICROS;
       const next = Math.min(frame, sample);
       if (next >= micros) return;
@@ -145,6 +158,7 @@ export class Replay {
       if (sample === next) this.#sample();
       if (frame === next) {
         this.#frames += 1;
+        this.#nextFrame += 1;
         this.#frame(this.camera, next);
       }
     }
@@ -161,6 +175,7 @@ export class Replay {
     this.#x = x;
     this.#y = y;
     this.#grip = this.camera.grips[0] ?? null;
+    this.#rests = this.camera.settled;
   }
 
   /** With the same grip as before, what the held point moved; with none, what the focus moved. */

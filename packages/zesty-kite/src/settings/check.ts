@@ -241,6 +241,7 @@ function oneShape(
   if (shape === undefined || farthestCoordinates.has(shape)) return;
   const before = problems.length;
   const rings = ringsOf(bounds, refuse);
+  if (problems.length > before) return;
   const some = rings.filter((placed) => !isEmptyRing(placed));
   if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
   else if (some.length === 0)

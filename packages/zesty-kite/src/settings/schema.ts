@@ -16,12 +16,13 @@ export const OBJECT = 'an object in braces';
 
 const inputMessage =
   'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';
+const INPUT = /^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/;
 const inputs = v.array(
   v.pipe(
     v.string(inputMessage),
-    v.regex(/^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/, inputMessage),
+    v.regex(INPUT, inputMessage),
     v.check(
-      (input) => corrected(input) === null,
+      (input) => !INPUT.test(input) || corrected(input) === null,
       ({ input }) => `perhaps "${corrected(input) ?? 'KeyW'}": keys by their UI Events code, buttons by their name`,
     ),
   ),

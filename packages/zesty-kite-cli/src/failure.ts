@@ -1,0 +1,61 @@
+/** What goes wrong, as one line a person can act on: where, what was found, what would do. */
+import { SessionError } from 'zesty-kite/session';
+import { SettingsError } from 'zesty-kite';
+
+/** A bad call, or input that cannot be used. */
+export class Failure extends Error {
+  override readonly name = 'Failure';
+}
+
+/** Text that cannot steer a terminal: control bytes are spelled out. */
+export function printable(text: string): string {
+  return text.replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029]/g, (byte) => {
+    const code = byte.charCodeAt(0).toString(16);
+    return `\\u${code.padStart(4, '0')}`;
+  });
+}
+
+/** The lines to print for whatever was thrown, one a problem. */
+export function linesOf(error: unknown): string[] {
+  const causes = error instanceof Failure && error.cause instanceof SettingsError ? error.cause.problems : null;
+  if (causes !== null && error instanceof Failure)
+    return causes.map(
+      ({ path, found, wanted }) => `${error.message}: ${path || 'the whole'}: found ${found}; wanted ${wanted}`,
+    );
+  return [error instanceof Error ? error.message : String(error)];
+}
+
+/** The same failure, with the file that it is about before it. */
+export function inFile(file: string, error: unknown): Failure {
+  if (error instanceof Failure) return error;
+  if (error instanceof SettingsError) return new Failure(file, { cause: error });
+  if (error instanceof SessionError || error instanceof RangeError || error instanceof TypeError)
+    return new Failure(`${file}: ${flat(error.message)}`, { cause: error });
+  return new Failure(`${file}: ${reasonOf(error)}`, { cause: error });
+}
+
+function flat(message: string): string {
+  return message.replaceAll(/\s*\n\s*/g, ' ');
+}
+
+const REASONS: Readonly<Record<string, string>> = {
+  ENOENT: 'found no such file; wanted one that is there',
+  EISDIR: 'found a folder; wanted a file',
+  EACCES: 'found a file that may not be opened; wanted one that may',
+  EPERM: 'found a file that may not be opened; wanted one that may',
+  ENOTDIR: 'found a file where a folder should be; wanted another path',
+  ENOSPC: 'found no space left; wanted a disk with some',
+  ENAMETOOLONG: 'found a name that is too long; wanted a shorter one',
+  ELOOP: 'found links that go round in a circle; wanted a file',
+  EROFS: 'found a disk that cannot be written to; wanted another path',
+  ENXIO: 'found a device that is not there; wanted a file',
+  EBADF: 'found it closed; wanted it open',
+  EPIPE: 'it was closed before all was written',
+  ERR_INVALID_ARG_VALUE: 'found a name with a zero byte; wanted a path',
+};
+
+/** What a system error means. */
+export function reasonOf(error: unknown): string {
+  const { code = '' } = error as NodeJS.ErrnoException;
+  return REASONS[code] ?? flat(error instanceof Error ? error.message : String(error));
+}
