@@ -16,6 +16,8 @@ const base = {
 export default {
   reporters: ['default', '<rootDir>/scripts/countReporter.mjs'],
   testTimeout: 60_000,
+  // The main process only waits: two cores have work for two.
+  maxWorkers: '100%',
   projects: [
     {
       ...base,

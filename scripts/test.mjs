@@ -1,11 +1,13 @@
 /** Sets everything up and runs every test; arguments go to Jest. `npm test`, `npm test -- clock` */
 import { browser, VARIABLE } from './setup/browser.mjs';
+import { engines } from './setup/engines.mjs';
 import { installPackages } from './setup/packages.mjs';
 import { run, say, tryRun } from './setup/run.mjs';
 
 installPackages();
 const executable = browser();
-say(`Browser: ${executable}`);
+const others = engines();
+say(`Browsers: ${[executable, ...Object.values(others)].join(', ')}`);
 run(process.execPath, ['scripts/build.mjs']);
 say('Running the tests …');
 process.exitCode = tryRun(
@@ -16,5 +18,5 @@ process.exitCode = tryRun(
     'node_modules/jest/bin/jest.js',
     ...process.argv.slice(2),
   ],
-  { [VARIABLE]: executable },
+  { [VARIABLE]: executable, ...others },
 );

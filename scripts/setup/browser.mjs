@@ -1,7 +1,6 @@
 /** A browser of the Chromium family: found, or installed where that is allowed. */
-import { spawnSync } from 'node:child_process';
-import { accessSync, constants, existsSync, readFileSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
+import { isExecutable, mayUseApt } from './engines.mjs';
 import { say, stop, tryRun } from './run.mjs';
 
 /** Names the executable to use. */
@@ -66,20 +65,4 @@ function find() {
     NAMES.flatMap((name) => endings.map((ending) => join(folder, name + ending))),
   );
   return [...candidates, ...PLACES].find(isExecutable) ?? null;
-}
-
-function isExecutable(path) {
-  try {
-    accessSync(path, constants.X_OK);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
-/** Root on Debian or a system made from it. */
-function mayUseApt() {
-  if (process.getuid?.() !== 0 || !existsSync('/etc/os-release')) return false;
-  const debian = /^ID(_LIKE)?=.*\b(debian|ubuntu)\b/m.test(readFileSync('/etc/os-release', 'utf8'));
-  return debian && spawnSync('apt-get', ['--version']).status === 0;
 }

@@ -231,18 +231,18 @@ test('streams stay streams: years of rest, long traces and endless lines take th
     return (JSON.parse(out) as { digest: string; frames: number }).digest;
   });
   expect(new Set(digests).size).toBe(1);
-  const long = [header, key(0, true), key(2e7, false), ''].join('\n');
+  const long = [header, key(0, true), key(5e6, false), ''].join('\n');
   const trace = join(folder, 'long.csv');
   const limited = spawnSync(
     process.execPath,
-    ['--max-old-space-size=60', CLI, 'replay', '-', '--rate', '10000', '--trace', trace],
+    ['--max-old-space-size=40', CLI, 'replay', '-', '--rate', '10000', '--trace', trace],
     {
       encoding: 'utf8',
       input: long,
     },
   );
   expect([limited.status, limited.stderr]).toEqual([0, '']);
-  expect(statSync(trace).size).toBeGreaterThan(12e6);
+  expect(statSync(trace).size).toBeGreaterThan(3e6);
   rmSync(trace);
   const endless = zestyKite(['replay', '-'], `${header}\n{"at":1,"kind":"${'x'.repeat(20e6)}`);
   expect([endless.code, endless.errors]).toEqual([

@@ -71,7 +71,7 @@ test('over steep ground the eye keeps its clearance in every frame, and rises no
         }
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 15 },
   );
 });
 
@@ -133,7 +133,7 @@ test('ground that is dug and built while it is held: grips hold to 1e-3 px, noth
         expect(replay.camera.terrain?.digest).toBe(terrain.digest);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 12 },
   );
 });
 
@@ -194,6 +194,6 @@ test('in a world that repeats itself a grip names the copy that is held, whereve
       for (const signal of signals) replay.push(signal);
       expect(replay.end().worstGripError).toBeLessThan(1e-3);
     }),
-    { numRuns: 50 },
+    { numRuns: 25 },
   );
 });

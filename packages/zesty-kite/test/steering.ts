@@ -1,6 +1,14 @@
 /** Random settings and random steering, and driving a camera with them. */
 import fc from 'fast-check';
-import { Camera, terrainOf, type Screen, type Settings, type StampedSignal, type View } from '../src/index.ts';
+import {
+  Camera,
+  terrainOf,
+  type Matrices,
+  type Screen,
+  type Settings,
+  type StampedSignal,
+  type View,
+} from '../src/index.ts';
 
 export interface Steering {
   readonly settings: Settings;
@@ -324,6 +332,65 @@ export function bitsOf({ view }: Camera): string {
 /** How far apart two points on the screen are. */
 export function pixelsBetween(a: { x: number; y: number }, b: { x: number; y: number }): number {
   return Math.hypot(a.x - b.x, a.y - b.y);
+}
+
+/** How far the horizon leans, in radians: a point to the right of the focus shows level with it, as matrices have it. */
+export function rollOf({ x, y, focusHeight, heading, span, look }: View, m: Matrices): number {
+  const at = (away: number): [number, number] => {
+    const angle = (heading * Math.PI) / 180;
+    const [east, south] = [x + away * Math.cos(angle), y + away * Math.sin(angle)];
+    const point = m.up === 'y' ? [east, focusHeight, south] : [east, -south, focusHeight];
+    const [a = 0, b = 0, c = 0] = point.map((value, i) => value - (m.origin[i] ?? 0));
+    const row = (k: number): number =>
+      (m.viewProjection[k] ?? 0) * a +
+      (m.viewProjection[4 + k] ?? 0) * b +
+      (m.viewProjection[8 + k] ?? 0) * c +
+      (m.viewProjection[12 + k] ?? 0);
+    return [(row(0) / row(3)) * look.width, (row(1) / row(3)) * look.height];
+  };
+  const [leftX, leftY] = at(-span / 4);
+  const [rightX, rightY] = at(span / 4);
+  // From far away rounding alone is more than this.
+  const rounding = (Math.abs(x) + Math.abs(y)) / span > 1e4 ? Infinity : 1;
+  return Math.abs(Math.atan2(rightY - leftY, rightX - leftX)) / rounding;
+}
+
+/** Settings with every further part off its default. */
+export const further: fc.Arbitrary<Settings> = fc
+  .record({
+    pan: fc.record({ even: fc.constantFrom('screen' as const, 'ground' as const), speed: byZoom(between(0.2, 4)) }),
+    stops: fc.option(fc.array(between(20, 2000), { minLength: 1, maxLength: 5 })),
+    outAnchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const, null),
+    turnStops: fc.option(fc.record({ step: fc.constantFrom(90, 60, 45), offset: between(-90, 90) })),
+    turn: fc.record({ rate: between(10, 400), step: between(5, 180), perScreen: between(-400, 400) }),
+    pitch: fc.record({ rate: between(5, 120), perScreen: between(-300, 300) }),
+    ground: fc.record({ followRadius: between(0, 1), followHalfLife: halfLife, clearance: between(0, 20) }),
+    drag: fc.record({
+      slop: between(0, 20),
+      touchSlop: between(0, 30),
+      glide: halfLife,
+      pinchZone: between(0, 0.2),
+      twistZone: between(0, 20),
+      tapNotches: between(0, 10),
+    }),
+    wheel: fc.record({ steps: fc.constantFrom('any' as const, 'whole' as const) }),
+    pad: fc.record({ deadZone: between(0, 0.5), curve: between(0.5, 3) }),
+    wrap: fc.option(between(200, 4000)),
+  })
+  .map(({ stops, outAnchor, turnStops, turn, wrap, ...rest }) => ({
+    ...rest,
+    zoom: { stops, outAnchor },
+    turn: { ...turn, stops: turnStops },
+    wrap: { x: wrap },
+  }));
+
+/** The one laid over the other, two levels deep. A world that repeats itself has no bounds but a rectangle. */
+export function layered(below: Settings, above: Settings): Settings {
+  const merged: Settings = { ...below };
+  for (const key of Object.keys(above) as (keyof Settings)[])
+    Object.assign(merged, { [key]: { ...(below[key] as object), ...(above[key] as object) } });
+  const isPlain = below.bounds?.left !== undefined || !below.bounds;
+  return isPlain ? merged : { ...merged, wrap: {} };
 }
 
 /** Nine points of the ground that show, for seeing whether a view jumps: far ones would exaggerate. */

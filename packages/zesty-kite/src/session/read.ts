@@ -142,7 +142,10 @@ function readHeader(value: unknown, line: number): SessionHeader {
   const { format, version, settings, screen, terrain } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
-    throw new SessionError(line, `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`);
+    throw new SessionError(
+      line,
+      `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`,
+    );
   try {
     completeSettings(settings);
   } catch (error) {
