@@ -1,11 +1,14 @@
 import type { Camera, Terrain } from 'zesty-kite';
 import type * as everything from './everything.ts';
+import type * as three from './renderer.ts';
 
 declare global {
   /** What the examples offer to the console. */
   const lemonStrait: { readonly camera: Camera; readonly ground: { readonly terrain: Terrain } };
   /** What `libraryScript` defines. */
   const zesty: typeof everything;
+  /** What the script at `RENDERER_SCRIPT` defines. */
+  const renderer: typeof three;
   /** What the tests' own page keeps. */
   interface Window {
     camera: Camera;

@@ -10,22 +10,23 @@ export default async function serve() {
   });
   globalThis.examplesServer = server;
   process.env.EXAMPLES_URL = server.resolvedUrls.local[0];
-  process.env.EXAMPLES_SCRIPT = await writeScript();
+  process.env.EXAMPLES_SCRIPT = await writeScript('everything', 'zesty');
+  process.env.RENDERER_SCRIPT = await writeScript('renderer', 'renderer');
 }
 
-/** Every entry of the library as a script that defines `zesty`; the path of its file. */
-async function writeScript() {
+/** A module of this folder as a script that defines a name; the path of its file. */
+async function writeScript(module, name) {
   const [built] = await build({
     configFile: false,
     logLevel: 'error',
     build: {
       write: false,
-      lib: { entry: new URL('everything.ts', import.meta.url).pathname, formats: ['iife'], name: 'zesty' },
+      lib: { entry: new URL(`${module}.ts`, import.meta.url).pathname, formats: ['iife'], name },
     },
   });
   const folder = new URL('../../.cache/', import.meta.url);
   mkdirSync(folder, { recursive: true });
-  const file = new URL('zesty.js', folder);
+  const file = new URL(`${name}.js`, folder);
   writeFileSync(file, built.output[0].code);
   return file.pathname;
 }

@@ -1,7 +1,6 @@
 /** Terrain from a description and a 16-bit greyscale PNG beside it. */
 import { dirname, join } from 'node:path';
 import { inflateSync } from 'node:zlib';
-import { decode } from 'fast-png';
 import { terrainOfGrid, type Terrain } from 'zesty-kite';
 import { Failure, inFile } from './failure.ts';
 import { readJson, readWhole } from './files.ts';
@@ -35,7 +34,7 @@ export interface GroundFiles {
 export async function readGround(file: string): Promise<GroundFiles> {
   const { name, samples } = description(file, await readJson(file, MOST_DESCRIPTION, WANTED));
   const picture = join(dirname(file), samples.file);
-  const heights = heightsOf(
+  const heights = await heightsOf(
     picture,
     await readWhole(picture, mostBytes(samples), 'a height image (16-bit greyscale PNG)'),
     samples,
@@ -57,7 +56,7 @@ function mostBytes(samples: Samples): number {
   return Math.ceil(rawBytes(samples) * 1.1) + 100_000;
 }
 
-function heightsOf(file: string, png: Buffer, samples: Samples): Float64Array {
+async function heightsOf(file: string, png: Buffer, samples: Samples): Promise<Float64Array> {
   const { columns, rows, lowest, highest } = samples;
   const refuse = (found: string, cause?: unknown): never => {
     throw new Failure(
@@ -67,6 +66,8 @@ function heightsOf(file: string, png: Buffer, samples: Samples): Float64Array {
   };
   try {
     measure(png, samples, refuse);
+    // Whoever has no ground does not wait for it to load.
+    const { decode } = await import('fast-png');
     const { data, depth, channels } = decode(png);
     if (depth !== 16 || channels !== 1) refuse(`${String(channels)} channels of ${String(depth)} bits`);
     return Float64Array.from(data, (value) => lowest + (value / 65535) * (highest - lowest));

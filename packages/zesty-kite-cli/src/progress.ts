@@ -1,5 +1,5 @@
 /** A bar on the terminal for work of over a second. */
-import { SingleBar } from 'cli-progress';
+import type { SingleBar } from 'cli-progress';
 
 export interface Progress {
   /** @param read bytes so far */
@@ -10,12 +10,14 @@ export interface Progress {
 const PATIENCE_MS = 1000;
 
 /** @param size bytes in all; null where nobody knows */
-export function createProgress(size: number | null): Progress {
+export async function createProgress(size: number | null): Promise<Progress> {
+  if (size === null || !process.stderr.isTTY) return { update: () => undefined, stop: () => undefined };
+  const { SingleBar } = await import('cli-progress');
   const began = performance.now();
   let bar: SingleBar | null = null;
   return {
     update: (read) => {
-      if (size === null || !process.stderr.isTTY || performance.now() - began < PATIENCE_MS) return;
+      if (performance.now() - began < PATIENCE_MS) return;
       if (bar === null) {
         bar = new SingleBar({
           format: 'playing {bar} {percentage} %',

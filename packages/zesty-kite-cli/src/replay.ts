@@ -64,7 +64,7 @@ async function play(session: string, options: ReplayOptions): Promise<Played> {
   const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
   const { stream, size } = await openSession(session);
   const trace = options.trace === undefined ? null : openTrace(options.trace, inputs, options.force);
-  const progress = createProgress(size);
+  const progress = await createProgress(size);
   try {
     const decoder = new TextDecoder();
     const player = new Player(

@@ -127,7 +127,9 @@ test('a broken line is refused with its number, what was found and what was expe
   expect(refusal('')).toMatch(/^line 1: found nothing; wanted the header/);
   expect(refusal('hello\n')).toBe('line 1: found "hello"; wanted one JSON object');
   expect(refusal('{"format":"other"}\n')).toBe('line 1: format: found "other"; wanted "zesty-kite session"');
-  expect(refusal(HEADER.replace('"version":1', '"version":2'))).toBe('line 1: version: found 2; this reads version 1');
+  expect(refusal(HEADER.replace('"version":1', '"version":2'))).toBe(
+    'line 1: version: found 2; this reads version 1; wanted a session of that',
+  );
   expect(refusal(HEADER.replace('"settings":{}', '"settings":{"pan":{"sped":1}}'))).toContain(
     'pan.sped: found an unknown key; wanted perhaps "speed"',
   );

@@ -77,10 +77,7 @@ test('bounds have one shape, whole, with an area; GeoJSON is checked to the last
         ],
       ]),
     ),
-  ).toEqual([
-    'bounds.area.coordinates[0][1]: [9,"x"]; a corner [x, y] of two finite numbers',
-    expect.stringMatching(/^bounds.area: .*; at least one polygon in it$/),
-  ]);
+  ).toEqual(['bounds.area.coordinates[0][1]: [9,"x"]; a corner [x, y] of two finite numbers']);
   expect(
     problemsOf(
       area([
