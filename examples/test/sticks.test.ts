@@ -5,6 +5,7 @@ import { launch, libraryScript } from './browser.ts';
 
 let browser: Browser;
 let page: Page;
+let last: Page | null = null;
 
 beforeAll(async () => {
   browser = await launch();
@@ -13,8 +14,8 @@ afterAll(() => browser.close());
 
 /** A map with a border, a camera over it, frames by the page; `errors` are those that were reported. */
 beforeEach(async () => {
-  await page?.close();
-  page = await browser.newPage({ viewport: { width: 800, height: 600 } });
+  await last?.close();
+  page = last = await browser.newPage({ viewport: { width: 800, height: 600 } });
   await page.setContent(
     '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 400px; height: 300px"></div>',
   );

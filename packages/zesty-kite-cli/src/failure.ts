@@ -9,6 +9,7 @@ export class Failure extends Error {
 
 /** Text that cannot steer a terminal: control bytes are spelled out. */
 export function printable(text: string): string {
+  // eslint-disable-next-line no-control-regex -- these are what is looked for
   return text.replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029]/g, (byte) => {
     const code = byte.charCodeAt(0).toString(16);
     return `\\u${code.padStart(4, '0')}`;

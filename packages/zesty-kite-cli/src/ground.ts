@@ -107,7 +107,7 @@ function measure(png: Buffer, samples: Samples, refuse: (found: string) => never
 
 function description(file: string, value: unknown): { name: string; samples: Samples } {
   const refuse = (path: string, found: unknown, wanted: string): never => {
-    const shown = found === undefined ? 'nothing' : (JSON.stringify(found) ?? String(found)).slice(0, 60);
+    const shown = found === undefined ? 'nothing' : JSON.stringify(found).slice(0, 60);
     throw new Failure(`${file}: ${path}: found ${shown}; wanted ${wanted}`);
   };
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('the whole', value, WANTED);

@@ -316,17 +316,17 @@ function focusOutside({ x, y }: { x: number; y: number }, { bounds }: Settings):
     return Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));
   const coordinates = (area as { coordinates?: [number, number][][][] } | undefined)?.coordinates ?? [];
   const rings = polygon ? [polygon] : coordinates.flat();
-  let inside = false;
+  const crossed = { odd: false };
   let nearest = Infinity;
   for (const ring of rings)
     ring.forEach(([ax, ay], i) => {
       const [bx, by] = ring[(i + 1) % ring.length] ?? [ax, ay];
-      if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) inside = !inside;
+      if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) crossed.odd = !crossed.odd;
       const length = (bx - ax) ** 2 + (by - ay) ** 2;
       const share = length > 0 ? Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / length)) : 0;
       nearest = Math.min(nearest, Math.hypot(x - ax - (bx - ax) * share, y - ay - (by - ay) * share));
     });
-  return inside ? 0 : nearest;
+  return crossed.odd ? 0 : nearest;
 }
 
 test('G4: where the focus is kept, goal and shown are inside to 1e-6 of the span, by the test’s own arithmetic', () => {

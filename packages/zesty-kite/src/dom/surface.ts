@@ -92,7 +92,7 @@ export class Surface {
     // Seen from its edge, or as a point, no place on the screen is a place on it.
     if (box.width < 1 || box.height < 1) return { x: NaN, y: NaN };
     // Right under every CSS transform; of CSS zoom it knows nothing.
-    const { currentCSSZoom: zoom = 1 } = element as HTMLElement & { readonly currentCSSZoom?: number };
+    const zoom = (element as { readonly currentCSSZoom?: number }).currentCSSZoom ?? 1;
     if (event.target === element) return { x: event.offsetX / zoom, y: event.offsetY / zoom };
     return {
       x: ((event.clientX - box.left) * element.offsetWidth) / box.width - element.clientLeft,
