@@ -242,6 +242,11 @@ const doubtful: [string, Settings, RegExp][] = [
     /^lens.fieldOfView: at spans from 12 to 4096 the horizon shows, up to 147.\d px below the top of a 1280 × 800 screen/,
   ],
   [
+    'a view beyond what bounds keep',
+    { pitch: { degrees: 15.5 }, lens: { fieldOfView: 30.5 }, bounds: { left: 0, top: 0, right: 9e5, bottom: 9e5 } },
+    /^bounds.keep: at spans from .* the view shows \d+.* spans beyond the focus, and bounds keep what is up to 64 spans away/,
+  ],
+  [
     'a lens over 2 × pitch',
     { pitch: { degrees: 20 }, lens: { fieldOfView: 50 } },
     /the lens is wider than twice the pitch, 50 at a pitch of 20; wanted at most 40/,

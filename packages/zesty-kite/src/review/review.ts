@@ -3,7 +3,7 @@ import { boundaryOf, mostSpanInside } from '../limits/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
 import { checkSettings, isEmptyRing, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
-import { Look, type Screen } from '../view/index.ts';
+import { Look, SIGHT, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
 
@@ -25,6 +25,7 @@ export function reviewSettings(settings: Settings, screen: Screen = { width: 128
   return [
     ...notches(full, zooms),
     ...horizon(zooms, screen),
+    ...beyondSight(full, zooms),
     ...wideLens(zooms),
     ...steepCurve(full, zooms),
     ...largerThanBounds(full, zooms),
@@ -44,6 +45,8 @@ interface Zoom {
   /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
   readonly horizon: number;
   readonly fits: number;
+  /** How many spans beyond the focus it shows at the top; infinite where the horizon shows. */
+  readonly sees: number;
 }
 
 function zoomsOf(rules: Rules): Zoom[] {
@@ -60,8 +63,11 @@ function zoomsOf(rules: Rules): Zoom[] {
     const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
     // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
     const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
+    // The top of the safe frame is half of its height above the focus.
+    const steepness = sinPitch - widening * 0.5 * cosPitch;
     return {
       span,
+      sees: steepness > 0 ? 0.5 / steepness : Infinity,
       pitch: motion.pitch,
       fieldOfView: motion.fieldOfView,
       horizon: middleY - rise * frameHeight,
@@ -92,6 +98,20 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
     {
       path: 'lens.fieldOfView',
       message: `${range(seen)} the horizon shows, up to ${short(worst.horizon)} px below the top of ${size(screen)} (pitch ${short(worst.pitch)}, field of view ${short(worst.fieldOfView)}); wanted a steeper pitch or a narrower lens there`,
+    },
+  ];
+}
+
+/** Bounds keep what shows up to so far, and the rest may lie beyond them. */
+function beyondSight({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  if (bounds?.keep !== 'view') return [];
+  const far = zooms.filter(({ sees }) => sees > SIGHT);
+  const worst = greatest(far, ({ sees }) => sees);
+  if (worst === null) return [];
+  return [
+    {
+      path: 'bounds.keep',
+      message: `${range(far)} the view shows ${worst.sees === Infinity ? 'the horizon' : `${short(worst.sees)} spans beyond the focus`}, and bounds keep what is up to ${String(SIGHT)} spans away; wanted a steeper pitch or a narrower lens there`,
     },
   ];
 }
