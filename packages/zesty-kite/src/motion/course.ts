@@ -64,6 +64,7 @@ export class Course {
   adopt(rules: Rules): void {
     this.#rules = rules;
     this.#partPace.take(rules.settings);
+    this.#partPace.hilly = rules.terrain !== null;
     this.#gridPace.take(rules.settings);
     this.#gridPace.over(GRID_SECONDS);
   }

@@ -11,6 +11,8 @@ import { isDriven, isGoingHome, isPanning, isSteered, type Motion } from './moti
 const PINCH_HALF_LIFE = 0.05;
 
 export class Pace {
+  /** The ground is not flat. */
+  hilly = false;
   /** Length of the step, > 0. */
   seconds = NaN;
   readonly zoom = new Decay();
@@ -56,7 +58,8 @@ export class Pace {
     if (motion.left !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
     if (motion.turnLeft !== 0 || motion.turnRate !== 0) this.turn.over(this);
     if (isPanning(motion)) this.panned(motion).over(this);
-    if (motion.easing || motion.left !== 0 || isSteered(motion)) {
+    // Over hills whatever moves may have all of them follow.
+    if (motion.easing || motion.left !== 0 || this.hilly || isSteered(motion)) {
       this.pitch.over(this);
       this.lens.over(this);
       this.level.over(this);
