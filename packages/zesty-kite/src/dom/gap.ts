@@ -12,8 +12,8 @@ export interface GapWatch {
   readonly detach: () => void;
 }
 
-/** @param thaw called after a gap in which the page heard nothing */
-export function watchGaps(camera: Camera, thaw: () => void): GapWatch {
+/** @param thaw called after a gap in which the page heard nothing: what went down before a time may have gone up since */
+export function watchGaps(camera: Camera, thaw: (before: number) => void): GapWatch {
   /** The time of the last frame; in an array, as a number by itself would be allocated for every frame. */
   const last = new Float64Array([NaN]);
   const detach = camera.poll((time) => {
@@ -21,7 +21,7 @@ export function watchGaps(camera: Camera, thaw: () => void): GapWatch {
     if (time - before > LONGEST_FRAME_MS && !camera.settled) {
       camera.signal({ kind: 'gap', phase: 'begin', time: before + LONGEST_FRAME_MS });
       camera.signal({ kind: 'gap', phase: 'end', time });
-      if (time - before > FROZEN_MS) thaw();
+      if (time - before > FROZEN_MS) thaw(time - FROZEN_MS);
     }
     if (!(time <= before)) last[0] = time;
   });

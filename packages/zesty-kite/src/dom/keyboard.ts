@@ -11,18 +11,20 @@ const MODIFIERS = [
 export interface Keyboard {
   /** Lets go of every key. */
   readonly drop: () => void;
-  /** Lets go of every key until it is heard again, if only that it repeats. */
-  readonly lapse: () => void;
+  /** Lets go of every key that went down before a time, until it is heard again, if only that it repeats. */
+  readonly lapse: (before: number) => void;
 }
 
 export function hearKeyboard(
   window: Window & typeof globalThis,
   send: Send,
   isBound: (code: string) => boolean,
+  stamp: (time: number) => number | undefined,
   signal: AbortSignal,
 ): Keyboard {
   const { document } = window;
-  const held = new Set<string>();
+  /** When each went down, on the clock of frames; NaN where that is not known. */
+  const held = new Map<string, number>();
   /** Let go while the page was frozen; what still repeats is still down. */
   const lapsed = new Set<string>();
 
@@ -49,7 +51,7 @@ export function hearKeyboard(
       return;
     }
     if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
-    held.add(event.code);
+    held.set(event.code, stamp(event.timeStamp) ?? NaN);
     // A modifier that only comes before other inputs stays the page's too.
     if (isBound(event.code)) event.preventDefault();
   };
@@ -86,12 +88,13 @@ export function hearKeyboard(
   });
   return {
     drop,
-    lapse: () => {
-      for (const code of held) {
+    lapse: (before) => {
+      for (const [code, since] of [...held]) {
+        if (!(since < before)) continue;
+        held.delete(code);
         lapsed.add(code);
         send({ kind: 'key', code, down: false });
       }
-      held.clear();
     },
   };
 }

@@ -47,11 +47,15 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   };
   const clock = new EventClock(window);
   const ended = [camera.reportTo(report), clock.hear(camera)];
+  /** The latest time that anything was said to have. */
+  let latest = NaN;
   const send: Send = (said) => {
-    const time = said.time === undefined ? undefined : clock.stamp(said.time);
-    if (camera.settled && time !== undefined) gaps.wokenAt(time);
-    // No time: it takes effect now.
-    return camera.signal({ ...said, time: time ?? NaN });
+    const time = said.time === undefined ? NaN : (clock.stamp(said.time) ?? NaN);
+    if (camera.settled && time === time) gaps.wokenAt(time);
+    if (!(time <= latest)) latest = time === time ? time : latest;
+    // What has no time takes effect now, but never before what has been said already: a key that goes up
+    // must not overtake its going down, which may wait for the next frame.
+    return camera.signal({ ...said, time: time === time || said.kind === 'screen' ? time : latest });
   };
   const isBound = (input: string): boolean => camera.binds(input);
   const slopOf = (input: string): number =>
@@ -61,7 +65,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   surface.hear(send, signal);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);
-  const keyboard = hearKeyboard(window, send, isBound, signal);
+  const keyboard = hearKeyboard(window, send, isBound, (time) => clock.stamp(time), signal);
   const gaps = watchGaps(camera, keyboard.lapse);
   const pointers = hearPointers(surface, send, slopOf, isBound, groundAt, options, report, signal);
   hearHover(surface, camera, send, pointers.isGameDrag, options, report, signal);

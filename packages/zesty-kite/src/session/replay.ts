@@ -74,6 +74,7 @@ export class Replay {
   #finite = true;
   /** At the last sample nothing moved, and no signal has come since. */
   #rests = false;
+  #restDrawn = false;
   #x = 0;
   #y = 0;
   #grip: Grip | null = null;
@@ -102,7 +103,7 @@ export class Replay {
     else this.camera.signal({ ...signal, time: signal.at / 1000 });
     this.#signals += 1;
     this.#last = signal.at;
-    this.#rests = false;
+    this.#rests = this.#restDrawn = false;
   }
 
   #terrainOf({ id, digest, part }: TerrainSignal): Terrain | null {
@@ -122,6 +123,7 @@ export class Replay {
       sampled = Math.max(this.#samples * SAMPLE_MICROS, this.#last);
       this.#playUntil(sampled + 1);
     } while (!this.camera.settled && sampled < end);
+    if (this.#rests) this.#drawRest(Infinity);
     return {
       duration: sampled / 1e6,
       signals: this.#signals,
@@ -145,6 +147,7 @@ export class Replay {
   #playUntil(micros: number): void {
     for (;;) {
       if (this.#rests) {
+        this.#drawRest(micros);
         this.#samples = Math.max(this.#samples, Math.ceil(micros / SAMPLE_MICROS));
         this.#nextFrame = Math.max(this.#nextFrame, Math.ceil((micros * this.#rate) / 1e6));
         return;
@@ -164,6 +167,18 @@ export class Replay {
     }
   }
 
+  /** One frame shows the rest, if it comes before `micros`. */
+  #drawRest(micros: number): void {
+    const frame = Math.round((this.#nextFrame * 1e6) / this.#rate);
+    if (this.#restDrawn || frame >= micros) return;
+    this.#restDrawn = true;
+    this.camera.advance(frame / 1000);
+    this.#measure();
+    this.#frames += 1;
+    this.#nextFrame += 1;
+    this.#frame(this.camera, frame);
+  }
+
   #sample(): void {
     const { x, y, span, focusHeight, heading, pitch, fieldOfView } = this.camera.view;
     this.#samples += 1;
@@ -176,6 +191,7 @@ export class Replay {
     this.#y = y;
     this.#grip = this.camera.grips[0] ?? null;
     this.#rests = this.camera.settled;
+    this.#restDrawn &&= this.#rests;
   }
 
   /** With the same grip as before, what the held point moved; with none, what the focus moved. */
