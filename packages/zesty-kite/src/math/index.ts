@@ -7,5 +7,5 @@ export { Digest } from './digest.ts';
 export { exp2, exp2In } from './exp2.ts';
 export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
-export { bisect, nearestRoot } from './root.ts';
+export { nearestRoot } from './root.ts';
 export { Angle, angleDegrees } from './trig.ts';

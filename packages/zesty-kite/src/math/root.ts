@@ -33,7 +33,7 @@ export function nearestRoot(
 }
 
 /** A zero of `f` between two numbers at which its signs differ, to the last bit that halving finds. */
-export function bisect(f: (x: number) => number, low: number, high: number): number {
+function bisect(f: (x: number) => number, low: number, high: number): number {
   const rising = f(low) <= 0;
   let a = low;
   let b = high;

@@ -5,7 +5,7 @@
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
 import { WorkingSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
-import { kept, scaleWithFrame } from './frame.ts';
+import { resizeKeeps, scaleWithFrame } from './frame.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
@@ -132,7 +132,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   motion.insetRight = eased(motion.insetRight, right, pace.frame.left);
   motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.left);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  scaleWithFrame(motion, frameWidth, frameHeight, look, kept(rules));
+  scaleWithFrame(motion, frameWidth, frameHeight, look, resizeKeeps(rules));
   motion.framing =
     motion.insetLeft !== left ||
     motion.insetTop !== top ||

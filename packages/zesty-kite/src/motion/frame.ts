@@ -26,6 +26,6 @@ export function scaleWithFrame(
 }
 
 /** What a frame of another size keeps: stops in pixels keep the scale, or it would leave them. */
-export function kept({ settings, stops }: Rules): FullSettings['resize']['keep'] {
+export function resizeKeeps({ settings, stops }: Rules): FullSettings['resize']['keep'] {
   return stops?.areScales === true ? 'scale' : settings.resize.keep;
 }

@@ -5,7 +5,7 @@ export { goalPose } from './goal.ts';
 export { CAUSES, COLUMNS, interrupt, ROWS, wordsOf, type Cause } from './interrupt.ts';
 export { letGo, setFingers, takeBelow, takeGrip, takeGripOf } from './grip.ts';
 export { holdAnew } from './pair.ts';
-export { isAtRest, isDriven, isPanning, isSteered, isStill, Motion } from './motion.ts';
+export { isAtRest, isDriven, isSteered, isStill, Motion } from './motion.ts';
 export { beginAt, goHome, overOtherGround, placeAt, refit, startPlace, type Place, type Start } from './place.ts';
 export { resize } from './resize.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';

@@ -1,6 +1,6 @@
 /** A screen that changes its size. */
 import type { Look } from '../view/index.ts';
-import { kept, scaleWithFrame } from './frame.ts';
+import { resizeKeeps, scaleWithFrame } from './frame.ts';
 import { letGo, takeBelow, takeGrip } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import { isEasing, type Motion } from './motion.ts';
@@ -18,7 +18,7 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   const { gripping, below, fingers } = motion;
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   const rests = motion.left === 0 && fingers === 0;
-  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : kept(rules));
+  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : resizeKeeps(rules));
   letGo(motion);
   motion.fingers = 0;
   refit(motion, rules, look, false, rests);
