@@ -133,9 +133,7 @@ test('a locked pointer moves a cursor that stays on the map, scrolls at its edge
   await move(5000, 0);
   expect(await cursor()).toEqual({ x: 800, y: 180 });
   expect((await heard()).filter(({ kind }) => kind === 'hover')).toMatchObject([{ x: 800, y: 180 }]);
-  await page.evaluate(() => {
-    document.exitPointerLock();
-  });
+  await page.evaluate(() => document.exitPointerLock());
   await page.waitForFunction(() => document.pointerLockElement === null);
   await frames();
   expect((await heard()).map(({ kind }) => kind)).toContain('release');
@@ -395,9 +393,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
     );
   await leave();
   expect(await hovers()).toEqual([]);
-  await page.evaluate(() => {
-    window.camera.change({ edge: { outside: 'stop' } });
-  });
+  await page.evaluate(() => window.camera.change({ edge: { outside: 'stop' } }));
   await draw();
   await leave();
   expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);
@@ -407,9 +403,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
   await heard();
   await page.mouse.move(798, 300);
   expect(await hovers()).toMatchObject([{ x: 798 }]);
-  await page.evaluate(() => {
-    window.camera.change({ edge: { duringGameDrag: false } });
-  });
+  await page.evaluate(() => window.camera.change({ edge: { duringGameDrag: false } }));
   await draw();
   await page.mouse.move(797, 300);
   expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);
@@ -487,11 +481,7 @@ test('a worker runs the camera from posted signals', async () => {
         { kind: 'key' as const, code: 'KeyD', down: true, time: 10 },
         { kind: 'wheel' as const, x: 9, y: 9, notches: -2, time: 30 },
       ];
-      const answer = new Promise((done) => {
-        worker.addEventListener('message', ({ data }) => {
-          done(data);
-        });
-      });
+      const answer = new Promise((done) => worker.addEventListener('message', ({ data }) => done(data)));
       worker.postMessage({ settings, screen, signals });
       const camera = new zesty.Camera(settings, { screen });
       for (const signal of signals) camera.signal(signal);

@@ -22,9 +22,7 @@ function playHere(text: string, rate: number, terrain: Terrain | null): ReplaySu
   const reader = new SessionReader();
   const signals = reader.push(text);
   const replay = new Replay(reader.end().header, { rate, terrain });
-  signals.forEach((signal) => {
-    replay.push(signal);
-  });
+  signals.forEach((signal) => replay.push(signal));
   return replay.end();
 }
 
@@ -47,9 +45,7 @@ test('G6: all demo sessions have the same digest and figures in Node and in the 
         const reader = new zesty.SessionReader();
         const signals = reader.push(session);
         const replay = new zesty.Replay(reader.end().header, { rate: 60, terrain });
-        signals.forEach((signal) => {
-          replay.push(signal);
-        });
+        signals.forEach((signal) => replay.push(signal));
         return replay.end();
       },
       [text, hilly] as const,

@@ -234,9 +234,7 @@ describe('WebKit', () => {
       '',
     );
     const number = await new Promise<string>((done) =>
-      server.stdout?.once('data', (data: Buffer) => {
-        done(data.toString().trim());
-      }),
+      server.stdout?.once('data', (data: Buffer) => done(data.toString().trim())),
     );
     const port = 20_000 + (process.pid % 20_000);
     start('ZESTY_KITE_WEBKIT_DRIVER', [`--port=${String(port)}`], `:${number}`);

@@ -225,9 +225,7 @@ test('on an element that CSS has turned and scaled, the cursor is where it is in
 test('detach takes everything away again and lets go of what is held', async () => {
   await heard();
   await page.keyboard.down('KeyD');
-  await page.evaluate(() => {
-    window.detach();
-  });
+  await page.evaluate(() => window.detach());
   expect(await heard()).toEqual(['KeyD down', 'release']);
   await page.keyboard.up('KeyD');
   await page.keyboard.press('KeyW');
@@ -255,9 +253,7 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
       !(await page.evaluate(() => window.heard.some((one) => one.startsWith('wheel')))),
     );
     const used = (await heard()).some((one) => one.startsWith('wheel'));
-    await page.evaluate(() => {
-      window.scrollTo(0, 0);
-    });
+    await page.evaluate(() => window.scrollTo(0, 0));
     return used;
   };
   await page.evaluate(() => {
@@ -268,9 +264,7 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
   expect(await wheelAt()).toBe(false);
   await page.focus('#map');
   expect(await wheelAt()).toBe(true);
-  await page.evaluate(() => {
-    window.camera.change({ wheel: { waitsFor: 'control' } });
-  });
+  await page.evaluate(() => window.camera.change({ wheel: { waitsFor: 'control' } }));
   expect(await wheelAt()).toBe(false);
   await page.keyboard.down('Control');
   await heard();
@@ -311,9 +305,7 @@ test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async 
 });
 
 test('a finger lifted in an edge band does not scroll, and neither does a pen', async () => {
-  await page.evaluate(() => {
-    window.camera.change({ edge: { dwell: 0, in: 'pixels', left: 40 } });
-  });
+  await page.evaluate(() => window.camera.change({ edge: { dwell: 0, in: 'pixels', left: 40 } }));
   const client = await page.context().newCDPSession(page);
   for (const x of [200, 100, 20, 8])
     await client.send('Input.dispatchTouchEvent', {

@@ -38,17 +38,13 @@ test('two to one: every notch lands on a stop at which a tile is a whole number 
       }),
     );
   }
-  [32, 32, 32, 64, 128, 192, 256, 256].forEach((width, i) => {
-    expect(widths[i]).toBeCloseTo(width, 6);
-  });
+  [32, 32, 32, 64, 128, 192, 256, 256].forEach((width, i) => expect(widths[i]).toBeCloseTo(width, 6));
 });
 
 test('two to one: keys pan along the screen, also turned, and a quarter turn by key comes to rest on a quarter', async () => {
   for (const heading of [45, 135]) {
     expect(await tiles.evaluate(() => lemonStrait.camera.shown.heading)).toBeCloseTo(heading, 9);
-    await tiles.evaluate(() => {
-      lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
-    });
+    await tiles.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
     await settled(tiles);
     const before = await tiles.evaluate(() => ({ ...lemonStrait.camera.view.toScreen(512, 384) }));
     await hold(tiles, ['KeyD'], 150);
@@ -61,9 +57,7 @@ test('two to one: keys pan along the screen, also turned, and a quarter turn by 
 });
 
 test('over the hills: the real wheel, with a key held, holds the hill under the cursor within 1e-3 px in every frame', async () => {
-  await hills.evaluate(() => {
-    lemonStrait.camera.place({ x: 560, y: 500, span: 330 });
-  });
+  await hills.evaluate(() => lemonStrait.camera.place({ x: 560, y: 500, span: 330 }));
   await settled(hills);
   const errorsSeen = await watchGrips(hills, 480, 330);
   await hills.mouse.move(480, 330);
@@ -82,9 +76,7 @@ test('over the hills: the real wheel, with a key held, holds the hill under the 
 });
 
 test('over the hills: what is picked is where the renderer draws it', async () => {
-  await hills.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 200, heading: 30 });
-  });
+  await hills.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200, heading: 30 }));
   await settled(hills);
   // Along a line of pixels, the picked height says where the renderer draws land and where water.
   const row = await hills.evaluate(() =>

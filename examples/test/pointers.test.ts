@@ -136,9 +136,7 @@ test('detaching during a drag leaves nothing behind: no capture, no style, no gr
 
 test('a real mouse at the edge pans while it rests; over a panel, or gone, it does not', async () => {
   const page = await openPage(browser, 'straight-down');
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
   const x = (): Promise<number> => page.evaluate(() => lemonStrait.camera.shown.x);
   await page.mouse.move(500, 300);
   await settled(page);
@@ -173,9 +171,7 @@ async function touch(
 }
 
 test('over the hills: two real fingers pinch and twist, and hold their ground within 0.5 px in every frame', async () => {
-  await hills.evaluate(() => {
-    lemonStrait.camera.place({ x: 520, y: 420, span: 330, heading: 0 });
-  });
+  await hills.evaluate(() => lemonStrait.camera.place({ x: 520, y: 420, span: 330, heading: 0 }));
   await settled(hills);
   const client = await hills.context().newCDPSession(hills);
   await hills.evaluate(() => {

@@ -71,15 +71,11 @@ test('an element that is removed in mid-drag or mid-pinch lets go, and keys go o
     zesty.listen(window.map, window.camera);
   });
   await drag();
-  await page.evaluate(() => {
-    window.map.remove();
-  });
+  await page.evaluate(() => window.map.remove());
   await rest();
   await page.mouse.up({ button: 'middle' });
   expect(await keysSteer()).toBe(true);
-  await page.evaluate(() => {
-    document.body.append(window.map);
-  });
+  await page.evaluate(() => document.body.append(window.map));
   const client = await page.context().newCDPSession(page);
   const points = [
     { id: 1, x: 100, y: 100 },
@@ -87,9 +83,7 @@ test('an element that is removed in mid-drag or mid-pinch lets go, and keys go o
   ];
   await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: points });
   await page.waitForFunction(() => window.camera.grips.length === 2);
-  await page.evaluate(() => {
-    window.map.remove();
-  });
+  await page.evaluate(() => window.map.remove());
   await rest();
   await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
   expect(await keysSteer()).toBe(true);
@@ -123,19 +117,19 @@ test('a key that went up behind a dialog, or while the page was frozen, does not
     zesty.listen(window.map, window.camera);
   });
   const shown = new Promise<void>((done) => {
-    page.once('dialog', (dialog) => {
-      void page.waitForTimeout(1500).then(async () => {
-        await dialog.accept();
-        done();
-      });
-    });
+    page.once(
+      'dialog',
+      (dialog) =>
+        void page.waitForTimeout(1500).then(async () => {
+          await dialog.accept();
+          done();
+        }),
+    );
   });
   await page.keyboard.down('KeyD');
   await page.waitForFunction(() => window.camera.shown.x > 1);
   await page.evaluate(() => {
-    setTimeout(() => {
-      alert('Tide turning');
-    });
+    setTimeout(() => alert('Tide turning'));
   });
   await shown;
   await rest(); // with the key never reported up
@@ -172,9 +166,7 @@ test('detaching, or taking the element away, when the game is asked whose press 
     await page.waitForTimeout(100);
     expect(await grips()).toBe(0);
     await page.mouse.up({ button: 'middle' });
-    await page.evaluate(() => {
-      window.ears.detach();
-    });
+    await page.evaluate(() => window.ears.detach());
   }
   expect(await errors()).toEqual([]);
 });
@@ -259,9 +251,7 @@ test('two cameras on one element: one that detaches in mid-drag leaves the other
     requestAnimationFrame(frame);
   });
   await drag();
-  await page.evaluate(() => {
-    window.ears.detach();
-  });
+  await page.evaluate(() => window.ears.detach());
   await page.mouse.move(700, 500); // outside: the pointer has to stay captured
   await page.waitForFunction(() => window.other.grips[0]?.screenX === 700);
   expect(await page.evaluate(() => [window.camera.grips.length, window.other.grips.length])).toEqual([0, 1]);

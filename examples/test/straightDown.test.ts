@@ -16,9 +16,7 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 test('each key pans its own way, opposite keys stand still, and the camera comes to rest', async () => {
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 120 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 120 }));
   await settled(page);
   for (const [code, x, y] of [
     ['KeyD', 1, 0],
@@ -32,9 +30,7 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
     expect([Math.sign(after.x - before.x), Math.sign(after.y - before.y)]).toEqual([x, y]);
   }
   const before = await shown(page);
-  await page.evaluate(() => {
-    lemonStrait.camera.change({ pan: { startHalfLife: 0, stopHalfLife: 0 } });
-  });
+  await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0, stopHalfLife: 0 } }));
   await page.keyboard.down('KeyW');
   await page.keyboard.down('KeyS');
   await page.waitForTimeout(150);
@@ -45,15 +41,11 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
   await page.keyboard.up('KeyS');
   await settled(page);
   expect((await shown(page)).x).toBe(before.x);
-  await page.evaluate(() => {
-    lemonStrait.camera.change({ pan: { startHalfLife: 0.08, stopHalfLife: 0.08 } });
-  });
+  await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0.08, stopHalfLife: 0.08 } }));
 });
 
 test('G2: zooming by the real wheel, with a key held, holds the ground within 1e-3 px in every frame', async () => {
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 400 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 400 }));
   await settled(page);
   await page.mouse.move(311, 222);
   const errorsSeen = await watchGrips(page, 311, 222);
@@ -88,9 +80,7 @@ test('frames are drawn only while something moves', async () => {
   await hold(page, ['KeyD'], 500);
   expect((await shown(page)).frames).toBeGreaterThan(before.frames);
   // With the whole strait in view some barge shows.
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 700 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 700 }));
   await page.click('#barges');
   const sailing = await shown(page);
   await page.waitForFunction(
@@ -102,9 +92,7 @@ test('frames are drawn only while something moves', async () => {
 });
 
 test('a window of another size keeps the scale, as the settings say, and fills the page', async () => {
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 200 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
   await settled(page);
   const before = await shown(page);
   await page.setViewportSize({ width: 800, height: 500 });
@@ -118,9 +106,7 @@ test('a window of another size keeps the scale, as the settings say, and fills t
 });
 
 test('a held key does not run while the page stalls', async () => {
-  await page.evaluate(() => {
-    lemonStrait.camera.place({ x: 512, y: 384, span: 60 });
-  });
+  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 60 }));
   await settled(page);
   await page.keyboard.down('KeyD');
   await page.waitForTimeout(200);
@@ -130,11 +116,7 @@ test('a held key does not run while the page stalls', async () => {
     const until = performance.now() + 900;
     while (performance.now() < until);
     return new Promise<number>((done) =>
-      requestAnimationFrame(() =>
-        requestAnimationFrame(() => {
-          done((camera.view.x - before) / camera.view.span);
-        }),
-      ),
+      requestAnimationFrame(() => requestAnimationFrame(() => done((camera.view.x - before) / camera.view.span))),
     );
   });
   await page.keyboard.up('KeyD');

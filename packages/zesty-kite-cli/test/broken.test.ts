@@ -22,9 +22,7 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-broken-'));
 });
-afterAll(() => {
-  rmSync(folder, { recursive: true });
-});
+afterAll(() => rmSync(folder, { recursive: true }));
 
 /** The table: calls, then what settings, sessions and descriptions of ground hold; each with what the line has to name. */
 const { calls, settings, sessions, grounds } = JSON.parse(
@@ -55,9 +53,7 @@ function run({ args, input = '' }: Case): Promise<{ code: number | null; out: st
     child.stderr.on('data', (piece: Buffer) => (errors += piece.toString()));
     child.stdin.on('error', () => undefined);
     child.stdin.end(input);
-    child.on('close', (code) => {
-      resolve({ code, out, errors });
-    });
+    child.on('close', (code) => resolve({ code, out, errors }));
   });
 }
 
@@ -88,9 +84,8 @@ async function faultsOf(cases: readonly Case[]): Promise<string[]> {
   return faults;
 }
 
-test('at least 150 cases are in the table', () => {
-  expect(calls.length + settings.length + sessions.length + grounds.length).toBeGreaterThanOrEqual(150);
-});
+test('at least 150 cases are in the table', () =>
+  expect(calls.length + settings.length + sessions.length + grounds.length).toBeGreaterThanOrEqual(150));
 
 test('broken calls', async () => {
   expect(await faultsOf(calls)).toEqual([]);

@@ -24,9 +24,7 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-cli-'));
 });
-afterAll(() => {
-  rmSync(folder, { recursive: true });
-});
+afterAll(() => rmSync(folder, { recursive: true }));
 
 interface Ended {
   readonly code: number | null;

@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, checkSettings, SettingsError, type Settings } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
+import { forAll } from './law.ts';
 import { between } from './steering.ts';
 
 type Corner = [number, number];
@@ -73,20 +74,18 @@ const countries = fc
 
 test('the shared borders of several polygons are no walls: the focus goes from side to side as in one rectangle', () => {
   const keys = fc.constantFrom('KeyD' as const, 'KeyA' as const, 'KeyS' as const, 'KeyW' as const);
-  fc.assert(
-    fc.property(countries, between(5, 595), between(5, 395), keys, (polygons, x, y, code) => {
-      const settings: Settings = { ...areaOf(polygons), start: { x, y, span: 100 }, pan: { speed: 2 } };
-      const camera = new Camera(settings, { screen });
-      camera.advance(0);
-      expect([camera.shown.x, camera.shown.y]).toEqual([expect.closeTo(x, 4), expect.closeTo(y, 4)]);
-      camera.signal({ kind: 'key', code, down: true, time: 0 });
-      for (let time = 0; time <= 6000; time += 50) camera.advance(time);
-      const end = { KeyD: [600, y], KeyA: [0, y], KeyS: [x, 400], KeyW: [x, 0] }[code];
-      expect(Math.abs(camera.shown.x - (end[0] ?? NaN))).toBeLessThan(1e-4);
-      expect(Math.abs(camera.shown.y - (end[1] ?? NaN))).toBeLessThan(1e-4);
-      expect(camera.boundsExcess).toBe(0);
-    }),
-  );
+  forAll(countries, between(5, 595), between(5, 395), keys, (polygons, x, y, code) => {
+    const settings: Settings = { ...areaOf(polygons), start: { x, y, span: 100 }, pan: { speed: 2 } };
+    const camera = new Camera(settings, { screen });
+    camera.advance(0);
+    expect([camera.shown.x, camera.shown.y]).toEqual([expect.closeTo(x, 4), expect.closeTo(y, 4)]);
+    camera.signal({ kind: 'key', code, down: true, time: 0 });
+    for (let time = 0; time <= 6000; time += 50) camera.advance(time);
+    const end = { KeyD: [600, y], KeyA: [0, y], KeyS: [x, 400], KeyW: [x, 0] }[code];
+    expect(Math.abs(camera.shown.x - (end[0] ?? NaN))).toBeLessThan(1e-4);
+    expect(Math.abs(camera.shown.y - (end[1] ?? NaN))).toBeLessThan(1e-4);
+    expect(camera.boundsExcess).toBe(0);
+  });
 });
 
 const square = (x: number, y: number, side: number): Corner[] => [
@@ -142,12 +141,10 @@ test('polygons that cover the same ground are refused, naming both features, the
     );
     expect(message).toContain('wanted polygons that share borders at most: make one of the two, or cut one back');
   }
-  fc.assert(
-    fc.property(countries, between(-50, 550), between(-50, 350), between(20, 200), (polygons, x, y, side) => {
-      fc.pre(x < 590 && y < 390 && x + side > 10 && y + side > 10);
-      expect(() => checkSettings(areaOf([...polygons, [square(x, y, side)]]))).toThrow('covers too');
-    }),
-  );
+  forAll(countries, between(-50, 550), between(-50, 350), between(20, 200), (polygons, x, y, side) => {
+    fc.pre(x < 590 && y < 390 && x + side > 10 && y + side > 10);
+    expect(() => checkSettings(areaOf([...polygons, [square(x, y, side)]]))).toThrow('covers too');
+  });
 });
 
 test('a spike, a start outside and a start on a border leave the focus inside; rings of no area are left out and named', () => {

@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';
+import { forAll } from './law.ts';
 import { between } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -25,22 +26,20 @@ test('in a band it goes toward that edge, in a corner both ways and no faster, a
     bottom: size,
     profile: fc.constantFrom('even', 'rising'),
   });
-  fc.assert(
-    fc.property(bands, between(0, 800), between(0, 600), (sides, x, y) => {
-      const edge = { ...sides, in: 'pixels', dwell: 0 } as Edge;
-      const { shown, settled } = resting(edge, x, y, 1000);
-      const { left, top, right, bottom, profile } = sides;
-      const depth = (inward: number, band: number): number =>
-        inward >= band ? 0 : profile === 'even' ? 1 : 1 - inward / band;
-      const across = depth(800 - x, right) - depth(x, left);
-      const down = depth(600 - y, bottom) - depth(y, top);
-      const most = Math.max(1, Math.hypot(across, down));
-      // A screen height a second, for a second.
-      expect(shown.x).toBeCloseTo((600 * across) / most, 6);
-      expect(shown.y).toBeCloseTo((600 * down) / most, 6);
-      expect(settled).toBe(across === 0 && down === 0);
-    }),
-  );
+  forAll(bands, between(0, 800), between(0, 600), (sides, x, y) => {
+    const edge = { ...sides, in: 'pixels', dwell: 0 } as Edge;
+    const { shown, settled } = resting(edge, x, y, 1000);
+    const { left, top, right, bottom, profile } = sides;
+    const depth = (inward: number, band: number): number =>
+      inward >= band ? 0 : profile === 'even' ? 1 : 1 - inward / band;
+    const across = depth(800 - x, right) - depth(x, left);
+    const down = depth(600 - y, bottom) - depth(y, top);
+    const most = Math.max(1, Math.hypot(across, down));
+    // A screen height a second, for a second.
+    expect(shown.x).toBeCloseTo((600 * across) / most, 6);
+    expect(shown.y).toBeCloseTo((600 * down) / most, 6);
+    expect(settled).toBe(across === 0 && down === 0);
+  });
 });
 
 test('a share counts the shorter side and is capped; it starts after the dwell and goes on while the pointer rests', () => {

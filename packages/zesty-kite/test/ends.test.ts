@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { ROWS, type Cause } from '../src/motion/index.ts';
+import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -49,21 +50,11 @@ const under: Record<string, (desk: Desk) => void> = {
     desk.camera.place({ x: 4000 });
     desk.camera.home();
   },
-  zoom: (desk) => {
-    desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 });
-  },
-  turn: (desk) => {
-    desk.camera.turn(90);
-  },
-  tilt: (desk) => {
-    desk.camera.tilt(20);
-  },
-  keys: (desk) => {
-    desk.hear({ kind: 'key', code: 'KeyD', down: true });
-  },
-  fingers: (desk) => {
-    desk.camera.hold(7, 500, 400);
-  },
+  zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 }),
+  turn: (desk) => desk.camera.turn(90),
+  tilt: (desk) => desk.camera.tilt(20),
+  keys: (desk) => desk.hear({ kind: 'key', code: 'KeyD', down: true }),
+  fingers: (desk) => desk.camera.hold(7, 500, 400),
 };
 
 /** Whether a column is still under way: at the end it is where it was going, or it moves, or holds. */
@@ -84,75 +75,39 @@ const goesOn: Record<string, (desk: Desk) => boolean> = {
 };
 
 const causes: Record<Cause, (desk: Desk) => void> = {
-  drag: (desk) => {
-    desk.hear({ kind: 'press', id: 9, input: 'MouseMiddle', x: 300, y: 300 });
-  },
+  drag: (desk) => desk.hear({ kind: 'press', id: 9, input: 'MouseMiddle', x: 300, y: 300 }),
   pinch: ({ camera }) => {
     camera.hold(8, 300, 300);
     camera.hold(9, 600, 400);
   },
-  lift: (desk) => {
-    desk.camera.letGo();
-  },
-  orbit: (desk) => {
+  lift: (desk) => desk.camera.letGo(),
+  orbit: (desk) =>
     desk.hear(
       { kind: 'press', id: 9, input: 'MouseRight', x: 300, y: 300 },
       { kind: 'move', id: 9, x: 310, y: 310 },
       { kind: 'move', id: 9, x: 311, y: 311 },
-    );
-  },
-  pan: (desk) => {
-    desk.hear({ kind: 'key', code: 'KeyW', down: true });
-  },
+    ),
+  pan: (desk) => desk.hear({ kind: 'key', code: 'KeyW', down: true }),
   shift: (desk) => {
     desk.camera.change({ wheel: { does: 'pan' } });
     desk.hear({ kind: 'wheel', x: 9, y: 9, notches: 0.1, right: 0, down: 5 });
   },
-  notch: (desk) => {
-    desk.hear({ kind: 'wheel', x: 200, y: 200, notches: 1e-9 });
-  },
-  zoomKeys: (desk) => {
-    desk.hear({ kind: 'key', code: 'Equal', down: true }, { kind: 'key', code: 'Equal', down: false });
-  },
-  turnKeys: (desk) => {
-    desk.hear({ kind: 'key', code: 'KeyQ', down: true }, { kind: 'key', code: 'KeyQ', down: false });
-  },
-  tiltKeys: (desk) => {
-    desk.hear({ kind: 'key', code: 'KeyF', down: true }, { kind: 'key', code: 'KeyF', down: false });
-  },
-  turn: ({ camera }) => {
-    camera.turn(1e-9);
-  },
-  tilt: ({ camera }) => {
-    camera.tilt(1e-9);
-  },
-  goHome: ({ camera }) => {
-    camera.home();
-  },
-  placeFocus: ({ camera }) => {
-    camera.place({ x: 77, y: 55 });
-  },
-  placeSpan: ({ camera }) => {
-    camera.place({ span: 500 });
-  },
-  placeHeading: ({ camera }) => {
-    camera.place({ heading: 33 });
-  },
-  placePitch: ({ camera }) => {
-    camera.place({ pitch: 44 });
-  },
-  release: (desk) => {
-    desk.hear({ kind: 'release' });
-  },
-  lock: ({ camera }) => {
-    camera.change({ locked: ['pan', 'zoom', 'turn', 'tilt'] });
-  },
-  change: ({ camera }) => {
-    camera.change({ pan: { speed: 1.1 } });
-  },
-  resize: (desk) => {
-    desk.hear({ kind: 'screen', width: 900, height: 600 });
-  },
+  notch: (desk) => desk.hear({ kind: 'wheel', x: 200, y: 200, notches: 1e-9 }),
+  zoomKeys: (desk) =>
+    desk.hear({ kind: 'key', code: 'Equal', down: true }, { kind: 'key', code: 'Equal', down: false }),
+  turnKeys: (desk) => desk.hear({ kind: 'key', code: 'KeyQ', down: true }, { kind: 'key', code: 'KeyQ', down: false }),
+  tiltKeys: (desk) => desk.hear({ kind: 'key', code: 'KeyF', down: true }, { kind: 'key', code: 'KeyF', down: false }),
+  turn: ({ camera }) => camera.turn(1e-9),
+  tilt: ({ camera }) => camera.tilt(1e-9),
+  goHome: ({ camera }) => camera.home(),
+  placeFocus: ({ camera }) => camera.place({ x: 77, y: 55 }),
+  placeSpan: ({ camera }) => camera.place({ span: 500 }),
+  placeHeading: ({ camera }) => camera.place({ heading: 33 }),
+  placePitch: ({ camera }) => camera.place({ pitch: 44 }),
+  release: (desk) => desk.hear({ kind: 'release' }),
+  lock: ({ camera }) => camera.change({ locked: ['pan', 'zoom', 'turn', 'tilt'] }),
+  change: ({ camera }) => camera.change({ pan: { speed: 1.1 } }),
+  resize: (desk) => desk.hear({ kind: 'screen', width: 900, height: 600 }),
 };
 
 /** What each effect comes to: whether it still goes on; null where it is another that goes on. */
@@ -221,51 +176,46 @@ test('what ends, ends where it is; and the rest of the table, where a cell says 
 
 test('place: what is named is there at once, what is not goes on to where it would have come, by any names', () => {
   const names = fc.subarray(['x', 'y', 'span', 'heading', 'pitch'] as const, { minLength: 1 });
-  fc.assert(
-    fc.property(names, between(50, 800), between(1, 400), (named, span, wait) => {
-      const to = { x: 321, y: -123, span, heading: -40, pitch: 50 };
-      const placing = Object.fromEntries(named.map((name) => [name, to[name]]));
-      const desk = new Desk();
-      for (const column of ['zoom', 'turn', 'tilt']) under[column]?.(desk);
-      desk.wait(wait);
-      const before = desk.camera.shown;
-      desk.camera.place(placing);
-      desk.wait(0);
-      desk.camera.advance(0);
-      for (const name of named) expect(desk.camera.shown[name]).toBeCloseTo(to[name], 9);
-      if (!named.includes('x') && !named.includes('y') && named.includes('heading'))
-        expect(desk.camera.shown.x).toBeCloseTo(before.x, 9);
-      const end = desk.wait(8000).camera.shown;
-      const goal = { span: ZOOMED, heading: 90, pitch: 80 };
-      for (const name of ['span', 'heading', 'pitch'] as const)
-        expect(end[name] / (named.includes(name) ? to[name] : goal[name])).toBeCloseTo(1, 6);
-    }),
-  );
+  forAll(names, between(50, 800), between(1, 400), (named, span, wait) => {
+    const to = { x: 321, y: -123, span, heading: -40, pitch: 50 };
+    const placing = Object.fromEntries(named.map((name) => [name, to[name]]));
+    const desk = new Desk();
+    for (const column of ['zoom', 'turn', 'tilt']) under[column]?.(desk);
+    desk.wait(wait);
+    const before = desk.camera.shown;
+    desk.camera.place(placing);
+    desk.wait(0);
+    desk.camera.advance(0);
+    for (const name of named) expect(desk.camera.shown[name]).toBeCloseTo(to[name], 9);
+    if (!named.includes('x') && !named.includes('y') && named.includes('heading'))
+      expect(desk.camera.shown.x).toBeCloseTo(before.x, 9);
+    const end = desk.wait(8000).camera.shown;
+    const goal = { span: ZOOMED, heading: 90, pitch: 80 };
+    for (const name of ['span', 'heading', 'pitch'] as const)
+      expect(end[name] / (named.includes(name) ? to[name] : goal[name])).toBeCloseTo(1, 6);
+  });
 });
 
 test('place: nothing carries the camera away from where it was put, after a fling of any speed', () => {
-  fc.assert(
-    fc.property(between(-60, 60), between(-60, 60), between(0, 300), (right, down, wait) => {
-      const desk = new Desk();
-      desk.hear({ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 });
-      desk.hear(...[1, 2, 3, 4].map((i) => ({ kind: 'move' as const, id: 1, x: 400 + i * right, y: 300 + i * down })));
-      desk.hear({ kind: 'lift', id: 1 });
-      desk.wait(wait);
-      desk.camera.place({ x: 10, y: 20 });
-      const { x, y } = desk.wait(6000).camera.shown;
-      expect([x, y]).toEqual([10, 20]);
-      // One axis alone: the other goes on.
-      desk.camera.place({ x: 0, y: 0 });
-      desk.hear({ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 });
-      desk.hear(...[1, 2, 3, 4].map((i) => ({ kind: 'move' as const, id: 1, x: 400, y: 300 + i * 30 })));
-      desk.hear({ kind: 'lift', id: 1 });
-      const before = desk.camera.shown.y;
-      desk.camera.place({ x: 5 });
-      const end = desk.wait(6000).camera.shown;
-      expect([end.x, end.y < before - 10]).toEqual([5, true]);
-    }),
-    { numRuns: 30 },
-  );
+  forRuns(30, between(-60, 60), between(-60, 60), between(0, 300), (right, down, wait) => {
+    const desk = new Desk();
+    desk.hear({ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 });
+    desk.hear(...[1, 2, 3, 4].map((i) => ({ kind: 'move' as const, id: 1, x: 400 + i * right, y: 300 + i * down })));
+    desk.hear({ kind: 'lift', id: 1 });
+    desk.wait(wait);
+    desk.camera.place({ x: 10, y: 20 });
+    const { x, y } = desk.wait(6000).camera.shown;
+    expect([x, y]).toEqual([10, 20]);
+    // One axis alone: the other goes on.
+    desk.camera.place({ x: 0, y: 0 });
+    desk.hear({ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 });
+    desk.hear(...[1, 2, 3, 4].map((i) => ({ kind: 'move' as const, id: 1, x: 400, y: 300 + i * 30 })));
+    desk.hear({ kind: 'lift', id: 1 });
+    const before = desk.camera.shown.y;
+    desk.camera.place({ x: 5 });
+    const end = desk.wait(6000).camera.shown;
+    expect([end.x, end.y < before - 10]).toEqual([5, true]);
+  });
 });
 
 test('place({ x, y }) in every frame leaves wheel, turn and keys alive; place({ span }) leaves the pitch to its curve', () => {
@@ -298,83 +248,79 @@ test('place({ x, y }) in every frame leaves wheel, turn and keys alive; place({ 
 test('a push that has room moves within one half-life more than in open ground, whatever a zoom at a wall pulls', () => {
   const bounds = { left: -1000, top: -1000, right: 1000, bottom: 1000, keep: 'focus' as const };
   let checked = 0;
-  fc.assert(
-    fc.property(
-      fc.record({ x: between(0, 800), y: between(0, 600) }),
-      between(-8, 8),
-      between(0, 500),
-      fc.constantFrom('KeyA' as const, 'KeyD' as const, 'KeyW' as const, 'KeyS' as const),
-      fc.constantFrom(0, 0.08, 0.3),
-      fc.constantFrom([980, 0], [-990, 990], [999, 999], [0, -1000]),
-      (cursor, notches, wait, code, startHalfLife, [x = 0, y = 0]) => {
-        const pan = { startHalfLife, speed: 1 };
-        const play = (where: Settings, push: boolean, time: number): Camera => {
-          const camera = new Camera({ ...settings, pitch: { degrees: 90 }, pan, ...where }, { screen });
-          camera.advance(0);
-          camera.signal({ kind: 'wheel', ...cursor, notches, time: 0 });
-          if (push) camera.signal({ kind: 'key', code, down: true, time: wait });
-          for (let at = 0; at <= time; at += 10) camera.advance(at);
-          return camera;
-        };
-        const axis = code === 'KeyA' || code === 'KeyD' ? 'x' : 'y';
-        const way = code === 'KeyD' || code === 'KeyS' ? 1 : -1;
-        /** How far the push has come, in world units. */
-        const come = (where: Settings, time: number): number => {
-          const [pushed, left] = [play(where, true, time).shown, play(where, false, time).shown];
-          return (pushed[axis] - left[axis]) * way;
-        };
-        const start = { ...settings.start, x, y };
-        const until = wait + 60;
-        const free = { start, bounds: null };
-        // A zoom that pulls as fast as the push goes wins over it in open ground, too.
-        const moved = (play(free, true, until).shown[axis] - play(free, true, wait).shown[axis]) * way;
-        const open = Math.min(moved, come(free, until));
-        const walled = { start, bounds };
-        const isAtWall = (time: number): boolean => play(walled, false, time).shown[axis] * way < -999.999;
-        if (!isAtWall(wait) || !isAtWall(until)) return;
-        checked += 1;
-        expect(come(walled, until + 1000 * startHalfLife + 20)).toBeGreaterThan(open * 0.9);
-      },
-    ),
-    { numRuns: 150 },
+  forRuns(
+    150,
+    fc.record({ x: between(0, 800), y: between(0, 600) }),
+    between(-8, 8),
+    between(0, 500),
+    fc.constantFrom('KeyA' as const, 'KeyD' as const, 'KeyW' as const, 'KeyS' as const),
+    fc.constantFrom(0, 0.08, 0.3),
+    fc.constantFrom([980, 0], [-990, 990], [999, 999], [0, -1000]),
+    (cursor, notches, wait, code, startHalfLife, [x = 0, y = 0]) => {
+      const pan = { startHalfLife, speed: 1 };
+      const play = (where: Settings, push: boolean, time: number): Camera => {
+        const camera = new Camera({ ...settings, pitch: { degrees: 90 }, pan, ...where }, { screen });
+        camera.advance(0);
+        camera.signal({ kind: 'wheel', ...cursor, notches, time: 0 });
+        if (push) camera.signal({ kind: 'key', code, down: true, time: wait });
+        for (let at = 0; at <= time; at += 10) camera.advance(at);
+        return camera;
+      };
+      const axis = code === 'KeyA' || code === 'KeyD' ? 'x' : 'y';
+      const way = code === 'KeyD' || code === 'KeyS' ? 1 : -1;
+      /** How far the push has come, in world units. */
+      const come = (where: Settings, time: number): number => {
+        const [pushed, left] = [play(where, true, time).shown, play(where, false, time).shown];
+        return (pushed[axis] - left[axis]) * way;
+      };
+      const start = { ...settings.start, x, y };
+      const until = wait + 60;
+      const free = { start, bounds: null };
+      // A zoom that pulls as fast as the push goes wins over it in open ground, too.
+      const moved = (play(free, true, until).shown[axis] - play(free, true, wait).shown[axis]) * way;
+      const open = Math.min(moved, come(free, until));
+      const walled = { start, bounds };
+      const isAtWall = (time: number): boolean => play(walled, false, time).shown[axis] * way < -999.999;
+      if (!isAtWall(wait) || !isAtWall(until)) return;
+      checked += 1;
+      expect(come(walled, until + 1000 * startHalfLife + 20)).toBeGreaterThan(open * 0.9);
+    },
   );
   expect(checked).toBeGreaterThan(5);
 });
 
 test('over hills the ground under the cursor stays there after a wheel zoom until all has come to rest: 1e-3 px', () => {
   let seen = 0;
-  fc.assert(
-    fc.property(
-      between(-900, 900),
-      between(60, 800),
-      between(30, 90),
-      between(0.2, 0.8),
-      between(0.4, 0.9),
-      between(-3, 3),
-      fc.constantFrom(0, 0.09),
-      fc.constantFrom(0, 0.15, 0.5),
-      (x, span, degrees, u, v, notches, halfLife, followHalfLife) => {
-        const some: Settings = {
-          start: { x, y: 2 * x, span },
-          zoom: { halfLife, leastSpan: 20, mostSpan: 2000 },
-          pitch: { degrees, halfLife: 0 },
-          ground: { followHalfLife },
-        };
-        const camera = new Camera(some, { screen, terrain: hills });
-        const at = { x: u * 800, y: v * 600 };
-        camera.advance(0);
-        const held = camera.advance(3000).toGround(at.x, at.y);
-        if (held === null) return;
-        camera.signal({ kind: 'wheel', ...at, notches, time: 3000 });
-        for (let time = 3000; time < 40_000; time += 16) {
-          camera.advance(time);
-          seen += 1;
-          expect(pixelsBetween(camera.view.toScreen(held.x, held.y, held.height), at)).toBeLessThan(1e-3);
-          if (camera.settled) return;
-        }
-        throw new Error('it never came to rest');
-      },
-    ),
+  forAll(
+    between(-900, 900),
+    between(60, 800),
+    between(30, 90),
+    between(0.2, 0.8),
+    between(0.4, 0.9),
+    between(-3, 3),
+    fc.constantFrom(0, 0.09),
+    fc.constantFrom(0, 0.15, 0.5),
+    (x, span, degrees, u, v, notches, halfLife, followHalfLife) => {
+      const some: Settings = {
+        start: { x, y: 2 * x, span },
+        zoom: { halfLife, leastSpan: 20, mostSpan: 2000 },
+        pitch: { degrees, halfLife: 0 },
+        ground: { followHalfLife },
+      };
+      const camera = new Camera(some, { screen, terrain: hills });
+      const at = { x: u * 800, y: v * 600 };
+      camera.advance(0);
+      const held = camera.advance(3000).toGround(at.x, at.y);
+      if (held === null) return;
+      camera.signal({ kind: 'wheel', ...at, notches, time: 3000 });
+      for (let time = 3000; time < 40_000; time += 16) {
+        camera.advance(time);
+        seen += 1;
+        expect(pixelsBetween(camera.view.toScreen(held.x, held.y, held.height), at)).toBeLessThan(1e-3);
+        if (camera.settled) return;
+      }
+      throw new Error('it never came to rest');
+    },
   );
   expect(seen).toBeGreaterThan(300);
 });

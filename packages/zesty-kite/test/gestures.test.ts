@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal, type Spot } from '../src/index.ts';
+import { forAll, forRuns } from './law.ts';
 import { between, hills, looks, pixelsBetween, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -38,35 +39,33 @@ function play(camera: Camera, start: number, signals: readonly Signal[], each: (
 test('G2: once a drag has left its slop, what is under the pointer stays under it in every frame, to 1e-3 px', () => {
   const roads = fc.array(onScreen, { minLength: 2, maxLength: 8 });
   const tilted = looks.map((look) => ({ ...look, pitch: { ...look.pitch, least: 45 }, safeFrame: {} }));
-  fc.assert(
-    fc.property(settingsWith(false, tilted), onScreen, roads, fc.boolean(), (settings, from, road, hilly) => {
-      const start = { x: 0, y: 0, span: 1500 };
-      const zoom = { leastSpan: 1500, mostSpan: 1500 };
-      const camera = new Camera({ ...settings, start, zoom, lens: {} }, { screen, terrain: hilly ? hills : null });
-      camera.advance(0);
-      play(camera, 0, [{ kind: 'press', id: 7, input: 'MouseMiddle', ...from }]);
-      const slop = camera.settings.drag.slop;
-      const [first = from, ...rest] = road;
-      if (pixelsBetween(first, from) <= slop) return;
-      const held = spotAt(camera, from);
-      play(camera, 5, [{ kind: 'move', id: 7, ...first }]);
-      // It took hold where it left the slop: so what was pressed is off by that, and by no more.
-      const off = pixelsBetween(shownAt(camera, held), first);
-      expect(off).toBeLessThan(slop * 4);
-      const gripped = spotAt(camera, first);
-      play(
-        camera,
-        10,
-        rest.map((to) => ({ kind: 'move' as const, id: 7, ...to })),
-        () => {
-          const [grip] = camera.grips;
-          if (grip === undefined || grip.limited) return;
-          expect(pixelsBetween(shownAt(camera, grip), { x: grip.screenX, y: grip.screenY })).toBeLessThan(1e-3);
-        },
-      );
-      if (!hilly) expect(pixelsBetween(shownAt(camera, gripped), rest.at(-1) ?? first)).toBeLessThan(1e-3);
-    }),
-  );
+  forAll(settingsWith(false, tilted), onScreen, roads, fc.boolean(), (settings, from, road, hilly) => {
+    const start = { x: 0, y: 0, span: 1500 };
+    const zoom = { leastSpan: 1500, mostSpan: 1500 };
+    const camera = new Camera({ ...settings, start, zoom, lens: {} }, { screen, terrain: hilly ? hills : null });
+    camera.advance(0);
+    play(camera, 0, [{ kind: 'press', id: 7, input: 'MouseMiddle', ...from }]);
+    const slop = camera.settings.drag.slop;
+    const [first = from, ...rest] = road;
+    if (pixelsBetween(first, from) <= slop) return;
+    const held = spotAt(camera, from);
+    play(camera, 5, [{ kind: 'move', id: 7, ...first }]);
+    // It took hold where it left the slop: so what was pressed is off by that, and by no more.
+    const off = pixelsBetween(shownAt(camera, held), first);
+    expect(off).toBeLessThan(slop * 4);
+    const gripped = spotAt(camera, first);
+    play(
+      camera,
+      10,
+      rest.map((to) => ({ kind: 'move' as const, id: 7, ...to })),
+      () => {
+        const [grip] = camera.grips;
+        if (grip === undefined || grip.limited) return;
+        expect(pixelsBetween(shownAt(camera, grip), { x: grip.screenX, y: grip.screenY })).toBeLessThan(1e-3);
+      },
+    );
+    if (!hilly) expect(pixelsBetween(shownAt(camera, gripped), rest.at(-1) ?? first)).toBeLessThan(1e-3);
+  });
 });
 
 test('a press that stays in its slop moves nothing, and nothing jumps when it leaves it', () => {
@@ -116,33 +115,31 @@ test('G3: two fingers neither zoom nor turn inside their zones, do both outside,
 });
 
 test('a flung map goes on as fast as the hand went, at any heading and pitch, and comes to rest; a pause holds it', () => {
-  fc.assert(
-    fc.property(between(-180, 180), between(30, 90), fc.boolean(), between(-3, 3), (heading, pitch, pauses, way) => {
-      const start = { x: 0, y: 0, span: 900, heading };
-      const camera = new Camera({ ...high, start, pitch: { degrees: pitch } }, { screen });
-      camera.advance(0);
-      const at = (i: number): { x: number; y: number } => ({
-        x: 400 + i * 3 * Math.cos(way),
-        y: 300 + i * 3 * Math.sin(way),
-      });
-      const moves = Array.from({ length: 60 }, (_, i) => ({ kind: 'move' as const, id: 1, ...at(i) }));
-      const end = play(camera, 0, [{ kind: 'press', id: 1, input: 'Touch', ...at(0) }, ...moves]);
-      const [grip] = camera.grips;
-      camera.signal({ kind: 'lift', id: 1, time: end + (pauses ? 200 : 1) });
-      camera.advance(end + 201);
-      camera.advance(end + 210);
-      const ground = spotAt(camera, { x: 400, y: 300 });
-      camera.advance(end + 211);
-      const moved = shownAt(camera, ground);
-      // 3 pixels a millisecond, of which a little is gone after the first 210 ms.
-      const left = pauses ? 0 : 3 * 2 ** (-0.21 / camera.settings.drag.glide);
-      expect(moved.x - 400).toBeCloseTo(left * Math.cos(way), 0);
-      expect(moved.y - 300).toBeCloseTo(left * Math.sin(way), 0);
-      expect(grip?.screenX).toBeCloseTo(at(59).x, 9);
-      camera.advance(end + 20_000);
-      expect(camera.settled).toBe(true);
-    }),
-  );
+  forAll(between(-180, 180), between(30, 90), fc.boolean(), between(-3, 3), (heading, pitch, pauses, way) => {
+    const start = { x: 0, y: 0, span: 900, heading };
+    const camera = new Camera({ ...high, start, pitch: { degrees: pitch } }, { screen });
+    camera.advance(0);
+    const at = (i: number): { x: number; y: number } => ({
+      x: 400 + i * 3 * Math.cos(way),
+      y: 300 + i * 3 * Math.sin(way),
+    });
+    const moves = Array.from({ length: 60 }, (_, i) => ({ kind: 'move' as const, id: 1, ...at(i) }));
+    const end = play(camera, 0, [{ kind: 'press', id: 1, input: 'Touch', ...at(0) }, ...moves]);
+    const [grip] = camera.grips;
+    camera.signal({ kind: 'lift', id: 1, time: end + (pauses ? 200 : 1) });
+    camera.advance(end + 201);
+    camera.advance(end + 210);
+    const ground = spotAt(camera, { x: 400, y: 300 });
+    camera.advance(end + 211);
+    const moved = shownAt(camera, ground);
+    // 3 pixels a millisecond, of which a little is gone after the first 210 ms.
+    const left = pauses ? 0 : 3 * 2 ** (-0.21 / camera.settings.drag.glide);
+    expect(moved.x - 400).toBeCloseTo(left * Math.cos(way), 0);
+    expect(moved.y - 300).toBeCloseTo(left * Math.sin(way), 0);
+    expect(grip?.screenX).toBeCloseTo(at(59).x, 9);
+    camera.advance(end + 20_000);
+    expect(camera.settled).toBe(true);
+  });
   const camera = new Camera({ ...high, drag: { glide: 0 } }, { screen });
   camera.advance(0);
   const moves = [3, 6, 9, 12, 15, 18].map((i) => ({ kind: 'move' as const, id: 1, x: 400 + i, y: 300 }));
@@ -152,53 +149,47 @@ test('a flung map goes on as fast as the hand went, at any heading and pitch, an
   expect(camera.shown.x).toBe(x);
 });
 
-test('a fling glides however seldom its events come, down to ten a second, and a pause still holds it', () => {
-  fc.assert(
-    fc.property(between(10, 240), between(40, 200), (rate, step) => {
-      const fling = (pause: number): number => {
-        const camera = new Camera(high, { screen });
-        camera.advance(0);
-        const every = 1000 / rate;
-        camera.signal({ kind: 'press', id: 1, input: 'Touch', x: 100, y: 300, time: 0 });
-        for (let i = 1; i <= 5; i++) camera.signal({ kind: 'move', id: 1, x: 100 + i * step, y: 300, time: i * every });
-        camera.signal({ kind: 'lift', id: 1, time: 5 * every + pause });
-        camera.advance(5 * every + pause);
-        const { x } = camera.shown;
-        for (let time = 5 * every + pause; time < 5000; time += 20) camera.advance(time);
-        return x - camera.shown.x;
-      };
-      expect(fling(1000 / rate)).toBeGreaterThan(step / 2);
-      expect(fling(400)).toBe(0);
-    }),
-    { numRuns: 30 },
-  );
-});
+test('a fling glides however seldom its events come, down to ten a second, and a pause still holds it', () =>
+  forRuns(30, between(10, 240), between(40, 200), (rate, step) => {
+    const fling = (pause: number): number => {
+      const camera = new Camera(high, { screen });
+      camera.advance(0);
+      const every = 1000 / rate;
+      camera.signal({ kind: 'press', id: 1, input: 'Touch', x: 100, y: 300, time: 0 });
+      for (let i = 1; i <= 5; i++) camera.signal({ kind: 'move', id: 1, x: 100 + i * step, y: 300, time: i * every });
+      camera.signal({ kind: 'lift', id: 1, time: 5 * every + pause });
+      camera.advance(5 * every + pause);
+      const { x } = camera.shown;
+      for (let time = 5 * every + pause; time < 5000; time += 20) camera.advance(time);
+      return x - camera.shown.x;
+    };
+    expect(fling(1000 / rate)).toBeGreaterThan(step / 2);
+    expect(fling(400)).toBe(0);
+  }));
 
 test('a swing turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
   const settings = { ...high, turn: { most: 100, least: -100 }, pitch: { degrees: 60, least: 20, most: 80 } };
-  fc.assert(
-    fc.property(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
-      const camera = new Camera(settings, { screen });
-      camera.advance(0);
-      const ground = spotAt(camera, from);
-      const moves = [5, 6, 7].map((i) => ({
-        kind: 'move' as const,
-        id: 3,
-        x: from.x + (i === 5 ? 5 : (right * (i - 5)) / 2 + 5),
-        y: from.y + (i === 5 ? 0 : (down * (i - 5)) / 2),
-      }));
-      play(camera, 0, [
-        { kind: 'key', code: 'ControlLeft', down: true },
-        { kind: 'press', id: 3, input: 'MouseMiddle', ...from },
-        ...moves,
-      ]);
-      const { heading, pitch } = camera.shown;
-      expect(heading).toBeCloseTo(Math.min(100, Math.max(-100, (right / 600) * 180)), 6);
-      const tilted = (half: number, at: number): number => Math.min(80, Math.max(20, at + (half / 600) * 90));
-      expect(pitch).toBeCloseTo(tilted(down / 2, tilted(down / 2, 60)), 6);
-      expect(pixelsBetween(shownAt(camera, ground), from)).toBeLessThan(1e-3);
-    }),
-  );
+  forAll(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
+    const camera = new Camera(settings, { screen });
+    camera.advance(0);
+    const ground = spotAt(camera, from);
+    const moves = [5, 6, 7].map((i) => ({
+      kind: 'move' as const,
+      id: 3,
+      x: from.x + (i === 5 ? 5 : (right * (i - 5)) / 2 + 5),
+      y: from.y + (i === 5 ? 0 : (down * (i - 5)) / 2),
+    }));
+    play(camera, 0, [
+      { kind: 'key', code: 'ControlLeft', down: true },
+      { kind: 'press', id: 3, input: 'MouseMiddle', ...from },
+      ...moves,
+    ]);
+    const { heading, pitch } = camera.shown;
+    expect(heading).toBeCloseTo(Math.min(100, Math.max(-100, (right / 600) * 180)), 6);
+    const tilted = (half: number, at: number): number => Math.min(80, Math.max(20, at + (half / 600) * 90));
+    expect(pitch).toBeCloseTo(tilted(down / 2, tilted(down / 2, 60)), 6);
+    expect(pixelsBetween(shownAt(camera, ground), from)).toBeLessThan(1e-3);
+  });
 });
 
 test('held keys turn and tilt by degrees a second and zoom by notches a second; steps add up; north is the short way', () => {
@@ -259,9 +250,7 @@ test('a double tap comes nearer at its place and a tap of two fingers goes farth
     touchAt(camera, 300, [here]);
   });
   expect(nearer).toBeCloseTo(900 / 1.1 ** 6, 6);
-  const farther = spanAfter((camera) => {
-    touchAt(camera, 100, [here, { x: 500, y: 250 }]);
-  });
+  const farther = spanAfter((camera) => touchAt(camera, 100, [here, { x: 500, y: 250 }]));
   expect(farther).toBeCloseTo(900 * 1.1 ** 6, 6);
   const tooSlow = (camera: Camera): void => {
     touchAt(camera, 100, [here]);
@@ -278,32 +267,23 @@ test('a double tap comes nearer at its place and a tap of two fingers goes farth
   for (const taps of [tooSlow, tooFar, dragged]) expect(spanAfter(taps)).toBe(900);
 });
 
-test('a wheel that pans moves the ground by its pixels at any heading and pitch; by device, wheels zoom and trackpads pan', () => {
-  fc.assert(
-    fc.property(
-      between(-180, 180),
-      between(20, 90),
-      between(-200, 200),
-      between(-150, 150),
-      (heading, pitch, right, down) => {
-        const start = { x: 0, y: 0, span: 600, heading };
-        const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { does: 'by-device' } }, { screen });
-        camera.advance(0);
-        const ground = spotAt(camera, { x: 400, y: 300 });
-        const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: down / 100, right, down };
-        camera.signal({ ...wheel, trackpad: 'scroll', time: 10 });
-        camera.advance(10);
-        const at = shownAt(camera, ground);
-        expect([at.x, at.y]).toEqual([expect.closeTo(400 - right, 6), expect.closeTo(300 - down, 6)]);
-        expect(camera.settled).toBe(true);
-        camera.signal({ ...wheel, notches: -1, trackpad: 'pinch', time: 20 });
-        camera.signal({ ...wheel, notches: -1, time: 20 });
-        camera.advance(5000);
-        expect(camera.shown.span).toBeCloseTo(600 / 1.21, 6);
-      },
-    ),
-  );
-});
+test('a wheel that pans moves the ground by its pixels at any heading and pitch; by device, wheels zoom and trackpads pan', () =>
+  forAll(between(-180, 180), between(20, 90), between(-200, 200), between(-150, 150), (heading, pitch, right, down) => {
+    const start = { x: 0, y: 0, span: 600, heading };
+    const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { does: 'by-device' } }, { screen });
+    camera.advance(0);
+    const ground = spotAt(camera, { x: 400, y: 300 });
+    const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: down / 100, right, down };
+    camera.signal({ ...wheel, trackpad: 'scroll', time: 10 });
+    camera.advance(10);
+    const at = shownAt(camera, ground);
+    expect([at.x, at.y]).toEqual([expect.closeTo(400 - right, 6), expect.closeTo(300 - down, 6)]);
+    expect(camera.settled).toBe(true);
+    camera.signal({ ...wheel, notches: -1, trackpad: 'pinch', time: 20 });
+    camera.signal({ ...wheel, notches: -1, time: 20 });
+    camera.advance(5000);
+    expect(camera.shown.span).toBeCloseTo(600 / 1.21, 6);
+  }));
 
 test('G8: a hand that holds still over hills is at rest, and the focus follows the ground when it lets go', () => {
   const camera = new Camera({ ...high, start: { x: 0, y: 0, span: 300 } }, { screen, terrain: hills });

@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, reshapeGrid, terrainOfGrid, type Settings, type StampedSignal, type Terrain } from '../src/index.ts';
 import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { forRuns } from './law.ts';
 import { between, bitsOf, hills, pixelsBetween } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -28,50 +29,45 @@ test('the envelope of the ground is nowhere lower than the ground, and nowhere s
       terrain.layOver(spot);
       return spot.height;
     };
-    fc.assert(
-      fc.property(between(0, 500), between(0, 500), between(0.001, 30), fc.boolean(), (x, y, step, east) => {
-        const here = over(x, y);
-        expect(here).toBeGreaterThanOrEqual(terrain.heightAt(x, y));
-        expect(here).toBeLessThanOrEqual(terrain.highest);
-        const there = east ? over(Math.min(500, x + step), y) : over(x, Math.min(500, y + step));
-        // A function may have heights between the corners of the lattice that is looked at.
-        if (terrain === cliffs) expect(Math.abs(there - here)).toBeLessThanOrEqual(step * steepest * (1 + 1e-9));
-      }),
-      { numRuns: 500 },
-    );
+    forRuns(500, between(0, 500), between(0, 500), between(0.001, 30), fc.boolean(), (x, y, step, east) => {
+      const here = over(x, y);
+      expect(here).toBeGreaterThanOrEqual(terrain.heightAt(x, y));
+      expect(here).toBeLessThanOrEqual(terrain.highest);
+      const there = east ? over(Math.min(500, x + step), y) : over(x, Math.min(500, y + step));
+      // A function may have heights between the corners of the lattice that is looked at.
+      if (terrain === cliffs) expect(Math.abs(there - here)).toBeLessThanOrEqual(step * steepest * (1 + 1e-9));
+    });
   }
 });
 
 test('over steep ground the eye keeps its clearance in every frame, and rises no faster than it goes', () => {
-  fc.assert(
-    fc.property(
-      between(0, 360),
-      fc.constantFrom('KeyW' as const, 'KeyA' as const, 'KeyD' as const),
-      between(0.3, 2),
-      (heading, code, speed) => {
-        const camera = new Camera(
-          {
-            ...tilted,
-            start: { ...tilted.start, heading },
-            pan: { speed },
-            ground: { clearance: 2, followHalfLife: 60 },
-          },
-          { screen, terrain: cliffs },
-        );
-        camera.advance(0);
-        camera.signal({ kind: 'key', code, down: true, time: 0 });
-        let before = camera.advance(10).eye();
-        for (let time = 20; time < 2500; time += 10) {
-          const eye = camera.advance(time).eye();
-          expect(eye.height - cliffs.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
-          const way = Math.abs(eye.x - before.x) + Math.abs(eye.y - before.y);
-          // The focus follows hardly at all here: what the eye rises, the envelope does.
-          expect(Math.abs(eye.height - before.height)).toBeLessThan(way + 0.05);
-          before = eye;
-        }
-      },
-    ),
-    { numRuns: 15 },
+  forRuns(
+    15,
+    between(0, 360),
+    fc.constantFrom('KeyW' as const, 'KeyA' as const, 'KeyD' as const),
+    between(0.3, 2),
+    (heading, code, speed) => {
+      const camera = new Camera(
+        {
+          ...tilted,
+          start: { ...tilted.start, heading },
+          pan: { speed },
+          ground: { clearance: 2, followHalfLife: 60 },
+        },
+        { screen, terrain: cliffs },
+      );
+      camera.advance(0);
+      camera.signal({ kind: 'key', code, down: true, time: 0 });
+      let before = camera.advance(10).eye();
+      for (let time = 20; time < 2500; time += 10) {
+        const eye = camera.advance(time).eye();
+        expect(eye.height - cliffs.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
+        const way = Math.abs(eye.x - before.x) + Math.abs(eye.y - before.y);
+        // The focus follows hardly at all here: what the eye rises, the envelope does.
+        expect(Math.abs(eye.height - before.height)).toBeLessThan(way + 0.05);
+        before = eye;
+      }
+    },
   );
 });
 
@@ -89,53 +85,50 @@ test('ground that is dug and built while it is held: grips hold to 1e-3 px, noth
     step: 5,
     heights: new Float64Array(101 * 101).fill(4),
   });
-  fc.assert(
-    fc.property(fc.array(part, { minLength: 1, maxLength: 5 }), between(0.2, 0.8), between(0.4, 0.9), (parts, u, v) => {
-      const camera = new Camera(tilted, { screen, terrain: flat });
-      camera.advance(0);
-      const recording = record(camera);
-      camera.advance(0);
-      let terrain: Terrain = flat;
-      let time = 0;
-      camera.hold(1, u * 800, v * 600);
-      for (const { column, row, columns, height } of parts) {
-        for (let i = 0; i < 20; i++) {
-          camera.advance((time += 11));
-          const [grip] = camera.grips;
-          if (grip && !grip.limited) expect(grip.error).toBeLessThan(1e-3);
-        }
-        const were = [0.2, 0.5, 0.8].map((share) => camera.view.toLevel(share * 800, 450, 4, { x: 0, y: 0 }));
-        const side = Math.min(columns, 10);
-        const built = Array.from({ length: side * side }, () => height);
-        terrain = reshapeGrid(terrain, { column, row, columns: side, heights: built });
-        camera.changeTerrain(terrain, time);
-        // At the same moment, and a little later, the ground is where it was.
-        camera.advance(time);
-        [0.2, 0.5, 0.8].forEach((share, i) => {
-          const was = were[i];
-          if (!was) return;
-          expect(pixelsBetween(camera.view.toScreen(was.x, was.y, 4), { x: share * 800, y: 450 })).toBeLessThan(1e-3);
-        });
+  forRuns(12, fc.array(part, { minLength: 1, maxLength: 5 }), between(0.2, 0.8), between(0.4, 0.9), (parts, u, v) => {
+    const camera = new Camera(tilted, { screen, terrain: flat });
+    camera.advance(0);
+    const recording = record(camera);
+    camera.advance(0);
+    let terrain: Terrain = flat;
+    let time = 0;
+    camera.hold(1, u * 800, v * 600);
+    for (const { column, row, columns, height } of parts) {
+      for (let i = 0; i < 20; i++) {
+        camera.advance((time += 11));
+        const [grip] = camera.grips;
+        if (grip && !grip.limited) expect(grip.error).toBeLessThan(1e-3);
       }
-      expect(camera.terrain).toBe(terrain);
-      camera.letGo();
-      for (let i = 0; i < 600; i++) camera.advance((time += 16));
-      expect(camera.settled).toBe(true);
-      const eye = camera.view.eye();
-      expect(eye.height - terrain.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
-      const reader = new SessionReader();
-      const signals: StampedSignal[] = reader.push(recording.text());
-      for (const rate of [60, 144]) {
-        const replay = new Replay(reader.header ?? { settings: {}, screen }, { terrain: flat, rate });
-        for (const signal of signals) replay.push(signal);
-        replay.end();
-        replay.camera.advance(60_000);
-        expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
-        expect(replay.camera.terrain?.digest).toBe(terrain.digest);
-      }
-    }),
-    { numRuns: 12 },
-  );
+      const were = [0.2, 0.5, 0.8].map((share) => camera.view.toLevel(share * 800, 450, 4, { x: 0, y: 0 }));
+      const side = Math.min(columns, 10);
+      const built = Array.from({ length: side * side }, () => height);
+      terrain = reshapeGrid(terrain, { column, row, columns: side, heights: built });
+      camera.changeTerrain(terrain, time);
+      // At the same moment, and a little later, the ground is where it was.
+      camera.advance(time);
+      [0.2, 0.5, 0.8].forEach((share, i) => {
+        const was = were[i];
+        if (!was) return;
+        expect(pixelsBetween(camera.view.toScreen(was.x, was.y, 4), { x: share * 800, y: 450 })).toBeLessThan(1e-3);
+      });
+    }
+    expect(camera.terrain).toBe(terrain);
+    camera.letGo();
+    for (let i = 0; i < 600; i++) camera.advance((time += 16));
+    expect(camera.settled).toBe(true);
+    const eye = camera.view.eye();
+    expect(eye.height - terrain.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
+    const reader = new SessionReader();
+    const signals: StampedSignal[] = reader.push(recording.text());
+    for (const rate of [60, 144]) {
+      const replay = new Replay(reader.header ?? { settings: {}, screen }, { terrain: flat, rate });
+      for (const signal of signals) replay.push(signal);
+      replay.end();
+      replay.camera.advance(60_000);
+      expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+      expect(replay.camera.terrain?.digest).toBe(terrain.digest);
+    }
+  });
 });
 
 test('another terrain is named by id and digest; a replay that lacks it says which, and flat ground is one too', () => {
@@ -153,15 +146,11 @@ test('another terrain is named by id and digest; a replay that lacks it says whi
   const header = reader.end().header;
   expect(signals.filter(({ kind }) => kind === 'terrain')).toMatchObject([{ id: 'hills' }, { id: null }]);
   const lacking = new Replay(header, { terrain: cliffs });
-  expect(() => {
-    signals.forEach((signal) => {
-      lacking.push(signal);
-    });
-  }).toThrow('terrain: found none that is "hills" 1; wanted it among `terrains`');
+  expect(() => signals.forEach((signal) => lacking.push(signal))).toThrow(
+    'terrain: found none that is "hills" 1; wanted it among `terrains`',
+  );
   const replay = new Replay(header, { terrain: cliffs, terrains: [hills] });
-  signals.forEach((signal) => {
-    replay.push(signal);
-  });
+  signals.forEach((signal) => replay.push(signal));
   replay.end();
   expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   expect(() => reshapeGrid(cliffs, { column: 100, row: 0, columns: 2, heights: [1, 2] })).toThrow(
@@ -171,30 +160,27 @@ test('another terrain is named by id and digest; a replay that lacks it says whi
 
 test('in a world that repeats itself a grip names the copy that is held, wherever on a wide screen', () => {
   const wide = { width: 3000, height: 400 };
-  fc.assert(
-    fc.property(between(0, 400), between(0, 3000), between(-200, 200), (x, press, way) => {
-      const settings: Settings = {
-        wrap: { x: 400 },
-        bounds: { left: 0, top: 0, right: 400, bottom: 300 },
-        start: { x, span: 200 },
-      };
-      const camera = new Camera(settings, { screen: wide });
-      camera.advance(0);
-      const recording = record(camera);
-      camera.advance(0);
-      camera.signal({ kind: 'hold', id: 1, x: press, y: 200, time: 1 });
-      camera.signal({ kind: 'hold', id: 1, x: press + way, y: 210, time: 9 });
-      camera.advance(20);
-      const [grip] = camera.grips;
-      expect(grip?.error).toBeLessThan(1e-3);
-      const { view } = camera;
-      expect(((grip?.x ?? NaN) - view.x) * view.scale + 1500).toBeCloseTo(press + way, 6);
-      const reader = new SessionReader();
-      const signals = reader.push(recording.text());
-      const replay = new Replay(reader.end().header);
-      for (const signal of signals) replay.push(signal);
-      expect(replay.end().worstGripError).toBeLessThan(1e-3);
-    }),
-    { numRuns: 25 },
-  );
+  forRuns(25, between(0, 400), between(0, 3000), between(-200, 200), (x, press, way) => {
+    const settings: Settings = {
+      wrap: { x: 400 },
+      bounds: { left: 0, top: 0, right: 400, bottom: 300 },
+      start: { x, span: 200 },
+    };
+    const camera = new Camera(settings, { screen: wide });
+    camera.advance(0);
+    const recording = record(camera);
+    camera.advance(0);
+    camera.signal({ kind: 'hold', id: 1, x: press, y: 200, time: 1 });
+    camera.signal({ kind: 'hold', id: 1, x: press + way, y: 210, time: 9 });
+    camera.advance(20);
+    const [grip] = camera.grips;
+    expect(grip?.error).toBeLessThan(1e-3);
+    const { view } = camera;
+    expect(((grip?.x ?? NaN) - view.x) * view.scale + 1500).toBeCloseTo(press + way, 6);
+    const reader = new SessionReader();
+    const signals = reader.push(recording.text());
+    const replay = new Replay(reader.end().header);
+    for (const signal of signals) replay.push(signal);
+    expect(replay.end().worstGripError).toBeLessThan(1e-3);
+  });
 });

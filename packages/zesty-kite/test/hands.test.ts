@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
+import { forAll } from './law.ts';
 import { between, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -26,34 +27,25 @@ function play(camera: Camera, start: number, every: number, signals: readonly Si
   return time;
 }
 
-test('a stick pans the way it is pushed, no faster than a key, and from nothing at its dead zone', () => {
-  fc.assert(
-    fc.property(
-      between(-180, 180),
-      between(0, 1.4),
-      between(0, 0.5),
-      between(0.5, 3),
-      (degrees, push, deadZone, curve) => {
-        const camera = cameraWith({
-          start: { x: 0, y: 0, span: 600 },
-          pitch: { degrees: 90 },
-          pad: { deadZone, curve },
-        });
-        const [x, y] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
-        const reach = Math.min(push, 1 / Math.max(Math.abs(x), Math.abs(y)));
-        camera.signal({ kind: 'pad', id: 0, axes: [x * reach, y * reach, 0, 0], buttons: [], time: 0 });
-        camera.advance(3000);
-        const before = camera.shown;
-        camera.advance(4000);
-        const way = { x: camera.shown.x - before.x, y: camera.shown.y - before.y };
-        const share = Math.min(1, Math.max(0, (reach - deadZone) / (1 - deadZone)));
-        const speed = share ** curve * 600;
-        expect(Math.hypot(way.x, way.y)).toBeCloseTo(speed, 4);
-        if (speed > 1) expect(way.x * y - way.y * x).toBeCloseTo(0, 4);
-      },
-    ),
-  );
-});
+test('a stick pans the way it is pushed, no faster than a key, and from nothing at its dead zone', () =>
+  forAll(between(-180, 180), between(0, 1.4), between(0, 0.5), between(0.5, 3), (degrees, push, deadZone, curve) => {
+    const camera = cameraWith({
+      start: { x: 0, y: 0, span: 600 },
+      pitch: { degrees: 90 },
+      pad: { deadZone, curve },
+    });
+    const [x, y] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+    const reach = Math.min(push, 1 / Math.max(Math.abs(x), Math.abs(y)));
+    camera.signal({ kind: 'pad', id: 0, axes: [x * reach, y * reach, 0, 0], buttons: [], time: 0 });
+    camera.advance(3000);
+    const before = camera.shown;
+    camera.advance(4000);
+    const way = { x: camera.shown.x - before.x, y: camera.shown.y - before.y };
+    const share = Math.min(1, Math.max(0, (reach - deadZone) / (1 - deadZone)));
+    const speed = share ** curve * 600;
+    expect(Math.hypot(way.x, way.y)).toBeCloseTo(speed, 4);
+    if (speed > 1) expect(way.x * y - way.y * x).toBeCloseTo(0, 4);
+  }));
 
 test('noise below the dead zone keeps no camera awake, and a pad that goes lets go', () => {
   const camera = cameraWith();
@@ -123,21 +115,19 @@ test('home is where the settings begin, from wherever one is, unless something s
     span: between(60, 3000),
     heading: between(-900, 900),
   });
-  fc.assert(
-    fc.property(settings, away, (some, place) => {
-      const camera = cameraWith(some);
-      const start = { ...camera.shown };
-      camera.place(place);
-      camera.advance(10);
-      camera.signal({ kind: 'key', code: 'Home', down: true, time: 20 });
-      camera.advance(20);
-      expect(camera.goal.x).toBeCloseTo(start.x, 4);
-      camera.advance(60_000);
-      for (const name of ['x', 'y', 'span', 'pitch', 'fieldOfView'] as const)
-        expect(Math.abs(camera.shown[name] - start[name])).toBeLessThan(1e-5 * start.span);
-      expect(Math.abs(Math.sin(((camera.shown.heading - start.heading) * Math.PI) / 360))).toBeLessThan(1e-6);
-    }),
-  );
+  forAll(settings, away, (some, place) => {
+    const camera = cameraWith(some);
+    const start = { ...camera.shown };
+    camera.place(place);
+    camera.advance(10);
+    camera.signal({ kind: 'key', code: 'Home', down: true, time: 20 });
+    camera.advance(20);
+    expect(camera.goal.x).toBeCloseTo(start.x, 4);
+    camera.advance(60_000);
+    for (const name of ['x', 'y', 'span', 'pitch', 'fieldOfView'] as const)
+      expect(Math.abs(camera.shown[name] - start[name])).toBeLessThan(1e-5 * start.span);
+    expect(Math.abs(Math.sin(((camera.shown.heading - start.heading) * Math.PI) / 360))).toBeLessThan(1e-6);
+  });
   const camera = cameraWith(plain);
   camera.place({ x: 5000 });
   camera.home();
@@ -166,31 +156,29 @@ test('two fingers side by side tilt where that is set, and then neither turn nor
     minLength: 1,
     maxLength: 6,
   });
-  fc.assert(
-    fc.property(roads, fc.boolean(), (road, tilts) => {
-      const camera = cameraWith({ ...plain, hold: { tilt: tilts } });
-      play(camera, 0, 5, [...down, ...[5, 10].flatMap((by) => two(300 + by, 300 + by))]);
-      const { heading, span, pitch } = camera.shown;
-      const moves = road.flatMap(([by, one, other]) => two(310 + by + one, 310 + by + other));
-      play(camera, 50, 5, moves);
-      if (!tilts) expect(camera.shown.pitch).toBe(pitch);
-      else {
-        const [by, one, other] = road.at(-1) ?? [0, 0, 0];
-        expect(camera.shown).toMatchObject({ heading, span });
-        expect(camera.grips).toHaveLength(1);
-        // Fingers that stayed inside the limits of the pitch have tilted by all that they went.
-        const ways = road.map(([a, b, c]) => a + (b + c) / 2);
-        if (Math.max(...ways.map(Math.abs)) < 100)
-          expect(camera.shown.pitch - 60).toBeCloseTo(((by + (one + other) / 2) / 600) * 90, 1);
-      }
-      // One is lifted, and the other drags.
-      play(camera, 200, 5, [{ kind: 'lift', id: 1 }]);
-      const before = camera.shown;
-      play(camera, 210, 5, [{ kind: 'move', id: 2, x: 560, y: 300 }]);
-      expect(camera.shown.pitch).toBe(before.pitch);
-      expect(Math.hypot(camera.shown.x - before.x, camera.shown.y - before.y)).toBeGreaterThan(1);
-    }),
-  );
+  forAll(roads, fc.boolean(), (road, tilts) => {
+    const camera = cameraWith({ ...plain, hold: { tilt: tilts } });
+    play(camera, 0, 5, [...down, ...[5, 10].flatMap((by) => two(300 + by, 300 + by))]);
+    const { heading, span, pitch } = camera.shown;
+    const moves = road.flatMap(([by, one, other]) => two(310 + by + one, 310 + by + other));
+    play(camera, 50, 5, moves);
+    if (!tilts) expect(camera.shown.pitch).toBe(pitch);
+    else {
+      const [by, one, other] = road.at(-1) ?? [0, 0, 0];
+      expect(camera.shown).toMatchObject({ heading, span });
+      expect(camera.grips).toHaveLength(1);
+      // Fingers that stayed inside the limits of the pitch have tilted by all that they went.
+      const ways = road.map(([a, b, c]) => a + (b + c) / 2);
+      if (Math.max(...ways.map(Math.abs)) < 100)
+        expect(camera.shown.pitch - 60).toBeCloseTo(((by + (one + other) / 2) / 600) * 90, 1);
+    }
+    // One is lifted, and the other drags.
+    play(camera, 200, 5, [{ kind: 'lift', id: 1 }]);
+    const before = camera.shown;
+    play(camera, 210, 5, [{ kind: 'move', id: 2, x: 560, y: 300 }]);
+    expect(camera.shown.pitch).toBe(before.pitch);
+    expect(Math.hypot(camera.shown.x - before.x, camera.shown.y - before.y)).toBeGreaterThan(1);
+  });
 });
 
 test('a pinch and a twist that are let go in passing go on, at the speed that they had, where that is set', () => {
@@ -230,27 +218,24 @@ test('a pinch and a twist that are let go in passing go on, at the speed that th
   expect(waits.shown.span).toBeCloseTo(still.span, 9);
 });
 
-test('a swing about the focus leaves it where it is, and one about the cursor what was pressed', () => {
-  fc.assert(
-    fc.property(between(50, 750), between(200, 550), between(-90, 90), between(-30, 30), (x, y, right, by) => {
-      for (const anchor of ['focus', 'cursor'] as const) {
-        const camera = cameraWith({ ...plain, turn: { anchor }, bindings: { swing: ['MouseRight'] } });
-        const pressed = camera.view.toGround(x, y);
-        play(camera, 0, 5, [
-          { kind: 'press', id: 1, input: 'MouseRight', x, y },
-          { kind: 'move', id: 1, x: x + 10, y },
-          { kind: 'move', id: 1, x: x + 10 + right, y: y + by },
-        ]);
-        expect(camera.shown.heading).toBeCloseTo((right / 600) * 180, 9);
-        const stays = anchor === 'focus' ? { x: 0, y: 0 } : (pressed ?? { x: NaN, y: NaN });
-        const at = camera.view.toScreen(stays.x, stays.y);
-        expect(Math.hypot(at.x - (anchor === 'focus' ? 400 : x), at.y - (anchor === 'focus' ? 300 : y))).toBeLessThan(
-          1e-3,
-        );
-      }
-    }),
-  );
-});
+test('a swing about the focus leaves it where it is, and one about the cursor what was pressed', () =>
+  forAll(between(50, 750), between(200, 550), between(-90, 90), between(-30, 30), (x, y, right, by) => {
+    for (const anchor of ['focus', 'cursor'] as const) {
+      const camera = cameraWith({ ...plain, turn: { anchor }, bindings: { swing: ['MouseRight'] } });
+      const pressed = camera.view.toGround(x, y);
+      play(camera, 0, 5, [
+        { kind: 'press', id: 1, input: 'MouseRight', x, y },
+        { kind: 'move', id: 1, x: x + 10, y },
+        { kind: 'move', id: 1, x: x + 10 + right, y: y + by },
+      ]);
+      expect(camera.shown.heading).toBeCloseTo((right / 600) * 180, 9);
+      const stays = anchor === 'focus' ? { x: 0, y: 0 } : (pressed ?? { x: NaN, y: NaN });
+      const at = camera.view.toScreen(stays.x, stays.y);
+      expect(Math.hypot(at.x - (anchor === 'focus' ? 400 : x), at.y - (anchor === 'focus' ? 300 : y))).toBeLessThan(
+        1e-3,
+      );
+    }
+  }));
 
 test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without one it does what it does', () => {
   const bindings = {
@@ -260,44 +245,39 @@ test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without o
     stepLeft: ['KeyO+WheelDown'],
     zoomIn: ['KeyI+WheelDown'],
   };
-  fc.assert(
-    fc.property(between(0.1, 4), (notches) => {
-      const turned = (code: string, way: number): Camera => {
-        const camera = cameraWith({ ...plain, bindings: { ...bindings, panRight: [] } });
-        play(camera, 0, 5, [
-          { kind: 'key', code, down: true },
-          { kind: 'wheel', x: 200, y: 100, notches: way * notches },
-          { kind: 'key', code, down: false },
-        ]);
-        camera.advance(9000);
-        return camera;
-      };
-      expect(turned('ShiftLeft', -1).shown.heading).toBeCloseTo(9 * notches, 5);
-      expect(turned('AltRight', 1).shown.pitch).toBeCloseTo(60 - 4.5 * notches, 5);
-      expect(turned('KeyP', -1).shown.x).toBeCloseTo(-100 * notches, 5);
-      expect(turned('KeyO', 1).shown.heading).toBeCloseTo(-90 * Math.floor(notches + 1e-9), 5);
-      expect(turned('KeyI', 1).shown.span).toBeCloseTo(600 / 1.1 ** notches, 5);
-      expect(turned('KeyZ', 1).shown.span).toBeCloseTo(600 * 1.1 ** notches, 5);
-    }),
-  );
+  forAll(between(0.1, 4), (notches) => {
+    const turned = (code: string, way: number): Camera => {
+      const camera = cameraWith({ ...plain, bindings: { ...bindings, panRight: [] } });
+      play(camera, 0, 5, [
+        { kind: 'key', code, down: true },
+        { kind: 'wheel', x: 200, y: 100, notches: way * notches },
+        { kind: 'key', code, down: false },
+      ]);
+      camera.advance(9000);
+      return camera;
+    };
+    expect(turned('ShiftLeft', -1).shown.heading).toBeCloseTo(9 * notches, 5);
+    expect(turned('AltRight', 1).shown.pitch).toBeCloseTo(60 - 4.5 * notches, 5);
+    expect(turned('KeyP', -1).shown.x).toBeCloseTo(-100 * notches, 5);
+    expect(turned('KeyO', 1).shown.heading).toBeCloseTo(-90 * Math.floor(notches + 1e-9), 5);
+    expect(turned('KeyI', 1).shown.span).toBeCloseTo(600 / 1.1 ** notches, 5);
+    expect(turned('KeyZ', 1).shown.span).toBeCloseTo(600 * 1.1 ** notches, 5);
+  });
 });
 
-test('a wheel of whole steps keeps parts of a notch until they make one', () => {
-  fc.assert(
-    fc.property(fc.array(between(0.05, 0.6), { minLength: 1, maxLength: 30 }), (parts) => {
-      const camera = cameraWith({ ...plain, wheel: { steps: 'whole' } });
-      play(
-        camera,
-        0,
-        20,
-        parts.map((notches) => ({ kind: 'wheel', x: 400, y: 300, notches })),
-      );
-      camera.advance(9000);
-      const whole = Math.floor(parts.reduce((sum, part) => sum + part, 0) + 1e-9);
-      expect(camera.shown.span).toBeCloseTo(600 * 1.1 ** whole, 4);
-    }),
-  );
-});
+test('a wheel of whole steps keeps parts of a notch until they make one', () =>
+  forAll(fc.array(between(0.05, 0.6), { minLength: 1, maxLength: 30 }), (parts) => {
+    const camera = cameraWith({ ...plain, wheel: { steps: 'whole' } });
+    play(
+      camera,
+      0,
+      20,
+      parts.map((notches) => ({ kind: 'wheel', x: 400, y: 300, notches })),
+    );
+    camera.advance(9000);
+    const whole = Math.floor(parts.reduce((sum, part) => sum + part, 0) + 1e-9);
+    expect(camera.shown.span).toBeCloseTo(600 * 1.1 ** whole, 4);
+  }));
 
 test('bindings that are in each other’s way are told; the defaults are not', () => {
   expect(reviewSettings({}).filter(({ path }) => path.startsWith('bindings'))).toEqual([]);
@@ -306,15 +286,13 @@ test('bindings that are in each other’s way are told; the defaults are not', (
     minLength: 2,
     maxLength: 2,
   });
-  fc.assert(
-    fc.property(inputs, abilities, ([...input], [one = 'north', other = 'home']) => {
-      const name = input.join('');
-      const either = name.replace('ShiftLeft', 'Shift');
-      const warnings = reviewSettings({ bindings: { [one]: [name], [other]: ['KeyB', either] } });
-      expect(warnings.filter(({ path }) => path.startsWith('bindings.'))).toHaveLength(1);
-      expect(warnings.some(({ message }) => message.includes(name) || message.includes(either))).toBe(true);
-    }),
-  );
+  forAll(inputs, abilities, ([...input], [one = 'north', other = 'home']) => {
+    const name = input.join('');
+    const either = name.replace('ShiftLeft', 'Shift');
+    const warnings = reviewSettings({ bindings: { [one]: [name], [other]: ['KeyB', either] } });
+    expect(warnings.filter(({ path }) => path.startsWith('bindings.'))).toHaveLength(1);
+    expect(warnings.some(({ message }) => message.includes(name) || message.includes(either))).toBe(true);
+  });
 });
 
 test('what is locked, no hand of the player moves; the program still does', () => {
@@ -336,29 +314,27 @@ test('what is locked, no hand of the player moves; the program still does', () =
     { kind: 'lift', id: 5 },
     { kind: 'hover', x: 799, y: 300 },
   ];
-  fc.assert(
-    fc.property(fc.subarray([...abilities]), fc.shuffledSubarray(hand, { minLength: 4 }), (locked, signals) => {
-      const camera = cameraWith({ ...plain, edge: { dwell: 0 }, bindings: { swing: ['MouseRight'] } });
-      camera.change({ locked: [...locked] });
-      camera.advance(0);
-      const before = camera.shown;
-      play(camera, 0, 10, signals);
-      camera.advance(2000);
-      const { shown } = camera;
-      if (locked.includes('pan')) {
-        expect(shown.x).toBeCloseTo(before.x, 6);
-        expect(shown.y).toBeCloseTo(before.y, 6);
-      }
-      if (locked.includes('zoom')) expect(shown.span).toBe(before.span);
-      if (locked.includes('turn')) expect(shown.heading).toBe(before.heading);
-      if (locked.includes('tilt')) expect(shown.pitch).toBe(before.pitch);
-      camera.signal({ kind: 'release' });
-      camera.turn(30);
-      camera.place({ span: 300 });
-      camera.advance(2001);
-      expect(camera.goal.span).toBe(300);
-    }),
-  );
+  forAll(fc.subarray([...abilities]), fc.shuffledSubarray(hand, { minLength: 4 }), (locked, signals) => {
+    const camera = cameraWith({ ...plain, edge: { dwell: 0 }, bindings: { swing: ['MouseRight'] } });
+    camera.change({ locked: [...locked] });
+    camera.advance(0);
+    const before = camera.shown;
+    play(camera, 0, 10, signals);
+    camera.advance(2000);
+    const { shown } = camera;
+    if (locked.includes('pan')) {
+      expect(shown.x).toBeCloseTo(before.x, 6);
+      expect(shown.y).toBeCloseTo(before.y, 6);
+    }
+    if (locked.includes('zoom')) expect(shown.span).toBe(before.span);
+    if (locked.includes('turn')) expect(shown.heading).toBe(before.heading);
+    if (locked.includes('tilt')) expect(shown.pitch).toBe(before.pitch);
+    camera.signal({ kind: 'release' });
+    camera.turn(30);
+    camera.place({ span: 300 });
+    camera.advance(2001);
+    expect(camera.goal.span).toBe(300);
+  });
 });
 
 test('a lock stops nothing that is under way: a camera goes home in a cutscene', () => {

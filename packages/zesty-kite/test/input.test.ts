@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, checkSettings, SettingsError, terrainOf, type Settings, type Signal } from '../src/index.ts';
 import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { forRuns } from './law.ts';
 import { between, bitsOf, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -37,9 +38,7 @@ test.each(odd)(
     const before = camera.settings;
     for (const wrong of [{ zoom: { notch: value } }, { turn: { most: value } }, { bounds: value }, value]) {
       expect(thrown(() => new Camera(wrong as Settings))).toBeInstanceOf(SettingsError);
-      const error = thrown(() => {
-        camera.change(wrong as Settings);
-      });
+      const error = thrown(() => camera.change(wrong as Settings));
       expect(error instanceof SettingsError || error instanceof TypeError).toBe(true);
     }
     camera.advance(10);
@@ -59,11 +58,7 @@ test('what holds itself, what is inherited and `__proto__` are refused or have n
     JSON.parse('{"zoom": {"__proto__": {"notch": 9}}}') as Settings,
     Object.create({ zoom: { notch: 9 } }) as Settings,
   ]) {
-    expect(
-      thrown(() => {
-        camera.change(change);
-      }),
-    ).toBeInstanceOf(SettingsError);
+    expect(thrown(() => camera.change(change))).toBeInstanceOf(SettingsError);
     expect(thrown(() => new Camera(change))).toBeInstanceOf(SettingsError);
   }
   camera.advance(0);
@@ -74,34 +69,30 @@ test('what holds itself, what is inherited and `__proto__` are refused or have n
   }
 });
 
-test('settings are copied in and frozen when handed out', () => {
-  fc.assert(
-    fc.property(settingsWith(true), (settings) => {
-      const given = JSON.parse(JSON.stringify(settings)) as Settings;
-      const camera = new Camera(given, { screen });
-      const before = JSON.stringify(camera.settings);
-      const spoil = (value: unknown): void => {
-        if (typeof value !== 'object' || value === null) return;
-        Object.values(value).forEach(spoil);
-        for (const key of Object.keys(value)) thrown(() => Reflect.set(value, key, NaN));
-      };
-      spoil(given);
-      spoil(camera.settings);
-      const change = { zoom: { notch: 1.5 } };
-      camera.change(change);
-      change.zoom.notch = NaN;
-      camera.advance(0);
-      expect(camera.settings.zoom.notch).toBe(1.5);
-      expect(JSON.stringify(camera.settings)).toBe(before.replace(/"notch":[^,]+/, '"notch":1.5'));
-      const { settings: kept } = camera.begin(null);
-      spoil(kept);
-      camera.change({});
-      camera.advance(0);
-      expect(camera.settings.zoom.notch).toBe(1.5);
-    }),
-    { numRuns: 30 },
-  );
-});
+test('settings are copied in and frozen when handed out', () =>
+  forRuns(30, settingsWith(true), (settings) => {
+    const given = JSON.parse(JSON.stringify(settings)) as Settings;
+    const camera = new Camera(given, { screen });
+    const before = JSON.stringify(camera.settings);
+    const spoil = (value: unknown): void => {
+      if (typeof value !== 'object' || value === null) return;
+      Object.values(value).forEach(spoil);
+      for (const key of Object.keys(value)) thrown(() => Reflect.set(value, key, NaN));
+    };
+    spoil(given);
+    spoil(camera.settings);
+    const change = { zoom: { notch: 1.5 } };
+    camera.change(change);
+    change.zoom.notch = NaN;
+    camera.advance(0);
+    expect(camera.settings.zoom.notch).toBe(1.5);
+    expect(JSON.stringify(camera.settings)).toBe(before.replace(/"notch":[^,]+/, '"notch":1.5'));
+    const { settings: kept } = camera.begin(null);
+    spoil(kept);
+    camera.change({});
+    camera.advance(0);
+    expect(camera.settings.zoom.notch).toBe(1.5);
+  }));
 
 test('a move, a hold or a press to NaN moves nothing', () => {
   const camera = new Camera({}, { screen });
@@ -257,38 +248,35 @@ test('a change costs what it changes: a coast of many corners is neither checked
   }
 });
 
-test('headings and coordinates that motion can reach can be recorded, and play again to the same bits', () => {
-  fc.assert(
-    fc.property(
-      between(1, 12),
-      between(-5e11, 5e11),
-      fc.boolean(),
-      fc.constantFrom(12, 1000),
-      (turns, x, held, leastSpan) => {
-        const camera = new Camera({ zoom: { leastSpan, mostSpan: 1e6 }, turn: { rate: 3600 } }, { screen });
-        camera.advance(0);
-        camera.place({ x, y: -x });
-        for (let i = 0; i < turns; i++) camera.turn(9e5);
-        if (held) camera.signal({ kind: 'key', code: 'KeyE', down: true, time: 0 });
-        for (let time = 0; time < 1_500_000; time += 9000) camera.advance(time);
-        const recording = record(camera);
-        camera.advance(0);
-        camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 10 });
-        camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 200 });
-        for (let time = 0; time < 5000; time += 16) camera.advance(time);
-        const reader = new SessionReader();
-        const signals = reader.push(recording.text());
-        const replay = new Replay(reader.end().header);
-        for (const signal of signals) replay.push(signal);
-        replay.end();
-        replay.camera.advance(60_000);
-        expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
-        expect(Math.abs(camera.shown.heading)).toBeLessThan(1e6 + 1);
-      },
-    ),
-    { numRuns: 10 },
-  );
-});
+test('headings and coordinates that motion can reach can be recorded, and play again to the same bits', () =>
+  forRuns(
+    10,
+    between(1, 12),
+    between(-5e11, 5e11),
+    fc.boolean(),
+    fc.constantFrom(12, 1000),
+    (turns, x, held, leastSpan) => {
+      const camera = new Camera({ zoom: { leastSpan, mostSpan: 1e6 }, turn: { rate: 3600 } }, { screen });
+      camera.advance(0);
+      camera.place({ x, y: -x });
+      for (let i = 0; i < turns; i++) camera.turn(9e5);
+      if (held) camera.signal({ kind: 'key', code: 'KeyE', down: true, time: 0 });
+      for (let time = 0; time < 1_500_000; time += 9000) camera.advance(time);
+      const recording = record(camera);
+      camera.advance(0);
+      camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 10 });
+      camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 200 });
+      for (let time = 0; time < 5000; time += 16) camera.advance(time);
+      const reader = new SessionReader();
+      const signals = reader.push(recording.text());
+      const replay = new Replay(reader.end().header);
+      for (const signal of signals) replay.push(signal);
+      replay.end();
+      replay.camera.advance(60_000);
+      expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+      expect(Math.abs(camera.shown.heading)).toBeLessThan(1e6 + 1);
+    },
+  ));
 
 test('a session that begins amid a gesture begins with nothing held and nothing moving', () => {
   const camera = new Camera({ bindings: { swing: ['MouseRight'] } }, { screen });

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { Coast } from '../src/limits/coast.ts';
 import { createConvex, fitInConvex, Inlay, keepInConvex, type Convex } from '../src/limits/convex.ts';
 import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
+import { forAll, forRuns } from './law.ts';
 import { between, convexPolygons, pixelsBetween } from './steering.ts';
 
 /** A view's corners round the focus, in spans: a turned trapezium. */
@@ -54,92 +55,83 @@ function over(
 }
 
 test('G4: in a convex polygon the kept focus is inside, none that is inside is nearer, and inside nothing moves', () => {
-  fc.assert(
-    fc.property(
-      convexPolygons,
-      cornersOf,
-      between(1, 300),
-      place,
-      place,
-      between(0, 1),
-      between(0, 7),
-      (polygon, corners, span, x, y, t, way) => {
-        const convex = createConvex(polygon);
-        fc.pre(fittingIn(convex, corners, 1e4) > span);
-        const kept = { x: 0, y: 0 };
-        keepInConvex(convex, inlayOf(corners, span), { x, y }, kept);
-        expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
-        const near = pixelsBetween(kept, { x, y });
-        // A convex set: were another point nearer, one right next to the kept one would be.
-        const other = { x: kept.x + t * Math.cos(way), y: kept.y + t * Math.sin(way) };
-        if (over(polygon, corners, span, other) < 0)
-          expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
-        const again = { x: 0, y: 0 };
-        keepInConvex(convex, inlayOf(corners, span), kept, again);
-        expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
-      },
-    ),
-    { numRuns: 1000 },
+  forRuns(
+    1000,
+    convexPolygons,
+    cornersOf,
+    between(1, 300),
+    place,
+    place,
+    between(0, 1),
+    between(0, 7),
+    (polygon, corners, span, x, y, t, way) => {
+      const convex = createConvex(polygon);
+      fc.pre(fittingIn(convex, corners, 1e4) > span);
+      const kept = { x: 0, y: 0 };
+      keepInConvex(convex, inlayOf(corners, span), { x, y }, kept);
+      expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
+      const near = pixelsBetween(kept, { x, y });
+      // A convex set: were another point nearer, one right next to the kept one would be.
+      const other = { x: kept.x + t * Math.cos(way), y: kept.y + t * Math.sin(way) };
+      if (over(polygon, corners, span, other) < 0) expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
+      const again = { x: 0, y: 0 };
+      keepInConvex(convex, inlayOf(corners, span), kept, again);
+      expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
+    },
   );
 });
 
-test('G4: where the polygon is too small, no focus reaches out less, and the greatest span that fits just fits', () => {
-  fc.assert(
-    fc.property(
-      convexPolygons,
-      cornersOf,
-      between(1, 20),
-      place,
-      between(0, 1),
-      between(0, 7),
-      (polygon, corners, factor, x, t, way) => {
-        const convex = createConvex(polygon);
-        const fits = fittingIn(convex, corners, 1e5);
-        const kept = { x: 0, y: 0 };
-        keepInConvex(convex, inlayOf(corners, fits * (1 - 1e-7)), { x, y: -x }, kept);
-        expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
-        const span = fits * (1 + factor / 10);
-        keepInConvex(convex, inlayOf(corners, span), { x, y: -x }, kept);
-        const least = over(polygon, corners, span, kept);
-        expect(least).toBeGreaterThan(0);
-        const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-        expect(over(polygon, corners, span, other)).toBeGreaterThan(least - 1e-6 * span);
-      },
-    ),
-    { numRuns: 500 },
-  );
-});
+test('G4: where the polygon is too small, no focus reaches out less, and the greatest span that fits just fits', () =>
+  forRuns(
+    500,
+    convexPolygons,
+    cornersOf,
+    between(1, 20),
+    place,
+    between(0, 1),
+    between(0, 7),
+    (polygon, corners, factor, x, t, way) => {
+      const convex = createConvex(polygon);
+      const fits = fittingIn(convex, corners, 1e5);
+      const kept = { x: 0, y: 0 };
+      keepInConvex(convex, inlayOf(corners, fits * (1 - 1e-7)), { x, y: -x }, kept);
+      expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
+      const span = fits * (1 + factor / 10);
+      keepInConvex(convex, inlayOf(corners, span), { x, y: -x }, kept);
+      const least = over(polygon, corners, span, kept);
+      expect(least).toBeGreaterThan(0);
+      const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
+      expect(over(polygon, corners, span, other)).toBeGreaterThan(least - 1e-6 * span);
+    },
+  ));
 
-test('G4: in a circle the kept focus is inside and nearest, or reaches out the least', () => {
-  fc.assert(
-    fc.property(
-      cornersOf,
-      between(1, 900),
-      place,
-      place,
-      between(0, 1),
-      between(0, 7),
-      (corners, span, x, y, t, way) => {
-        const radius = 500;
-        const out = ({ x: px, y: py }: { x: number; y: number }): number =>
-          Math.max(
-            ...[0, 2, 4, 6].map((k) =>
-              Math.hypot(px + span * (corners[k] ?? 0) - 7, py + span * (corners[k + 1] ?? 0) + 9),
-            ),
-          ) - radius;
-        const kept = { x: 0, y: 0 };
-        keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, corners, span }), { x, y }, kept);
-        const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-        if (radiusOf(corners) * span < radius) {
-          expect(out(kept) / span).toBeLessThan(1e-6);
-          if (out(other) < 0)
-            expect(pixelsBetween(other, { x, y })).toBeGreaterThan(pixelsBetween(kept, { x, y }) - 1e-6 * span);
-        } else expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
-      },
-    ),
-    { numRuns: 1000 },
-  );
-});
+test('G4: in a circle the kept focus is inside and nearest, or reaches out the least', () =>
+  forRuns(
+    1000,
+    cornersOf,
+    between(1, 900),
+    place,
+    place,
+    between(0, 1),
+    between(0, 7),
+    (corners, span, x, y, t, way) => {
+      const radius = 500;
+      const out = ({ x: px, y: py }: { x: number; y: number }): number =>
+        Math.max(
+          ...[0, 2, 4, 6].map((k) =>
+            Math.hypot(px + span * (corners[k] ?? 0) - 7, py + span * (corners[k + 1] ?? 0) + 9),
+          ),
+        ) - radius;
+      const kept = { x: 0, y: 0 };
+      keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, corners, span }), { x, y }, kept);
+      const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
+      if (radiusOf(corners) * span < radius) {
+        expect(out(kept) / span).toBeLessThan(1e-6);
+        if (out(other) < 0)
+          expect(pixelsBetween(other, { x, y })).toBeGreaterThan(pixelsBetween(kept, { x, y }) - 1e-6 * span);
+      } else expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
+    },
+  ));
 
 /** Two ends an edge. */
 function endsOf(rings: readonly (readonly Corner[])[]): Float64Array {
@@ -160,41 +152,36 @@ const coasts = fc.array(between(200, 1000), { minLength: 5, maxLength: 120 }).ma
 
 test('G4: along a coast with bays and a hole the focus never leaves, slides on, and stands still when it is pushed on', () => {
   const pushes = fc.array(fc.tuple(between(-1500, 1500), between(-1500, 1500)), { minLength: 1, maxLength: 12 });
-  fc.assert(
-    fc.property(coasts, pushes, (rings, list) => {
-      const coast = new Coast(endsOf(rings));
-      const at = { x: NaN, y: NaN };
-      coast.slide(nowhere, { x: 130, y: 20 }, at);
-      for (const [x, y] of list) {
-        const from = { ...at };
-        coast.slide(from, { x, y }, at);
-        expect(coast.contains(at.x, at.y)).toBe(true);
-        // It is not farther from where it was pushed than before, and pushing on moves nothing.
-        expect(pixelsBetween(at, { x, y })).toBeLessThanOrEqual(pixelsBetween(from, { x, y }) + 1e-6);
-        const before = { ...at };
-        coast.slide(at, { x, y }, at);
-        coast.slide(at, { x, y }, at);
-        expect(pixelsBetween(at, before)).toBeLessThan(pixelsBetween(from, { x, y }) * 0.9 + 1e-4);
-        if (pixelsBetween(before, { x, y }) < 1e-9) expect(pixelsBetween(at, before)).toBeLessThan(1e-9);
-      }
-    }),
-  );
+  forAll(coasts, pushes, (rings, list) => {
+    const coast = new Coast(endsOf(rings));
+    const at = { x: NaN, y: NaN };
+    coast.slide(nowhere, { x: 130, y: 20 }, at);
+    for (const [x, y] of list) {
+      const from = { ...at };
+      coast.slide(from, { x, y }, at);
+      expect(coast.contains(at.x, at.y)).toBe(true);
+      // It is not farther from where it was pushed than before, and pushing on moves nothing.
+      expect(pixelsBetween(at, { x, y })).toBeLessThanOrEqual(pixelsBetween(from, { x, y }) + 1e-6);
+      const before = { ...at };
+      coast.slide(at, { x, y }, at);
+      coast.slide(at, { x, y }, at);
+      expect(pixelsBetween(at, before)).toBeLessThan(pixelsBetween(from, { x, y }) * 0.9 + 1e-4);
+      if (pixelsBetween(before, { x, y }) < 1e-9) expect(pixelsBetween(at, before)).toBeLessThan(1e-9);
+    }
+  });
 });
 
-test('a coast lets a free way go all the way, and brings what is outside to the nearest edge', () => {
-  fc.assert(
-    fc.property(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
-      const coast = new Coast(endsOf(rings));
-      const at = { x: 0, y: 0 };
-      coast.slide({ x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
-      if (Math.cos(way) > 0)
-        expect(pixelsBetween(at, { x: 120 + 40 * Math.cos(way), y: 8 * Math.sin(way) })).toBeLessThan(1e-9);
-      const outside = { x: far * Math.cos(way), y: far * Math.sin(way) };
-      const edge = { x: 0, y: 0 };
-      const away = coast.nearestEdge(outside.x, outside.y, edge);
-      coast.slide(nowhere, outside, at);
-      expect(coast.contains(at.x, at.y)).toBe(true);
-      expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
-    }),
-  );
-});
+test('a coast lets a free way go all the way, and brings what is outside to the nearest edge', () =>
+  forAll(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
+    const coast = new Coast(endsOf(rings));
+    const at = { x: 0, y: 0 };
+    coast.slide({ x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
+    if (Math.cos(way) > 0)
+      expect(pixelsBetween(at, { x: 120 + 40 * Math.cos(way), y: 8 * Math.sin(way) })).toBeLessThan(1e-9);
+    const outside = { x: far * Math.cos(way), y: far * Math.sin(way) };
+    const edge = { x: 0, y: 0 };
+    const away = coast.nearestEdge(outside.x, outside.y, edge);
+    coast.slide(nowhere, outside, at);
+    expect(coast.contains(at.x, at.y)).toBe(true);
+    expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
+  }));

@@ -12,6 +12,7 @@ import {
   type Settings,
 } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
+import { forRuns } from './law.ts';
 import { between, pixelsBetween, screens } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };
@@ -21,30 +22,28 @@ function settle(camera: Camera, from: number): void {
 }
 
 test('tiles of w × h pixels land on exactly that many device pixels at a scale of 1, whatever their side', () => {
-  fc.assert(
-    fc.property(
-      fc.integer({ min: 8, max: 256 }),
-      between(0.1, 1),
-      between(0.5, 64),
-      fc.constantFrom(1, 1.5, 2),
-      (width, flat, side, density) => {
-        const height = width * flat;
-        const look = tiles({ width, height, side, scales: [1] });
-        const camera = new Camera(
-          { ...look, zoom: { ...look.zoom, leastSpan: 1e-3, mostSpan: 1e6 } },
-          { screen: { ...screen, density } },
-        );
-        camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 1, time: 0 });
-        camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -2, time: 1000 });
-        settle(camera, 0);
-        const { view } = camera;
-        const [west, east] = [view.toScreen(0, 0), view.toScreen(side, side)];
-        const [north, south] = [view.toScreen(side, 0), view.toScreen(0, side)];
-        expect((Math.abs(east.x - west.x) * density) / width).toBeCloseTo(1, 6);
-        expect((Math.abs(south.y - north.y) * density) / height).toBeCloseTo(1, 6);
-      },
-    ),
-    { numRuns: 40 },
+  forRuns(
+    40,
+    fc.integer({ min: 8, max: 256 }),
+    between(0.1, 1),
+    between(0.5, 64),
+    fc.constantFrom(1, 1.5, 2),
+    (width, flat, side, density) => {
+      const height = width * flat;
+      const look = tiles({ width, height, side, scales: [1] });
+      const camera = new Camera(
+        { ...look, zoom: { ...look.zoom, leastSpan: 1e-3, mostSpan: 1e6 } },
+        { screen: { ...screen, density } },
+      );
+      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 1, time: 0 });
+      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -2, time: 1000 });
+      settle(camera, 0);
+      const { view } = camera;
+      const [west, east] = [view.toScreen(0, 0), view.toScreen(side, side)];
+      const [north, south] = [view.toScreen(side, 0), view.toScreen(0, side)];
+      expect((Math.abs(east.x - west.x) * density) / width).toBeCloseTo(1, 6);
+      expect((Math.abs(south.y - north.y) * density) / height).toBeCloseTo(1, 6);
+    },
   );
   expect(() => tiles({ width: 32, height: 64 })).toThrow('tiles: found 32 × 64 pixels; wanted a width above 0');
 });
@@ -66,32 +65,29 @@ test('true isometric shows the three axes equally long; straight down shows a pl
   expect(at(tilted()).view.pitch).toBe(70);
 });
 
-test('zoom about the ground below the eye leaves it there; about the focus leaves the focus; out and in may differ', () => {
-  fc.assert(
-    fc.property(
-      between(20, 80),
-      between(20, 60),
-      between(-4, 4),
-      between(-180, 180),
-      (pitch, fieldOfView, notches, heading) => {
-        const zoom = { anchor: 'below-eye' as const, outAnchor: 'focus' as const };
-        const camera = new Camera(
-          { zoom, pitch: { degrees: pitch }, lens: { fieldOfView }, start: { heading } },
-          { screen },
-        );
-        const before = camera.advance(0).eye();
-        const { x, y } = camera.shown;
-        camera.signal({ kind: 'wheel', x: 100, y: 100, notches, time: 0 });
-        for (let time = 16; time < 1500; time += 16) {
-          const eye = camera.advance(time).eye();
-          if (notches < 0) expect(Math.hypot(eye.x - before.x, eye.y - before.y)).toBeLessThan(1e-6);
-          else expect([camera.shown.x, camera.shown.y]).toEqual([x, y]);
-        }
-      },
-    ),
-    { numRuns: 40 },
-  );
-});
+test('zoom about the ground below the eye leaves it there; about the focus leaves the focus; out and in may differ', () =>
+  forRuns(
+    40,
+    between(20, 80),
+    between(20, 60),
+    between(-4, 4),
+    between(-180, 180),
+    (pitch, fieldOfView, notches, heading) => {
+      const zoom = { anchor: 'below-eye' as const, outAnchor: 'focus' as const };
+      const camera = new Camera(
+        { zoom, pitch: { degrees: pitch }, lens: { fieldOfView }, start: { heading } },
+        { screen },
+      );
+      const before = camera.advance(0).eye();
+      const { x, y } = camera.shown;
+      camera.signal({ kind: 'wheel', x: 100, y: 100, notches, time: 0 });
+      for (let time = 16; time < 1500; time += 16) {
+        const eye = camera.advance(time).eye();
+        if (notches < 0) expect(Math.hypot(eye.x - before.x, eye.y - before.y)).toBeLessThan(1e-6);
+        else expect([camera.shown.x, camera.shown.y]).toEqual([x, y]);
+      }
+    },
+  ));
 
 test('three quick quarter turns turn 270°, about a point of the ground that stays where it shows; a range turns the inside way', () => {
   const camera = new Camera({ pitch: { degrees: 40 }, lens: { fieldOfView: 40 } }, { screen });
@@ -121,24 +117,20 @@ test('a narrow place limits the zoom only for as long as the view is turned acro
   expect(camera.view.span).toBeCloseTo(wide, 6);
 });
 
-test('zoom ranges and stops in pixels per unit mean what shows, on any screen', () => {
-  fc.assert(
-    fc.property(screens, (size) => {
-      const zoom = { leastScale: 0.5, mostScale: 8, stops: [0.5, 1, 2, 4, 8], stopsIn: 'pixels' as const };
-      const camera = new Camera({ zoom, resize: { keep: 'scale' } }, { screen: size });
-      camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 99, time: 0 });
-      settle(camera, 0);
-      expect(camera.view.scale).toBeCloseTo(0.5, 9);
-      for (const [i, scale] of [1, 2, 4, 8, 8].entries()) {
-        camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
-        camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
-        settle(camera, 6001 + i * 7000);
-        expect(camera.view.scale).toBeCloseTo(scale, 9);
-      }
-    }),
-    { numRuns: 15 },
-  );
-});
+test('zoom ranges and stops in pixels per unit mean what shows, on any screen', () =>
+  forRuns(15, screens, (size) => {
+    const zoom = { leastScale: 0.5, mostScale: 8, stops: [0.5, 1, 2, 4, 8], stopsIn: 'pixels' as const };
+    const camera = new Camera({ zoom, resize: { keep: 'scale' } }, { screen: size });
+    camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 99, time: 0 });
+    settle(camera, 0);
+    expect(camera.view.scale).toBeCloseTo(0.5, 9);
+    for (const [i, scale] of [1, 2, 4, 8, 8].entries()) {
+      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
+      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
+      settle(camera, 6001 + i * 7000);
+      expect(camera.view.scale).toBeCloseTo(scale, 9);
+    }
+  }));
 
 test('in a world that repeats itself a camera goes on and on, and is handed out inside the first copy', () => {
   const camera = new Camera(
@@ -298,8 +290,7 @@ test.each(doubtful)('a second look at settings warns of %s, with numbers', (_wha
   expect(lines.some((line) => expected.test(line)) ? 'warned' : lines).toBe('warned');
 });
 
-test('a second look at good settings has nothing to say', () => {
+test('a second look at good settings has nothing to say', () =>
   expect(
     reviewSettings({ ...tilted(), bounds: { left: 0, top: 0, right: 9000, bottom: 9000 }, zoom: { mostSpan: 900 } }),
-  ).toEqual([]);
-});
+  ).toEqual([]));

@@ -14,6 +14,7 @@ import {
   log2,
   nearestRoot,
 } from '../src/math/index.ts';
+import { forAll, forRuns } from './law.ts';
 import { between } from './steering.ts';
 
 function sinDegrees(degrees: number): number {
@@ -46,25 +47,17 @@ const cases: [string, fc.Arbitrary<number>, (x: number) => number, (x: number) =
   ['cosDegrees', between(-45, 45), cosDegrees, (x) => Math.cos((x * Math.PI) / 180)],
 ];
 
-test.each(cases)('%s is within 4 units in the last place of the engine', (_name, inputs, ours, engine) => {
-  fc.assert(
-    fc.property(inputs, (x) => {
-      expect(Math.abs(ours(x) - engine(x))).toBeLessThanOrEqual(4 * ulp(engine(x)));
-    }),
-    { numRuns: 20_000 },
-  );
-});
+test.each(cases)('%s is within 4 units in the last place of the engine', (_name, inputs, ours, engine) =>
+  forRuns(20_000, inputs, (x) => expect(Math.abs(ours(x) - engine(x))).toBeLessThanOrEqual(4 * ulp(engine(x)))),
+);
 
 test('atan2 is within 2 units in the last place of the engine, signs of zero and infinities included', () => {
   const side = fc.oneof(fc.double({ noNaN: true }), between(-4, 4), fc.constantFrom(0, -0, Infinity, -Infinity));
-  fc.assert(
-    fc.property(side, side, (y, x) => {
-      const engine = Math.atan2(y, x);
-      if (engine === 0) expect(Object.is(atan2(y, x), engine)).toBe(true);
-      else expect(Math.abs(atan2(y, x) - engine)).toBeLessThanOrEqual(2 * ulp(engine));
-    }),
-    { numRuns: 20_000 },
-  );
+  forRuns(20_000, side, side, (y, x) => {
+    const engine = Math.atan2(y, x);
+    if (engine === 0) expect(Object.is(atan2(y, x), engine)).toBe(true);
+    else expect(Math.abs(atan2(y, x) - engine)).toBeLessThanOrEqual(2 * ulp(engine));
+  });
 });
 
 test('powers of two are exact both ways, subnormal ones too', () => {
@@ -86,19 +79,17 @@ test('powers of two are exact both ways, subnormal ones too', () => {
 test('G5: two steps after a target that moves evenly lead where one whole step leads; half goes in a half-life', () => {
   const seconds = between(1e-6, 5);
   const decay = new Decay();
-  fc.assert(
-    fc.property(seconds, seconds, between(0.001, 5), between(-9, 9), between(-9, 9), (a, b, halfLife, off, speed) => {
-      decay.take(halfLife);
-      const after = (from: number, length: number): number => {
-        decay.over({ seconds: length });
-        return from * decay.left - speed * length * decay.lag;
-      };
-      expect(after(after(off, a), b)).toBeCloseTo(after(off, a + b), 9);
-      expect(after(off, 1e-6)).toBeCloseTo(off, 1);
-      decay.over({ seconds: halfLife });
-      expect(decay.left).toBeCloseTo(0.5, 15);
-    }),
-  );
+  forAll(seconds, seconds, between(0.001, 5), between(-9, 9), between(-9, 9), (a, b, halfLife, off, speed) => {
+    decay.take(halfLife);
+    const after = (from: number, length: number): number => {
+      decay.over({ seconds: length });
+      return from * decay.left - speed * length * decay.lag;
+    };
+    expect(after(after(off, a), b)).toBeCloseTo(after(off, a + b), 9);
+    expect(after(off, 1e-6)).toBeCloseTo(off, 1);
+    decay.over({ seconds: halfLife });
+    expect(decay.left).toBeCloseTo(0.5, 15);
+  });
   decay.take(0);
   decay.over({ seconds: 1e-6 });
   expect([decay.left, decay.lag]).toEqual([0, 0]);
@@ -116,12 +107,10 @@ test('sine and cosine of degrees repeat every 360 and are exact at every multipl
     expect(sinDegrees(turn * 90)).toBe([0, 1, 0, -1][quarter]);
     expect(cosDegrees(turn * 90)).toBe([1, 0, -1, 0][quarter]);
   }
-  fc.assert(
-    fc.property(fc.integer({ min: -3600, max: 3600 }), fc.integer({ min: -50, max: 50 }), (eighths, turns) => {
-      expect(sinDegrees(eighths / 8 + turns * 360)).toBe(sinDegrees(eighths / 8));
-      expect(sinDegrees(eighths / 8) ** 2 + cosDegrees(eighths / 8) ** 2).toBeCloseTo(1, 14);
-    }),
-  );
+  forAll(fc.integer({ min: -3600, max: 3600 }), fc.integer({ min: -50, max: 50 }), (eighths, turns) => {
+    expect(sinDegrees(eighths / 8 + turns * 360)).toBe(sinDegrees(eighths / 8));
+    expect(sinDegrees(eighths / 8) ** 2 + cosDegrees(eighths / 8) ** 2).toBeCloseTo(1, 14);
+  });
 });
 
 const stops = fc
@@ -130,37 +119,32 @@ const stops = fc
     fc.tuple(...xs.toSorted((a, b) => a - b).map((x) => between(-90, 90).map((y) => [x, y + 0] as const))),
   );
 
-test('a curve goes through its stops, is monotone between them, never passes them, and is flat outside', () => {
-  fc.assert(
-    fc.property(stops, fc.array(between(0, 1), { minLength: 2, maxLength: 2 }), (points, shares) => {
-      const curve = createCurve(points);
-      points.forEach(([x, y], i) => {
-        expect(curveAt(curve, x)).toBe(y + 0);
-        const [nextX, nextY] = points[i + 1] ?? [x, y];
-        const [a = 0, b = 0] = shares.toSorted((one, other) => one - other).map((t) => x + (nextX - x) * t);
-        const up = Math.sign(nextY - y);
-        expect((curveAt(curve, b) - curveAt(curve, a)) * up).toBeGreaterThanOrEqual(-1e-12);
-        expect((curveAt(curve, a) - y) * up).toBeGreaterThanOrEqual(-1e-12);
-        expect((nextY - curveAt(curve, b)) * up).toBeGreaterThanOrEqual(-1e-12);
-      });
-      expect(curveAt(curve, -1e9)).toBe(points[0]?.[1]);
-      expect(curveAt(curve, 1e9)).toBe(points.at(-1)?.[1]);
-    }),
-  );
-});
+test('a curve goes through its stops, is monotone between them, never passes them, and is flat outside', () =>
+  forAll(stops, fc.array(between(0, 1), { minLength: 2, maxLength: 2 }), (points, shares) => {
+    const curve = createCurve(points);
+    points.forEach(([x, y], i) => {
+      expect(curveAt(curve, x)).toBe(y + 0);
+      const [nextX, nextY] = points[i + 1] ?? [x, y];
+      const [a = 0, b = 0] = shares.toSorted((one, other) => one - other).map((t) => x + (nextX - x) * t);
+      const up = Math.sign(nextY - y);
+      expect((curveAt(curve, b) - curveAt(curve, a)) * up).toBeGreaterThanOrEqual(-1e-12);
+      expect((curveAt(curve, a) - y) * up).toBeGreaterThanOrEqual(-1e-12);
+      expect((nextY - curveAt(curve, b)) * up).toBeGreaterThanOrEqual(-1e-12);
+    });
+    expect(curveAt(curve, -1e9)).toBe(points[0]?.[1]);
+    expect(curveAt(curve, 1e9)).toBe(points.at(-1)?.[1]);
+  }));
 
 test('the nearest root is a root, and none lies nearer by more than the steps of the search', () => {
   const roots = fc.uniqueArray(fc.integer({ min: 1, max: 24 }), { minLength: 1, maxLength: 4 });
-  fc.assert(
-    fc.property(roots, between(1, 100), (list, from) => {
-      const f = (x: number): number => list.reduce((product, root) => product * (log2(x) - root / 4), 1);
-      const found = nearestRoot(f, from, 1, 200);
-      const off = (x: number): number => Math.abs(Math.log(x / from));
-      const nearest = Math.min(...list.map((root) => off(2 ** (root / 4))));
-      expect(Math.min(...list.map((root) => Math.abs(found / 2 ** (root / 4) - 1)))).toBeLessThan(1e-9);
-      expect(off(found)).toBeLessThanOrEqual(nearest + Math.log(1.07));
-    }),
-  );
+  forAll(roots, between(1, 100), (list, from) => {
+    const f = (x: number): number => list.reduce((product, root) => product * (log2(x) - root / 4), 1);
+    const found = nearestRoot(f, from, 1, 200);
+    const off = (x: number): number => Math.abs(Math.log(x / from));
+    const nearest = Math.min(...list.map((root) => off(2 ** (root / 4))));
+    expect(Math.min(...list.map((root) => Math.abs(found / 2 ** (root / 4) - 1)))).toBeLessThan(1e-9);
+    expect(off(found)).toBeLessThanOrEqual(nearest + Math.log(1.07));
+  });
   expect(nearestRoot((x) => x + 1, 5, 1, 10)).toBe(1);
 });
 
@@ -170,14 +154,12 @@ test('a convex hull holds every point and turns one way', () => {
     maxLength: 40,
     selector: ([x, y]) => `${String(x)} ${String(y)}`,
   });
-  fc.assert(
-    fc.property(points, (list) => {
-      const hull = convexHull(list);
-      fc.pre(hull.length > 2);
-      hull.forEach(([ax, ay], i) => {
-        const [bx, by] = hull[(i + 1) % hull.length] ?? [0, 0];
-        for (const [x, y] of list) expect((bx - ax) * (y - ay) - (by - ay) * (x - ax)).toBeGreaterThanOrEqual(0);
-      });
-    }),
-  );
+  forAll(points, (list) => {
+    const hull = convexHull(list);
+    fc.pre(hull.length > 2);
+    hull.forEach(([ax, ay], i) => {
+      const [bx, by] = hull[(i + 1) % hull.length] ?? [0, 0];
+      for (const [x, y] of list) expect((bx - ax) * (y - ay) - (by - ay) * (x - ax)).toBeGreaterThanOrEqual(0);
+    });
+  });
 });

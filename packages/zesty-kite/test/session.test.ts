@@ -4,6 +4,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type StampedSignal } from '../src/index.ts';
 import { headerLine, record, Replay, SessionReader, signalLine, type SessionHeader } from '../src/session/index.ts';
+import { forAll } from './law.ts';
 import { between, bitsOf, hands, settingsWith, steeringBy } from './steering.ts';
 
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
@@ -31,33 +32,29 @@ function refusal(text: string): string {
 
 test('G6: a session recorded with late, early and jittered frames plays again with equal bits at any rate', () => {
   const jitter = fc.array(between(1, 90), { minLength: 20, maxLength: 60 });
-  fc.assert(
-    fc.property(anySteering, jitter, fc.integer({ min: 5, max: 300 }), ({ settings, screen, signals }, gaps, rate) => {
-      const camera = new Camera(settings, { screen });
-      camera.advance(123);
-      const recording = record(camera);
-      let time = 4000;
-      signals.forEach((signal, i) => {
-        // A signal may be heard long after its time, or before the frame that it belongs to.
-        camera.signal({ ...signal, time: time + ((i % 5) - 2) * 9 });
-        time += gaps[i % gaps.length] ?? 0;
-        camera.advance(time);
-      });
-      camera.advance((time += 100));
-      camera.signal({ kind: 'release', time });
-      camera.signal({ kind: 'gap', phase: 'end', time });
-      camera.advance(time + 60_000);
-      recording.stop();
-      const { header, signals: heard } = read(recording.text());
-      const replay = new Replay(header, { rate });
-      heard.forEach((signal) => {
-        replay.push(signal);
-      });
-      replay.end();
-      replay.camera.advance(1e6);
-      expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
-    }),
-  );
+  forAll(anySteering, jitter, fc.integer({ min: 5, max: 300 }), ({ settings, screen, signals }, gaps, rate) => {
+    const camera = new Camera(settings, { screen });
+    camera.advance(123);
+    const recording = record(camera);
+    let time = 4000;
+    signals.forEach((signal, i) => {
+      // A signal may be heard long after its time, or before the frame that it belongs to.
+      camera.signal({ ...signal, time: time + ((i % 5) - 2) * 9 });
+      time += gaps[i % gaps.length] ?? 0;
+      camera.advance(time);
+    });
+    camera.advance((time += 100));
+    camera.signal({ kind: 'release', time });
+    camera.signal({ kind: 'gap', phase: 'end', time });
+    camera.advance(time + 60_000);
+    recording.stop();
+    const { header, signals: heard } = read(recording.text());
+    const replay = new Replay(header, { rate });
+    heard.forEach((signal) => replay.push(signal));
+    replay.end();
+    replay.camera.advance(1e6);
+    expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+  });
 });
 
 test.each(['crossing.ndjson', 'flung.ndjson'])(
@@ -66,9 +63,7 @@ test.each(['crossing.ndjson', 'flung.ndjson'])(
     const { header, signals } = read(readFileSync(new URL(name, LEMON), 'utf8'), 5000);
     const summaries = [30, 60, 144, 240, 37.7].map((rate) => {
       const replay = new Replay(header, { rate });
-      signals.forEach((signal) => {
-        replay.push(signal);
-      });
+      signals.forEach((signal) => replay.push(signal));
       return replay.end();
     });
     expect(new Set(summaries.map(({ digest }) => digest)).size).toBe(1);
@@ -86,9 +81,7 @@ test('the digest tells a session from one that differs by one microsecond or a b
   const { header, signals } = read(readFileSync(new URL('crossing.ndjson', LEMON), 'utf8'), 5000);
   const digestOf = (list: readonly StampedSignal[]): string => {
     const replay = new Replay(header);
-    list.forEach((signal) => {
-      replay.push(signal);
-    });
+    list.forEach((signal) => replay.push(signal));
     return replay.end().digest;
   };
   const first = digestOf(signals);
@@ -101,17 +94,14 @@ test('the digest tells a session from one that differs by one microsecond or a b
   ).not.toBe(first);
 });
 
-test('what is written is read back as it was, in pieces of any size', () => {
-  fc.assert(
-    fc.property(anySteering, fc.integer({ min: 1, max: 400 }), ({ settings, screen, signals }, piece) => {
-      const text = [headerLine({ settings, screen }), ...signals.map(signalLine), ''].join('\n');
-      const { header, signals: back, unfinishedLine } = read(text, piece);
-      expect(header.settings).toEqual(JSON.parse(JSON.stringify(settings)));
-      expect(back).toEqual(JSON.parse(JSON.stringify(signals)));
-      expect(unfinishedLine).toBeNull();
-    }),
-  );
-});
+test('what is written is read back as it was, in pieces of any size', () =>
+  forAll(anySteering, fc.integer({ min: 1, max: 400 }), ({ settings, screen, signals }, piece) => {
+    const text = [headerLine({ settings, screen }), ...signals.map(signalLine), ''].join('\n');
+    const { header, signals: back, unfinishedLine } = read(text, piece);
+    expect(header.settings).toEqual(JSON.parse(JSON.stringify(settings)));
+    expect(back).toEqual(JSON.parse(JSON.stringify(signals)));
+    expect(unfinishedLine).toBeNull();
+  }));
 
 const HEADER = headerLine({ settings: {}, screen: null });
 const KEY = '{"at":5,"kind":"key","code":"KeyA","down":true}';

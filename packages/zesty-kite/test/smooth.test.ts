@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Spot } from '../src/index.ts';
+import { forAll } from './law.ts';
 import {
   between,
   drive,
@@ -74,72 +75,64 @@ function tracks(steering: Steering, times: readonly number[]): number[][] {
 test('at every step of the grid the motion goes on as it came, to 1e-3 px, and so it arrives', () => {
   // Without bounds: a wall may stop a pan within a microsecond.
   const steps = Array.from({ length: 760 }, (_, i) => Math.ceil(((i + 1) * 1e6) / 240));
-  fc.assert(
-    fc.property(gentle(0.06, false), (steering) => {
-      const calm = steps.filter((micros) => steering.signals.every(({ at }) => Math.abs(at - micros) > 10));
-      const times = calm.flatMap((micros) => [-4, -2, 0, 2].map((offset) => (micros + offset) / 1000));
-      const seen = tracks(steering, times);
-      let worst = 0;
-      for (let i = 3; i < seen.length; i += 4) {
-        const [a = [], b = [], c = [], d = []] = seen.slice(i - 3, i + 1);
-        a.forEach((_, k) => {
-          const before = (b[k] ?? NaN) - (a[k] ?? NaN);
-          worst = Math.max(worst, Math.abs((c[k] ?? NaN) - (b[k] ?? NaN) - before));
-          worst = Math.max(worst, Math.abs((d[k] ?? NaN) - (c[k] ?? NaN) - before));
-        });
-      }
-      expect(worst).toBeLessThan(1e-3);
-    }),
-  );
+  forAll(gentle(0.06, false), (steering) => {
+    const calm = steps.filter((micros) => steering.signals.every(({ at }) => Math.abs(at - micros) > 10));
+    const times = calm.flatMap((micros) => [-4, -2, 0, 2].map((offset) => (micros + offset) / 1000));
+    const seen = tracks(steering, times);
+    let worst = 0;
+    for (let i = 3; i < seen.length; i += 4) {
+      const [a = [], b = [], c = [], d = []] = seen.slice(i - 3, i + 1);
+      a.forEach((_, k) => {
+        const before = (b[k] ?? NaN) - (a[k] ?? NaN);
+        worst = Math.max(worst, Math.abs((c[k] ?? NaN) - (b[k] ?? NaN) - before));
+        worst = Math.max(worst, Math.abs((d[k] ?? NaN) - (c[k] ?? NaN) - before));
+      });
+    }
+    expect(worst).toBeLessThan(1e-3);
+  });
 });
 
-test('a key or a notch changes where the camera goes and not where it is: within 1e-4 screens in 2 µs', () => {
-  fc.assert(
-    fc.property(
-      fc.boolean().chain((bounded) => gentle(0.3, bounded)),
-      (steering) => {
-        for (const { at } of steering.signals) {
-          if (at < 10) continue;
-          const camera = drive(steering, [0, (at - 1) / 1000]);
-          const before = camera.shown;
-          const { width, height, look } = camera.view;
-          const across = Math.max(2, Math.hypot(width, height) / look.frameHeight);
-          const after = drive(steering, [0, (at + 1) / 1000]).shown;
-          const moved = Math.hypot(after.x - before.x, after.y - before.y) / before.span;
-          expect(moved / across).toBeLessThan(1e-4);
-          expect(Math.abs(Math.log2(after.span / before.span))).toBeLessThan(2e-4);
-        }
-      },
-    ),
-  );
-});
+test('a key or a notch changes where the camera goes and not where it is: within 1e-4 screens in 2 µs', () =>
+  forAll(
+    fc.boolean().chain((bounded) => gentle(0.3, bounded)),
+    (steering) => {
+      for (const { at } of steering.signals) {
+        if (at < 10) continue;
+        const camera = drive(steering, [0, (at - 1) / 1000]);
+        const before = camera.shown;
+        const { width, height, look } = camera.view;
+        const across = Math.max(2, Math.hypot(width, height) / look.frameHeight);
+        const after = drive(steering, [0, (at + 1) / 1000]).shown;
+        const moved = Math.hypot(after.x - before.x, after.y - before.y) / before.span;
+        expect(moved / across).toBeLessThan(1e-4);
+        expect(Math.abs(Math.log2(after.span / before.span))).toBeLessThan(2e-4);
+      }
+    },
+  ));
 
 test('what pushed against a wall turns back at once, as if from rest', () => {
-  fc.assert(
-    fc.property(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {
-      const screen = { width: 600, height: 400 };
-      const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
-      const zoom = { leastSpan: 10, mostSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
-      const make = (): Camera =>
-        new Camera({ ...settings, start: { x: 0, y: 0, span: 100 }, bounds, zoom }, { screen });
-      const pushing = make();
-      pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
-      pushing.advance(0);
-      play(pushing, 0, 200_000);
-      const resting = make();
-      resting.place(pushing.shown);
-      resting.advance(0);
-      resting.advance(200_000);
-      for (const camera of [pushing, resting]) {
-        // The view grows against the wall, with the key still pushing or not.
-        if (zooming) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
-        camera.advance(201_000);
-        camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 201_000 });
-        camera.signal({ kind: 'key', code: 'KeyA', down: true, time: 201_000 });
-        camera.advance(201_150);
-      }
-      expect(pushing.shown.x).toBeLessThan(425);
-      expect(pushing.shown.x).toBeCloseTo(resting.shown.x, 6);
-    }),
-  );
+  forAll(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {
+    const screen = { width: 600, height: 400 };
+    const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
+    const zoom = { leastSpan: 10, mostSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
+    const make = (): Camera => new Camera({ ...settings, start: { x: 0, y: 0, span: 100 }, bounds, zoom }, { screen });
+    const pushing = make();
+    pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+    pushing.advance(0);
+    play(pushing, 0, 200_000);
+    const resting = make();
+    resting.place(pushing.shown);
+    resting.advance(0);
+    resting.advance(200_000);
+    for (const camera of [pushing, resting]) {
+      // The view grows against the wall, with the key still pushing or not.
+      if (zooming) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
+      camera.advance(201_000);
+      camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 201_000 });
+      camera.signal({ kind: 'key', code: 'KeyA', down: true, time: 201_000 });
+      camera.advance(201_150);
+    }
+    expect(pushing.shown.x).toBeLessThan(425);
+    expect(pushing.shown.x).toBeCloseTo(resting.shown.x, 6);
+  });
 });

@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
+import { forAll, forRuns } from './law.ts';
 import { between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
 
 const units = fc.constantFrom('span' as const, 'pixels' as const, 'device-pixels' as const);
@@ -42,79 +43,74 @@ test('settled with no finger holding, the span is at a stop that is allowed, or 
     maxLength: 40,
   });
   let rested = 0;
-  fc.assert(
-    fc.property(stopped, screens, fc.boolean(), signals, (settings, screen, hilly, list) => {
-      const camera = new Camera(settings, { screen, terrain: hilly ? hills : null });
-      camera.advance(0);
-      let time = 0;
-      let ratio = 1;
-      const check = (): void => {
-        if (!camera.settled || camera.grips.length > 0) return;
-        rested += 1;
-        const { span, heading } = camera.shown;
-        const { least, most } = camera.spanRange;
-        const allowed = spansOf(camera, ratio).filter((at) => at >= least * (1 - 1e-9) && at <= most * (1 + 1e-9));
-        if (allowed.length > 0) expect(Math.min(...allowed.map((at) => Math.abs(at / span - 1)))).toBeLessThan(1e-8);
-        const { stops, least: low, most: high } = camera.settings.turn;
-        if (stops === null) return;
-        const steps = (heading - stops.offset) / stops.step;
-        const nearest = stops.offset + stops.step * Math.round(steps);
-        const isInside = nearest >= (low ?? -Infinity) && nearest <= (high ?? Infinity);
-        if (isInside) expect(Math.abs(heading - nearest)).toBeLessThan(1e-6);
-      };
-      check();
-      for (const [wait, signal] of list) {
-        time += wait;
-        camera.advance(time);
-        check();
-        camera.signal({ ...signal, time } as Signal);
-        if ('density' in signal && typeof signal.density === 'number') ratio = signal.density;
-        else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0) ratio = 1;
-      }
-      camera.signal({ kind: 'release', time });
-      camera.signal({ kind: 'gap', phase: 'end', time });
+  forAll(stopped, screens, fc.boolean(), signals, (settings, screen, hilly, list) => {
+    const camera = new Camera(settings, { screen, terrain: hilly ? hills : null });
+    camera.advance(0);
+    let time = 0;
+    let ratio = 1;
+    const check = (): void => {
+      if (!camera.settled || camera.grips.length > 0) return;
+      rested += 1;
+      const { span, heading } = camera.shown;
+      const { least, most } = camera.spanRange;
+      const allowed = spansOf(camera, ratio).filter((at) => at >= least * (1 - 1e-9) && at <= most * (1 + 1e-9));
+      if (allowed.length > 0) expect(Math.min(...allowed.map((at) => Math.abs(at / span - 1)))).toBeLessThan(1e-8);
+      const { stops, least: low, most: high } = camera.settings.turn;
+      if (stops === null) return;
+      const steps = (heading - stops.offset) / stops.step;
+      const nearest = stops.offset + stops.step * Math.round(steps);
+      const isInside = nearest >= (low ?? -Infinity) && nearest <= (high ?? Infinity);
+      if (isInside) expect(Math.abs(heading - nearest)).toBeLessThan(1e-6);
+    };
+    check();
+    for (const [wait, signal] of list) {
+      time += wait;
       camera.advance(time);
-      camera.advance(time + 60_000);
-      expect(camera.settled).toBe(true);
       check();
-    }),
-  );
+      camera.signal({ ...signal, time } as Signal);
+      if ('density' in signal && typeof signal.density === 'number') ratio = signal.density;
+      else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0) ratio = 1;
+    }
+    camera.signal({ kind: 'release', time });
+    camera.signal({ kind: 'gap', phase: 'end', time });
+    camera.advance(time);
+    camera.advance(time + 60_000);
+    expect(camera.settled).toBe(true);
+    check();
+  });
   expect(rested).toBeGreaterThan(40);
 });
 
 const screen = { width: 800, height: 600 };
 
-test('start, place, a resize, a density and a panel are at a stop at once; pixels per unit stay as they are', () => {
-  fc.assert(
-    fc.property(
-      between(20, 900),
-      between(20, 900),
-      fc.integer({ min: 300, max: 1600 }),
-      between(0, 200),
-      (from, to, height, panel) => {
-        const zoom = { stops: [0.5, 1, 2, 4, 8], stopsIn: 'device-pixels' as const, leastSpan: 10, mostSpan: 5000 };
-        const camera = new Camera({ start: { span: from }, zoom }, { screen });
-        const isAtStop = (density: number): boolean => {
-          const scale = camera.view.scale * density;
-          return zoom.stops.some((stop) => Math.abs(stop / scale - 1) < 1e-9);
-        };
-        camera.advance(0);
-        expect(isAtStop(1)).toBe(true);
-        camera.place({ span: to });
-        const { scale } = camera.advance(10);
-        expect(isAtStop(1)).toBe(true);
-        camera.signal({ kind: 'screen', width: 800, height, time: 20 });
-        expect(camera.advance(20).scale / scale).toBeCloseTo(1, 9);
-        camera.change({ safeFrame: { top: panel } });
-        for (let time = 30; time < 2000; time += 10) expect(camera.advance(time).scale / scale).toBeCloseTo(1, 9);
-        camera.signal({ kind: 'screen', width: 800, height, density: 1.5, time: 2000 });
-        camera.advance(2000);
-        expect(isAtStop(1.5)).toBe(true);
-      },
-    ),
-    { numRuns: 40 },
-  );
-});
+test('start, place, a resize, a density and a panel are at a stop at once; pixels per unit stay as they are', () =>
+  forRuns(
+    40,
+    between(20, 900),
+    between(20, 900),
+    fc.integer({ min: 300, max: 1600 }),
+    between(0, 200),
+    (from, to, height, panel) => {
+      const zoom = { stops: [0.5, 1, 2, 4, 8], stopsIn: 'device-pixels' as const, leastSpan: 10, mostSpan: 5000 };
+      const camera = new Camera({ start: { span: from }, zoom }, { screen });
+      const isAtStop = (density: number): boolean => {
+        const scale = camera.view.scale * density;
+        return zoom.stops.some((stop) => Math.abs(stop / scale - 1) < 1e-9);
+      };
+      camera.advance(0);
+      expect(isAtStop(1)).toBe(true);
+      camera.place({ span: to });
+      const { scale } = camera.advance(10);
+      expect(isAtStop(1)).toBe(true);
+      camera.signal({ kind: 'screen', width: 800, height, time: 20 });
+      expect(camera.advance(20).scale / scale).toBeCloseTo(1, 9);
+      camera.change({ safeFrame: { top: panel } });
+      for (let time = 30; time < 2000; time += 10) expect(camera.advance(time).scale / scale).toBeCloseTo(1, 9);
+      camera.signal({ kind: 'screen', width: 800, height, density: 1.5, time: 2000 });
+      camera.advance(2000);
+      expect(isAtStop(1.5)).toBe(true);
+    },
+  ));
 
 test('a press in a quarter turn lets it go on about the held point; two fingers end it, and their lift goes to a stop', () => {
   const make = (): Camera => {

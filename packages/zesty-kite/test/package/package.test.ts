@@ -17,9 +17,7 @@ beforeAll(() => {
   writeFileSync(join(project, 'package.json'), '{"private":true,"type":"module"}');
   npm(['install', '--no-audit', '--no-fund', '--prefer-offline', ...packs.map((name) => `./${name}`)], project);
 }, 120_000);
-afterAll(() => {
-  rmSync(project, { recursive: true });
-});
+afterAll(() => rmSync(project, { recursive: true }));
 
 /** Runs a module in the project; what it prints. */
 function run(source: string, flags: string[] = []): string {

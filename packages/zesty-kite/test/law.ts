@@ -1,0 +1,16 @@
+/** Laws: what holds for everything that generators make. */
+import fc from 'fast-check';
+
+type Law<Values extends [unknown, ...unknown[]]> = [
+  ...generators: { [K in keyof Values]: fc.Arbitrary<Values[K]> },
+  holds: (...values: Values) => void,
+];
+
+export function forAll<Values extends [unknown, ...unknown[]]>(...law: Law<Values>): void {
+  fc.assert(fc.property(...law));
+}
+
+/** A law that is tried so many times, however often others are. */
+export function forRuns<Values extends [unknown, ...unknown[]]>(numRuns: number, ...law: Law<Values>): void {
+  fc.assert(fc.property(...law), { numRuns });
+}
