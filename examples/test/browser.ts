@@ -1,7 +1,26 @@
 /** A real browser for the tests, and the library as one script for pages that are only a test's. */
-import { chromium, type Browser, type Page } from 'playwright-core';
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, expect } from '@jest/globals';
+import { chromium, type Browser, type CDPSession, type Page } from 'playwright-core';
+import type { PlaceSignal, Settings } from 'zesty-kite';
+import type { ListenOptions } from 'zesty-kite/dom';
 
-export async function launch(): Promise<Browser> {
+export interface Own {
+  readonly browser: Browser;
+}
+
+/** The browser of a file of tests, from before the first to after the last. */
+export function ownBrowser(): Own {
+  const own = {} as { browser: Browser };
+  beforeAll(async () => {
+    own.browser = await launch();
+  });
+  afterAll(() => own.browser.close());
+  return own;
+}
+
+async function launch(): Promise<Browser> {
   const executablePath = process.env['ZESTY_KITE_BROWSER'];
   if (!executablePath)
     throw new Error('ZESTY_KITE_BROWSER: found nothing; wanted the path of a browser, as `npm test` sets it.');
@@ -13,8 +32,64 @@ export function libraryScript(): { path: string } {
   return { path: process.env['EXAMPLES_SCRIPT'] ?? '' };
 }
 
+export interface MapPage {
+  readonly width: number;
+  readonly height: number;
+  readonly settings: Settings;
+  /** Whether the page draws frames; else the test does. */
+  readonly draws?: boolean;
+}
+
+/** A page of 800 × 600 whose corner is a map, with a camera over it and nothing listened to yet. */
+export async function mapPage({ browser }: Own, { width, height, settings, draws = false }: MapPage): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 800, height: 600 } });
+  // From a server: pads and locks of the pointer want one.
+  await page.goto(process.env['EXAMPLES_URL'] ?? '');
+  const style = `width: ${width}px; height: ${height}px`;
+  await page.setContent(`<!doctype html><style>body { margin: 0 }</style><div id="map" style="${style}"></div>`);
+  await page.addScriptTag(libraryScript());
+  await page.evaluate(
+    ([some, isDrawn]) => {
+      window.map = document.querySelector<HTMLElement>('#map') ?? document.body;
+      window.camera = new zesty.Camera(some);
+      const frame = (time: number): void => {
+        window.camera.advance(time);
+        requestAnimationFrame(frame);
+      };
+      if (isDrawn) requestAnimationFrame(frame);
+    },
+    [settings, draws] as const,
+  );
+  return page;
+}
+
+/** Draws a frame of such a page now; how many grips there are then. */
+export function step(page: Page): Promise<number> {
+  return page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length));
+}
+
+/** Listens to the map of such a page; with options that are data. */
+export function listen(page: Page, options: Pick<ListenOptions, 'pads' | 'standIn'> = {}): Promise<void> {
+  return page.evaluate((some) => void (window.ears = zesty.listen(window.map, window.camera, some)), options);
+}
+
+/** Changes settings live. */
+export function change(page: Page, settings: Settings): Promise<void> {
+  return page.evaluate((some) => window.camera.change(some), settings);
+}
+
+/** Fingers by the DevTools protocol: those that are down, as [x, y]. */
+export async function touch(
+  client: CDPSession,
+  type: 'touchStart' | 'touchMove' | 'touchEnd' | 'touchCancel',
+  ...fingers: readonly [number, number][]
+): Promise<void> {
+  const touchPoints = fingers.map(([x, y], id) => ({ id: id + 1, x, y }));
+  await client.send('Input.dispatchTouchEvent', { type, touchPoints });
+}
+
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
-export async function openPage(browser: Browser, name: string): Promise<Page> {
+export async function openPage({ browser }: Own, name: string): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 1000, height: 600 } });
   const page = await context.newPage();
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
@@ -67,6 +142,12 @@ export async function watchGrips(page: Page, x: number, y: number): Promise<() =
   return () => page.evaluate(() => (window as unknown as { errors: number[] }).errors);
 }
 
+/** Puts the camera of a page of the examples somewhere, and waits for rest. */
+export async function place(page: Page, where: Omit<PlaceSignal, 'kind'>): Promise<void> {
+  await page.evaluate((there) => lemonStrait.camera.place(there), where);
+  await settled(page);
+}
+
 /** Holds keys for a while, then waits for rest. */
 export async function hold(page: Page, codes: readonly string[], milliseconds: number): Promise<void> {
   for (const code of codes) await page.keyboard.down(code);
@@ -79,4 +160,20 @@ export async function hold(page: Page, codes: readonly string[], milliseconds: n
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => lemonStrait.camera.settled);
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+}
+
+const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
+
+/** Ends the recording of a page of the examples: what it showed then, and the last row of what the command line makes of it. */
+export async function replayed(page: Page, ...options: string[]): Promise<{ last: Shown; row: number[] }> {
+  const [download, last] = await Promise.all([page.waitForEvent('download'), shown(page), page.click('#record')]);
+  expect(download.suggestedFilename()).toBe('lemon-strait.ndjson');
+  const file = await download.path();
+  expect(readFileSync(file, 'utf8').trim().split('\n').length).toBeGreaterThan(10);
+  const trace = `${file}.csv`;
+  const args = [CLI, 'replay', file, ...options, '--trace', trace];
+  const { status, stderr } = spawnSync(process.execPath, args, { encoding: 'utf8' });
+  expect([status, stderr]).toEqual([0, '']);
+  const row = (readFileSync(trace, 'utf8').trim().split('\r\n').at(-1) ?? '').split(',').map(Number);
+  return { last, row };
 }

@@ -1,16 +1,11 @@
 /** The ground as a real renderer draws it, in 32-bit floats: never clipped, from one end of the zoom to the other. */
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser } from 'playwright-core';
-import { launch, libraryScript } from './browser.ts';
+import { expect, test } from '@jest/globals';
+import { libraryScript, ownBrowser } from './browser.ts';
 
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
+const own = ownBrowser();
 
 test('straight down and tilted, on flat ground and on plateaus, every frame of a zoom shows ground in the middle pixel', async () => {
-  const page = await browser.newPage({ viewport: { width: 300, height: 200 } });
+  const page = await own.browser.newPage({ viewport: { width: 300, height: 200 } });
   await page.addScriptTag(libraryScript());
   await page.addScriptTag({ path: process.env['RENDERER_SCRIPT'] ?? '' });
   const frames = await page.evaluate(() => {

@@ -1,30 +1,18 @@
 /** Devices that are rarer than a mouse, and places that are odder than a whole page. */
 import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { launch, libraryScript } from './browser.ts';
+import { beforeEach, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { change, libraryScript, listen, mapPage, ownBrowser, step } from './browser.ts';
 
-let browser: Browser;
+const own = ownBrowser();
 let page: Page;
-
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 
 /** A map of 800 × 600 with nothing listened to yet; frames are drawn by the test. Pads are a stub's: `pads` is what it reports. */
 beforeEach(async () => {
-  page = await browser.newPage({ viewport: { width: 800, height: 600 } });
-  await page.goto(process.env['EXAMPLES_URL'] ?? '');
-  await page.setContent(
-    '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 800px; height: 600px"></div>',
-  );
-  await page.addScriptTag(libraryScript());
+  page = await mapPage(own, { width: 800, height: 600, settings: { start: { x: 0, y: 0, span: 600 } } });
   await page.evaluate(() => {
     const pads: unknown[] = [];
     navigator.getGamepads = () => pads as Gamepad[];
-    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
-    window.camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 } });
     const heard: string[] = [];
     const spy = (camera: typeof window.camera): typeof window.camera => {
       const signal = camera.signal.bind(camera);
@@ -36,7 +24,7 @@ beforeEach(async () => {
       return camera;
     };
     spy(window.camera);
-    Object.assign(window, { pads, map, spy, heard });
+    Object.assign(window, { pads, spy, heard });
   });
 });
 
@@ -48,10 +36,7 @@ const heard = async (): Promise<Heard[]> =>
   (await page.evaluate(() => window.heard.splice(0))).map((one) => JSON.parse(one) as Heard);
 
 /** What settings change, they change with the next frame. */
-const draw = (): Promise<void> =>
-  page.evaluate(() => {
-    window.camera.advance(performance.now());
-  });
+const draw = (): Promise<number> => step(page);
 
 const frames = (count = 2): Promise<void> =>
   page.evaluate(async (most) => {
@@ -59,17 +44,13 @@ const frames = (count = 2): Promise<void> =>
   }, count);
 
 test('pads: what a stick says is heard in the next frame, noise and strange pads are not, one that goes lets go', async () => {
+  await listen(page, { pads: [0, 2] });
   await page.evaluate(() => {
-    const { pads, map, camera } = window;
-    zesty.listen(map, camera, { pads: [0, 2] });
-    const pad = (index: number, mapping: string, x: number): unknown => ({
-      index,
-      mapping,
-      connected: true,
-      axes: [x, 0, 0, 0],
-      buttons: [{ value: 0, pressed: false }],
-    });
-    pads.push(pad(0, 'standard', 0.05), pad(1, 'standard', 1), pad(2, '', 1));
+    const buttons = [{ value: 0, pressed: false }];
+    const pad = (index: number, mapping: string, x: number): unknown => {
+      return { index, mapping, connected: true, axes: [x, 0, 0, 0], buttons };
+    };
+    window.pads.push(pad(0, 'standard', 0.05), pad(1, 'standard', 1), pad(2, '', 1));
     window.dispatchEvent(new Event('gamepadconnected'));
     Object.assign(window, { pad });
   });
@@ -106,9 +87,9 @@ test('pads: what a stick says is heard in the next frame, noise and strange pads
 test('a locked pointer moves a cursor that stays on the map, scrolls at its edges and presses; losing it lets go', async () => {
   await page.evaluate(() => {
     window.camera.change({ edge: { dwell: 0 }, bindings: { drag: ['MouseLeft'] } });
-    window.ears = zesty.listen(window.map, window.camera);
     window.map.addEventListener('click', () => void window.map.requestPointerLock(), { once: true });
   });
+  await listen(page);
   await draw();
   await page.mouse.move(300, 200);
   await page.mouse.click(300, 200);
@@ -141,9 +122,9 @@ test('a locked pointer moves a cursor that stays on the map, scrolls at its edge
 });
 
 test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, twist and, with Shift, drag', async () => {
+  await change(page, { pitch: { degrees: 60, halfLife: 0 }, drag: { glide: 0 } });
+  await listen(page, { standIn: 'Alt' });
   await page.evaluate(() => {
-    window.camera.change({ pitch: { degrees: 60, halfLife: 0 }, drag: { glide: 0 } });
-    window.ears = zesty.listen(window.map, window.camera, { standIn: 'Alt' });
     Object.assign(window, { types: [] });
     for (const type of ['pointerdown', 'pointermove', 'mousedown'] as const)
       window.map.addEventListener(type, (event) => {
@@ -193,7 +174,7 @@ test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, t
   await page.keyboard.up('Shift');
   await page.keyboard.up('Alt');
   await page.mouse.up();
-  expect(await page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length))).toBe(0);
+  expect(await step(page)).toBe(0);
 });
 
 test('two cameras side by side on one element: each has its pointers, its wheel, its edges and its pads', async () => {
@@ -393,7 +374,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
     );
   await leave();
   expect(await hovers()).toEqual([]);
-  await page.evaluate(() => window.camera.change({ edge: { outside: 'stop' } }));
+  await change(page, { edge: { outside: 'stop' } });
   await draw();
   await leave();
   expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);
@@ -403,7 +384,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
   await heard();
   await page.mouse.move(798, 300);
   expect(await hovers()).toMatchObject([{ x: 798 }]);
-  await page.evaluate(() => window.camera.change({ edge: { duringGameDrag: false } }));
+  await change(page, { edge: { duringGameDrag: false } });
   await draw();
   await page.mouse.move(797, 300);
   expect((await hovers()).map(({ x }) => x)).toEqual([undefined]);

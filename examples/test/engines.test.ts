@@ -4,65 +4,19 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { decode } from 'fast-png';
 import puppeteer, { type Browser as Firefox } from 'puppeteer-core';
-import { terrainOfGrid } from 'zesty-kite';
-import { Replay, SessionReader } from 'zesty-kite/session';
 import { libraryScript } from './browser.ts';
+import { GRID, isHilly, playHere, SESSIONS, sessionText } from './strait.ts';
+import { WebDriver } from './webDriver.ts';
 
-const DATA = new URL('../../data/lemon-strait/', import.meta.url);
-const SESSIONS = ['crossing', 'flung', 'turned', 'hilly', 'handed'];
-const SIZE = { id: 'Lemon Strait', columns: 513, rows: 385, step: 2 };
+const PAGE = readFileSync(new URL('engines.html', import.meta.url));
 
-/** A page of the test's own: one map, the camera over it and all that was heard. */
-const PAGE = `<!doctype html><meta charset="utf-8"><title>Engines</title>
-<style>html, body { margin: 0; height: 100% } #map { width: 600px; height: 400px; background: #0e4a57 }</style>
-<div id="map"></div><script src="/zesty.js"></script><script>
-  const map = document.querySelector('#map');
-  const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 400 }, edge: { dwell: 0 }, drag: { glide: 0 },
-    bindings: { drag: ['MouseLeft', 'MouseRight', 'Touch'] } });
-  zesty.listen(map, camera);
-  let worst = 0;
-  const frame = (time) => {
-    camera.advance(time);
-    for (const grip of camera.grips) if (!grip.limited) worst = Math.max(worst, grip.error);
-    requestAnimationFrame(frame);
-  };
-  requestAnimationFrame(frame);
-  const state = () => ({ ...camera.shown, settled: camera.settled, grips: camera.grips.length, worst,
-    held: camera.view.toGround(450, 100) });
-  const play = async (name, hilly) => {
-    const text = await (await fetch('/sessions/' + name)).text();
-    const heights = hilly ? await (await fetch('/heights')).json() : null;
-    const terrain = heights && zesty.terrainOfGrid({ ...${JSON.stringify(SIZE)}, heights });
-    const reader = new zesty.SessionReader();
-    const signals = reader.push(text);
-    const replay = new zesty.Replay(reader.end().header, { terrain });
-    for (const signal of signals) replay.push(signal);
-    return replay.end().digest;
-  };
-</script>`;
-
-const pixels = decode(readFileSync(new URL('height.png', DATA))).data;
-const heights = Array.from(pixels, (value) => -6 + (value / 65535) * 66);
-const isHilly = (name: string): boolean => name === 'hilly' || name === 'handed';
-
-const digestHere = (name: string): string => {
-  const reader = new SessionReader();
-  const signals = reader.push(readFileSync(new URL(`sessions/${name}.ndjson`, DATA), 'utf8'));
-  const terrain = isHilly(name) ? terrainOfGrid({ ...SIZE, heights }) : null;
-  const replay = new Replay(reader.end().header, { terrain });
-  for (const signal of signals) replay.push(signal);
-  return replay.end().digest;
-};
-
-const server = createServer((request, response) => {
-  const path = request.url ?? '/';
-  const [, session] = /^\/sessions\/(\w+)$/.exec(path) ?? [];
-  if (path === '/zesty.js')
+const server = createServer(({ url = '/' }, response) => {
+  const [, session] = /^\/sessions\/(\w+)$/.exec(url) ?? [];
+  if (url === '/zesty.js')
     response.setHeader('content-type', 'text/javascript').end(readFileSync(libraryScript().path));
-  else if (path === '/heights') response.end(JSON.stringify(heights));
-  else if (session !== undefined) response.end(readFileSync(new URL(`sessions/${session}.ndjson`, DATA)));
+  else if (url === '/grid') response.end(JSON.stringify(GRID));
+  else if (session !== undefined) response.end(sessionText(session));
   else response.setHeader('content-type', 'text/html').end(PAGE);
 });
 let address = '';
@@ -105,10 +59,7 @@ async function until(hand: Hand, fact: (state: State) => boolean): Promise<State
 
 async function playsAll(hand: Hand): Promise<void> {
   for (const name of SESSIONS)
-    expect([name, await hand.evaluate(`play(${JSON.stringify(name)}, ${String(isHilly(name))})`)]).toEqual([
-      name,
-      digestHere(name),
-    ]);
+    expect([name, await hand.evaluate(`play('${name}', ${isHilly(name)})`)]).toEqual([name, playHere(name).digest]);
 }
 
 async function steers(hand: Hand): Promise<void> {
@@ -159,58 +110,6 @@ describe('Firefox', () => {
   test('G6: all demo sessions play to the digests of Node', () => playsAll(hand), 120_000);
   test('the real wheel, a drag, keys and an edge steer', () => steers(hand), 120_000);
 });
-
-/** The W3C WebDriver protocol, as far as it is needed. */
-class WebDriver {
-  readonly #base: string;
-  #session = '';
-
-  constructor(port: number) {
-    this.#base = `http://127.0.0.1:${String(port)}`;
-  }
-
-  async #ask(method: 'GET' | 'POST' | 'DELETE', path: string, body?: object): Promise<unknown> {
-    const init = body === undefined ? { method } : { method, body: JSON.stringify(body) };
-    const answer = (await (await fetch(`${this.#base}${path}`, init)).json()) as { value: unknown };
-    const { error, message } = (answer.value ?? {}) as { error?: string; message?: string };
-    if (error !== undefined) throw new Error(`WebDriver: ${error}: ${message ?? ''}`);
-    return answer.value;
-  }
-
-  /** @param binary of the small browser that comes with the system's WebKit */
-  async begin(binary: string): Promise<void> {
-    for (let i = 0; ; i++) {
-      try {
-        const capabilities = { alwaysMatch: { 'webkitgtk:browserOptions': { binary, args: ['--automation'] } } };
-        const { sessionId } = (await this.#ask('POST', '/session', { capabilities })) as { sessionId: string };
-        this.#session = `/session/${sessionId}`;
-        return;
-      } catch (error) {
-        // The driver takes a while to listen.
-        if (i > 100) throw error;
-        await new Promise((done) => setTimeout(done, 200));
-      }
-    }
-  }
-
-  async open(url: string): Promise<void> {
-    await this.#ask('POST', `${this.#session}/timeouts`, { script: 110_000 });
-    await this.#ask('POST', `${this.#session}/url`, { url });
-  }
-
-  evaluate(script: string): Promise<unknown> {
-    const asked = `const done = arguments[0]; Promise.resolve(${script}).then(done, (error) => done(String(error)))`;
-    return this.#ask('POST', `${this.#session}/execute/async`, { script: asked, args: [] });
-  }
-
-  async act(source: object): Promise<void> {
-    await this.#ask('POST', `${this.#session}/actions`, { actions: [source] });
-  }
-
-  async end(): Promise<void> {
-    await this.#ask('DELETE', this.#session);
-  }
-}
 
 describe('WebKit', () => {
   const children: ChildProcess[] = [];

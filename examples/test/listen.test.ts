@@ -1,23 +1,20 @@
 /** What `listen` hears, and what it leaves alone, on a page of the test's own. */
-import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { launch, libraryScript } from './browser.ts';
+import { beforeEach, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { change, listen, mapPage, ownBrowser, step, touch } from './browser.ts';
 
-let browser: Browser;
+const own = ownBrowser();
 let page: Page;
-
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 
 /** A map, a text field, one in a shadow tree, a button; every signal is written down in `heard`. */
 beforeEach(async () => {
-  page = await browser.newPage({ viewport: { width: 800, height: 600 } });
-  await page.setContent(`<!doctype html><style>body { margin: 0; height: 3000px } #map { width: 400px; height: 300px; border: 5px solid; background: #0e4a57 }</style>
-    <div id="map" style="position: relative"></div><input id="field"><input id="box" type="checkbox"><div id="shadow"></div><div id="note" contenteditable>x</div>`);
-  await page.addScriptTag(libraryScript());
+  page = await mapPage(own, { width: 400, height: 300, settings: {}, draws: true });
   await page.evaluate(() => {
+    document.body.style.height = '3000px';
+    window.map.style.cssText += 'border: 5px solid; background: #0e4a57; position: relative';
+    const fields =
+      '<input id="field"><input id="box" type="checkbox"><div id="shadow"></div><div id="note" contenteditable>x</div>';
+    document.body.insertAdjacentHTML('beforeend', fields);
     document.querySelector('#shadow')?.attachShadow({ mode: 'open' }).append(document.createElement('textarea'));
     /** How many listeners of each type there are; those of a signal go with it. */
     const added = new Map<string, number>();
@@ -36,7 +33,6 @@ beforeEach(async () => {
       remove.call(this, type, ...rest);
       count(type, -1);
     };
-    window.camera = new zesty.Camera({});
     const signal = window.camera.signal.bind(window.camera);
     window.heard = [];
     window.camera.signal = (one) => {
@@ -51,13 +47,8 @@ beforeEach(async () => {
         );
       return used;
     };
-    window.detach = zesty.listen(document.querySelector<HTMLElement>('#map') ?? document.body, window.camera).detach;
-    const frame = (time: number): void => {
-      window.camera.advance(time);
-      requestAnimationFrame(frame);
-    };
-    requestAnimationFrame(frame);
   });
+  await listen(page);
   await page.waitForFunction(() => window.heard.filter((kind) => kind === 'screen').length >= 2); // the size, asked and then observed
 });
 
@@ -72,13 +63,9 @@ const scrolled = (): Promise<number> => page.evaluate(() => window.scrollY);
 test('the size of the element is heard at once and when it changes; a hidden one keeps the last view', async () => {
   expect(await heard()).toEqual(['screen', 'screen']);
   expect(await page.evaluate(() => [window.camera.view.width, window.camera.view.height])).toEqual([400, 300]);
-  await page.evaluate(() => {
-    document.querySelector<HTMLElement>('#map')?.style.setProperty('width', '250px');
-  });
+  await page.evaluate(() => window.map.style.setProperty('width', '250px'));
   await page.waitForFunction(() => window.camera.view.width === 250);
-  await page.evaluate(() => {
-    document.querySelector<HTMLElement>('#map')?.style.setProperty('display', 'none');
-  });
+  await page.evaluate(() => window.map.style.setProperty('display', 'none'));
   await page.waitForFunction(() => window.heard.length > 1);
   expect(await page.evaluate(() => window.camera.view.width)).toBe(250);
 });
@@ -188,11 +175,9 @@ test('lines, pages, Shift turning the wheel sideways, and a trackpad’s pinch a
   const turn = (init: Turn): Promise<boolean | undefined> =>
     page.evaluate(
       (one) =>
-        document
-          .querySelector('#map')
-          ?.dispatchEvent(
-            new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 25, clientY: 15, ...one }),
-          ),
+        window.map.dispatchEvent(
+          new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 25, clientY: 15, ...one }),
+        ),
       init,
     );
   await turn({ deltaY: 3, deltaMode: 1 });
@@ -210,9 +195,7 @@ test('lines, pages, Shift turning the wheel sideways, and a trackpad’s pinch a
 });
 
 test('on an element that CSS has turned and scaled, the cursor is where it is in the element’s own pixels', async () => {
-  await page.evaluate(() => {
-    document.querySelector<HTMLElement>('#map')?.style.setProperty('transform', 'rotate(20deg) scale(0.8)');
-  });
+  await page.evaluate(() => window.map.style.setProperty('transform', 'rotate(20deg) scale(0.8)'));
   await heard();
   const box = await page.locator('#map').boundingBox();
   await page.mouse.move((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
@@ -225,15 +208,13 @@ test('on an element that CSS has turned and scaled, the cursor is where it is in
 test('detach takes everything away again and lets go of what is held', async () => {
   await heard();
   await page.keyboard.down('KeyD');
-  await page.evaluate(() => window.detach());
+  await page.evaluate(() => window.ears.detach());
   expect(await heard()).toEqual(['KeyD down', 'release']);
   await page.keyboard.up('KeyD');
   await page.keyboard.press('KeyW');
   await page.mouse.move(105, 55);
   await page.mouse.wheel(0, 100);
-  await page.evaluate(() => {
-    document.querySelector<HTMLElement>('#map')?.style.setProperty('width', '90px');
-  });
+  await page.evaluate(() => window.map.style.setProperty('width', '90px'));
   await page.waitForFunction(() => window.scrollY > 0);
   expect(await heard()).toEqual([]);
   const left = await page.evaluate(() =>
@@ -257,14 +238,13 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
     return used;
   };
   await page.evaluate(() => {
-    const map = document.querySelector<HTMLElement>('#map');
-    if (map) map.tabIndex = 0;
+    window.map.tabIndex = 0;
     window.camera.change({ wheel: { waitsFor: 'focus' } });
   });
   expect(await wheelAt()).toBe(false);
   await page.focus('#map');
   expect(await wheelAt()).toBe(true);
-  await page.evaluate(() => window.camera.change({ wheel: { waitsFor: 'control' } }));
+  await change(page, { wheel: { waitsFor: 'control' } });
   expect(await wheelAt()).toBe(false);
   await page.keyboard.down('Control');
   await heard();
@@ -279,8 +259,7 @@ test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async 
     camera.change({ wheel: { does: 'by-device' }, zoom: { halfLife: 0 } });
     camera.advance(performance.now());
     const turn = (init: WheelEventInit): { span: number; x: number; y: number } => {
-      const map = document.querySelector('#map');
-      map?.dispatchEvent(
+      window.map.dispatchEvent(
         new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 205, clientY: 155, ...init }),
       );
       // The clock of events is coarser than this one: a frame at the same moment may come before them.
@@ -305,17 +284,13 @@ test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async 
 });
 
 test('a finger lifted in an edge band does not scroll, and neither does a pen', async () => {
-  await page.evaluate(() => window.camera.change({ edge: { dwell: 0, in: 'pixels', left: 40 } }));
+  await change(page, { edge: { dwell: 0, in: 'pixels', left: 40 } });
   const client = await page.context().newCDPSession(page);
-  for (const x of [200, 100, 20, 8])
-    await client.send('Input.dispatchTouchEvent', {
-      type: x === 200 ? 'touchStart' : 'touchMove',
-      touchPoints: [{ id: 1, x, y: 100 }],
-    });
-  await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  for (const x of [200, 100, 20, 8]) await touch(client, x === 200 ? 'touchStart' : 'touchMove', [x, 100]);
+  await touch(client, 'touchEnd');
   await page.evaluate(() => {
     const init = { pointerType: 'pen', clientX: 9, clientY: 100, bubbles: true };
-    document.querySelector('#map')?.dispatchEvent(new PointerEvent('pointermove', init));
+    window.map.dispatchEvent(new PointerEvent('pointermove', init));
   });
   const said = await heard();
   expect(said).toEqual(expect.arrayContaining(['press', 'move', 'lift']));
@@ -324,22 +299,20 @@ test('a finger lifted in an edge band does not scroll, and neither does a pen', 
 
 test('G9: a cancelled finger, and a capture that is lost, let go', async () => {
   const client = await page.context().newCDPSession(page);
-  const grips = (): Promise<number> =>
-    page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length));
-  await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ id: 1, x: 100, y: 100 }] });
-  await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ id: 1, x: 150, y: 100 }] });
-  expect(await grips()).toBe(1);
-  await client.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
-  expect(await grips()).toBe(0);
+  await touch(client, 'touchStart', [100, 100]);
+  await touch(client, 'touchMove', [150, 100]);
+  expect(await step(page)).toBe(1);
+  await touch(client, 'touchCancel');
+  expect(await step(page)).toBe(0);
   await page.mouse.move(100, 100);
   await page.mouse.down({ button: 'middle' });
   await page.mouse.move(150, 100);
-  expect(await grips()).toBe(1);
+  expect(await step(page)).toBe(1);
   await page.evaluate(() => {
-    document.querySelector('#map')?.releasePointerCapture(1);
+    window.map.releasePointerCapture(1);
   });
   await page.mouse.move(160, 100);
-  expect(await grips()).toBe(0);
+  expect(await step(page)).toBe(0);
   await page.mouse.up({ button: 'middle' });
 });
 
@@ -368,7 +341,7 @@ test('in a shadow tree the element is listened to like any other', async () => {
     Object.assign(host.style, { position: 'fixed', left: '500px', top: '0' });
     const map = host.attachShadow({ mode: 'open' }).appendChild(document.createElement('div'));
     Object.assign(map.style, { width: '200px', height: '100px' });
-    window.detach();
+    window.ears.detach();
     zesty.listen(map, window.camera);
   });
   await heard();

@@ -1,22 +1,16 @@
 /** "Two to one" and "Over the hills" in a real browser, with real keys, a real wheel and real frames. */
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { hold, launch, openPage, settled, shown, watchGrips } from './browser.ts';
+import { beforeAll, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { hold, openPage, ownBrowser, place, replayed, settled, watchGrips } from './browser.ts';
 
-const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
 const GROUND = new URL('../../data/lemon-strait/ground.json', import.meta.url).pathname;
-let browser: Browser;
+const own = ownBrowser();
 let tiles: Page;
 let hills: Page;
-
 beforeAll(async () => {
-  browser = await launch();
-  tiles = await openPage(browser, 'two-to-one');
-  hills = await openPage(browser, 'over-the-hills');
+  tiles = await openPage(own, 'two-to-one');
+  hills = await openPage(own, 'over-the-hills');
 });
-afterAll(() => browser.close());
 
 /** The colour of a pixel of the page. */
 async function colourAt(page: Page, x: number, y: number): Promise<string> {
@@ -44,8 +38,7 @@ test('two to one: every notch lands on a stop at which a tile is a whole number 
 test('two to one: keys pan along the screen, also turned, and a quarter turn by key comes to rest on a quarter', async () => {
   for (const heading of [45, 135]) {
     expect(await tiles.evaluate(() => lemonStrait.camera.shown.heading)).toBeCloseTo(heading, 9);
-    await tiles.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
-    await settled(tiles);
+    await place(tiles, { x: 512, y: 384, span: 200 });
     const before = await tiles.evaluate(() => ({ ...lemonStrait.camera.view.toScreen(512, 384) }));
     await hold(tiles, ['KeyD'], 150);
     const after = await tiles.evaluate(() => ({ ...lemonStrait.camera.view.toScreen(512, 384) }));
@@ -57,8 +50,7 @@ test('two to one: keys pan along the screen, also turned, and a quarter turn by 
 });
 
 test('over the hills: the real wheel, with a key held, holds the hill under the cursor within 1e-3 px in every frame', async () => {
-  await hills.evaluate(() => lemonStrait.camera.place({ x: 560, y: 500, span: 330 }));
-  await settled(hills);
+  await place(hills, { x: 560, y: 500, span: 330 });
   const errorsSeen = await watchGrips(hills, 480, 330);
   await hills.mouse.move(480, 330);
   for (let notch = 0; notch < 7; notch++) {
@@ -76,8 +68,7 @@ test('over the hills: the real wheel, with a key held, holds the hill under the 
 });
 
 test('over the hills: what is picked is where the renderer draws it', async () => {
-  await hills.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200, heading: 30 }));
-  await settled(hills);
+  await place(hills, { x: 512, y: 384, span: 200, heading: 30 });
   // Along a line of pixels, the picked height says where the renderer draws land and where water.
   const row = await hills.evaluate(() =>
     Array.from({ length: 40 }, (_, i) => {
@@ -106,15 +97,10 @@ test('over the hills: turning and tilting by keys come to rest, and a recording 
   await hills.mouse.move(600, 400);
   await hills.mouse.wheel(0, 200);
   await settled(hills);
-  const [download, last] = await Promise.all([hills.waitForEvent('download'), shown(hills), hills.click('#record')]);
-  const file = await download.path();
-  const played = spawnSync(process.execPath, [CLI, 'replay', file, '--ground', GROUND, '--trace', `${file}.csv`], {
-    encoding: 'utf8',
-  });
-  expect([played.status, played.stderr]).toEqual([0, '']);
-  const [, x, y, height, span, heading] = (readFileSync(`${file}.csv`, 'utf8').trim().split('\r\n').at(-1) ?? '')
-    .split(',')
-    .map(Number);
+  const {
+    last,
+    row: [, x, y, height, span, heading],
+  } = await replayed(hills, '--ground', GROUND);
   const there = await hills.evaluate(() => lemonStrait.camera.shown);
   expect([x, y, span]).toEqual([last.x, last.y, last.span]);
   expect(heading).toBe(there.heading);

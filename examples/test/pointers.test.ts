@@ -1,41 +1,31 @@
 /** Real buttons and real fingers on real pages, and what the page gets of them. */
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, CDPSession, Page } from 'playwright-core';
-import { launch, libraryScript, openPage, settled } from './browser.ts';
+import { beforeAll, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { mapPage, openPage, ownBrowser, place, settled, step, touch } from './browser.ts';
 
-let browser: Browser;
+const own = ownBrowser();
 let hills: Page;
-
 beforeAll(async () => {
-  browser = await launch();
-  hills = await openPage(browser, 'over-the-hills');
+  hills = await openPage(own, 'over-the-hills');
 });
-afterAll(() => browser.close());
 
-/** A map without frames of its own: `step()` draws one. Clicks and menus that reach the page are written down. */
+/** A map that is listened to; clicks and menus that reach the page, and taps, are written down. */
 async function bareMap(): Promise<Page> {
-  const page = await browser.newPage({ viewport: { width: 800, height: 600 } });
-  await page.setContent(
-    '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 800px; height: 600px"></div>',
-  );
-  await page.addScriptTag(libraryScript());
+  const bindings = { drag: ['MouseRight' as const, 'MouseMiddle' as const, 'Touch' as const], swing: [] };
+  const settings = { start: { x: 0, y: 0, span: 600 }, bindings };
+  const page = await mapPage(own, { width: 800, height: 600, settings });
   await page.evaluate(() => {
-    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
     const seen: string[] = [];
     for (const type of ['click', 'auxclick', 'contextmenu'])
       window.addEventListener(type, (event) => seen.push(event.defaultPrevented ? `${type} kept` : type));
-    const bindings = { drag: ['MouseRight', 'MouseMiddle', 'Touch'], swing: [] };
-    const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 600 }, bindings });
-    const { detach } = zesty.listen(map, camera, {
+    const { detach } = zesty.listen(window.map, window.camera, {
       tap: ({ input, x, y, ground }) =>
-        seen.push(
-          `tap ${input} ${String(x)} ${String(y)} on ${(ground?.x ?? NaN).toFixed()} ${(ground?.y ?? NaN).toFixed()}`,
-        ),
+        seen.push(`tap ${input} ${x} ${y} on ${(ground?.x ?? NaN).toFixed()} ${(ground?.y ?? NaN).toFixed()}`),
       gamePress: (event) => event.shiftKey,
     });
-    Object.assign(window, { camera, detach, seen });
-    camera.advance(performance.now());
+    Object.assign(window, { detach, seen });
   });
+  await step(page);
   return page;
 }
 
@@ -81,7 +71,7 @@ test('a real right drag holds the ground under the cursor to 1e-3 px; its click 
   await page.mouse.move(400, 300);
   await page.mouse.down({ button: 'right' });
   await page.mouse.move(500, 400);
-  expect(await page.evaluate(() => (window.camera.advance(performance.now()), window.camera.grips.length))).toBe(0);
+  expect(await step(page)).toBe(0);
   await page.mouse.up({ button: 'right' });
   await page.close();
 });
@@ -90,7 +80,7 @@ test('a press and a move show in the first frame after them', async () => {
   const page = await bareMap();
   await page.mouse.move(300, 300);
   const moved = await page.evaluate(() => {
-    const map = document.querySelector<HTMLElement>('#map') ?? document.body;
+    const { map } = window;
     const at = performance.now();
     const fire = (type: string, clientX: number, buttons: number): boolean =>
       map.dispatchEvent(
@@ -120,14 +110,13 @@ test('detaching during a drag leaves nothing behind: no capture, no style, no gr
   await page.mouse.down({ button: 'middle' });
   await page.mouse.move(350, 300);
   const left = await page.evaluate(() => {
-    const map = document.querySelector<HTMLElement>('#map');
-    const styled = map?.style.touchAction;
-    const { detach, camera } = window;
+    const { map, detach, camera } = window;
+    const styled = map.style.touchAction;
     camera.advance(performance.now());
     const held = camera.grips.length;
     detach();
     camera.advance(performance.now());
-    return [styled, held, camera.grips.length, map?.style.touchAction, map?.hasPointerCapture(1)];
+    return [styled, held, camera.grips.length, map.style.touchAction, map.hasPointerCapture(1)];
   });
   expect(left).toEqual(['none', 1, 0, '', false]);
   await page.mouse.up({ button: 'middle' });
@@ -135,7 +124,7 @@ test('detaching during a drag leaves nothing behind: no capture, no style, no gr
 });
 
 test('a real mouse at the edge pans while it rests; over a panel, or gone, it does not', async () => {
-  const page = await openPage(browser, 'straight-down');
+  const page = await openPage(own, 'straight-down');
   await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
   const x = (): Promise<number> => page.evaluate(() => lemonStrait.camera.shown.x);
   await page.mouse.move(500, 300);
@@ -158,21 +147,8 @@ test('a real mouse at the edge pans while it rests; over a panel, or gone, it do
   await page.close();
 });
 
-/** Fingers by the DevTools protocol. */
-async function touch(
-  client: CDPSession,
-  type: string,
-  points: readonly { id: number; x: number; y: number }[],
-): Promise<void> {
-  await client.send('Input.dispatchTouchEvent', {
-    type: type as 'touchStart',
-    touchPoints: points.map(({ id, x, y }) => ({ id, x, y })),
-  });
-}
-
 test('over the hills: two real fingers pinch and twist, and hold their ground within 0.5 px in every frame', async () => {
-  await hills.evaluate(() => lemonStrait.camera.place({ x: 520, y: 420, span: 330, heading: 0 }));
-  await settled(hills);
+  await place(hills, { x: 520, y: 420, span: 330, heading: 0 });
   const client = await hills.context().newCDPSession(hills);
   await hills.evaluate(() => {
     /** Where each finger was, and when: a frame knows what came before it. */
@@ -200,26 +176,26 @@ test('over the hills: two real fingers pinch and twist, and hold their ground wi
       return view;
     };
   });
-  const points = (i: number): { id: number; x: number; y: number }[] => {
-    const angle = 0.3 + i * 0.03;
-    const apart = 120 + i * 3;
+  const fingers = (i: number): [[number, number], [number, number]] => {
+    const right = (120 + i * 3) * Math.cos(0.3 + i * 0.03);
+    const down = (120 + i * 3) * Math.sin(0.3 + i * 0.03) * 0.6;
     return [
-      { id: 1, x: 500 - apart * Math.cos(angle), y: 330 - apart * Math.sin(angle) * 0.6 },
-      { id: 2, x: 500 + apart * Math.cos(angle), y: 330 + apart * Math.sin(angle) * 0.6 },
+      [500 - right, 330 - down],
+      [500 + right, 330 + down],
     ];
   };
   const before = await hills.evaluate(() => lemonStrait.camera.shown);
-  await touch(client, 'touchStart', points(0).slice(0, 1));
-  await touch(client, 'touchStart', points(0));
+  await touch(client, 'touchStart', fingers(0)[0]);
+  await touch(client, 'touchStart', ...fingers(0));
   for (let i = 1; i <= 25; i++) {
-    await touch(client, 'touchMove', points(i));
+    await touch(client, 'touchMove', ...fingers(i));
     await hills.waitForTimeout(16);
   }
   const after = await hills.evaluate(() => lemonStrait.camera.shown);
   const worst = await hills.evaluate(
     () => Reflect.get(window, 'worst') as { fingers: number; reported: number; frames: number },
   );
-  await touch(client, 'touchEnd', []);
+  await touch(client, 'touchEnd');
   await settled(hills);
   expect(worst.frames).toBeGreaterThan(0);
   expect(worst.reported).toBeLessThan(1e-3);

@@ -1,39 +1,24 @@
 /** G9: nothing sticks, whatever the page does in mid-gesture; and clocks of events and of frames that differ. */
-import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { launch, libraryScript } from './browser.ts';
+import { beforeEach, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { listen, mapPage, ownBrowser, touch } from './browser.ts';
 
-let browser: Browser;
+const own = ownBrowser();
 let page: Page;
 let last: Page | null = null;
 
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
-
-/** A map with a border, a camera over it, frames by the page; `errors` are those that were reported. */
+/** A map, a camera over it, frames by the page; `errors` are those that were reported. */
 beforeEach(async () => {
   await last?.close();
-  page = last = await browser.newPage({ viewport: { width: 800, height: 600 } });
-  await page.setContent(
-    '<!doctype html><style>body { margin: 0 }</style><div id="map" style="width: 400px; height: 300px"></div>',
-  );
-  await page.addScriptTag(libraryScript());
+  const settings = { start: { x: 0, y: 0, span: 300 }, drag: { glide: 0 } };
+  page = last = await mapPage(own, { width: 400, height: 300, settings, draws: true });
   await page.evaluate(() => {
     const errors: string[] = [];
     window.addEventListener('error', (event) => {
       errors.push((event.error as Error).message);
       event.preventDefault();
     });
-    window.map = document.querySelector<HTMLElement>('#map') ?? document.body;
-    window.camera = new zesty.Camera({ start: { x: 0, y: 0, span: 300 }, drag: { glide: 0 } });
     Object.assign(window, { errors });
-    const frame = (time: number): void => {
-      window.camera.advance(time);
-      requestAnimationFrame(frame);
-    };
-    requestAnimationFrame(frame);
   });
 });
 
@@ -67,9 +52,7 @@ async function keysSteer(): Promise<boolean> {
 }
 
 test('an element that is removed in mid-drag or mid-pinch lets go, and keys go on to steer', async () => {
-  await page.evaluate(() => {
-    zesty.listen(window.map, window.camera);
-  });
+  await listen(page);
   await drag();
   await page.evaluate(() => window.map.remove());
   await rest();
@@ -77,15 +60,11 @@ test('an element that is removed in mid-drag or mid-pinch lets go, and keys go o
   expect(await keysSteer()).toBe(true);
   await page.evaluate(() => document.body.append(window.map));
   const client = await page.context().newCDPSession(page);
-  const points = [
-    { id: 1, x: 100, y: 100 },
-    { id: 2, x: 250, y: 200 },
-  ];
-  await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: points });
+  await touch(client, 'touchStart', [100, 100], [250, 200]);
   await page.waitForFunction(() => window.camera.grips.length === 2);
   await page.evaluate(() => window.map.remove());
   await rest();
-  await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await touch(client, 'touchEnd');
   expect(await keysSteer()).toBe(true);
 });
 
@@ -104,18 +83,14 @@ test('a frame that is removed in mid-drag, with a key held in it, lets go of bot
   });
   await drag();
   await page.keyboard.down('KeyD');
-  await page.evaluate(() => {
-    document.querySelector('iframe')?.remove();
-  });
+  await page.evaluate(() => document.querySelector('iframe')?.remove());
   await rest();
   await page.keyboard.up('KeyD');
   await page.mouse.up({ button: 'middle' });
 });
 
 test('a key that went up behind a dialog, or while the page was frozen, does not run on; one still held goes on', async () => {
-  await page.evaluate(() => {
-    zesty.listen(window.map, window.camera);
-  });
+  await listen(page);
   const shown = new Promise<void>((done) => {
     page.once(
       'dialog',
@@ -128,9 +103,7 @@ test('a key that went up behind a dialog, or while the page was frozen, does not
   });
   await page.keyboard.down('KeyD');
   await page.waitForFunction(() => window.camera.shown.x > 1);
-  await page.evaluate(() => {
-    setTimeout(() => alert('Tide turning'));
-  });
+  await page.evaluate(() => void setTimeout(() => alert('Tide turning')));
   await shown;
   await rest(); // with the key never reported up
   expect(await x()).toBeLessThan(1500);
@@ -206,9 +179,7 @@ test('captures and callbacks that throw: the camera goes on, each throw is repor
 });
 
 test('CSS zoom: the ground under the pointer is what is held; seen from its edge, the map stays where it was', async () => {
-  await page.evaluate(() => {
-    zesty.listen(window.map, window.camera);
-  });
+  await listen(page);
   for (const zoomed of ['body', '#map']) {
     await page.evaluate((selector) => {
       document.body.style.zoom = document.querySelector<HTMLElement>('#map')!.style.zoom = '1'; // eslint-disable-line @typescript-eslint/no-non-null-assertion
@@ -222,9 +193,7 @@ test('CSS zoom: the ground under the pointer is what is held; seen from its edge
     await page.mouse.up({ button: 'middle' });
     await rest();
   }
-  await page.evaluate(() => {
-    document.querySelector<HTMLElement>('#map')?.style.setProperty('zoom', '1');
-  });
+  await page.evaluate(() => window.map.style.setProperty('zoom', '1'));
   await drag();
   const before = await page.evaluate(() => ({ ...window.camera.shown }));
   for (const turned of ['rotateY(90deg)', 'rotateX(90deg)', 'scale(0)']) {

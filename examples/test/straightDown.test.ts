@@ -1,23 +1,16 @@
 /** "Straight down" in a real browser, with real keys, a real wheel and real frames. */
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { hold, launch, openPage, settled, shown, watchGrips } from './browser.ts';
+import { beforeAll, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { hold, openPage, ownBrowser, place, replayed, settled, shown, watchGrips } from './browser.ts';
 
-const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
-let browser: Browser;
+const own = ownBrowser();
 let page: Page;
-
 beforeAll(async () => {
-  browser = await launch();
-  page = await openPage(browser, 'straight-down');
+  page = await openPage(own, 'straight-down');
 });
-afterAll(() => browser.close());
 
 test('each key pans its own way, opposite keys stand still, and the camera comes to rest', async () => {
-  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 120 }));
-  await settled(page);
+  await place(page, { x: 512, y: 384, span: 120 });
   for (const [code, x, y] of [
     ['KeyD', 1, 0],
     ['KeyA', -1, 0],
@@ -45,8 +38,7 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
 });
 
 test('G2: zooming by the real wheel, with a key held, holds the ground within 1e-3 px in every frame', async () => {
-  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 400 }));
-  await settled(page);
+  await place(page, { x: 512, y: 384, span: 400 });
   await page.mouse.move(311, 222);
   const errorsSeen = await watchGrips(page, 311, 222);
   await page.keyboard.down('KeyD');
@@ -92,8 +84,7 @@ test('frames are drawn only while something moves', async () => {
 });
 
 test('a window of another size keeps the scale, as the settings say, and fills the page', async () => {
-  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 200 }));
-  await settled(page);
+  await place(page, { x: 512, y: 384, span: 200 });
   const before = await shown(page);
   await page.setViewportSize({ width: 800, height: 500 });
   await page.waitForFunction(() => lemonStrait.camera.view.height === 500);
@@ -106,8 +97,7 @@ test('a window of another size keeps the scale, as the settings say, and fills t
 });
 
 test('a held key does not run while the page stalls', async () => {
-  await page.evaluate(() => lemonStrait.camera.place({ x: 512, y: 384, span: 60 }));
-  await settled(page);
+  await place(page, { x: 512, y: 384, span: 60 });
   await page.keyboard.down('KeyD');
   await page.waitForTimeout(200);
   const travelled = await page.evaluate(() => {
@@ -152,16 +142,9 @@ test('G6: what is recorded in the page plays again on the command line, to the s
   await hold(page, ['KeyS', 'KeyA'], 180);
   await page.keyboard.up('ShiftLeft');
   await settled(page);
-  const [download, last] = await Promise.all([page.waitForEvent('download'), shown(page), page.click('#record')]);
-  expect(download.suggestedFilename()).toBe('lemon-strait.ndjson');
-  const file = await download.path();
-  expect(readFileSync(file, 'utf8').trim().split('\n').length).toBeGreaterThan(10);
-  const trace = `${file}.csv`;
-  const played = spawnSync(process.execPath, [CLI, 'replay', file, '--json', '--rate', '90', '--trace', trace], {
-    encoding: 'utf8',
-  });
-  expect([played.status, played.stderr]).toEqual([0, '']);
-  const rows = readFileSync(trace, 'utf8').trim().split('\r\n');
-  const [, x, y, , span] = (rows.at(-1) ?? '').split(',').map(Number);
+  const {
+    last,
+    row: [, x, y, , span],
+  } = await replayed(page, '--rate', '90');
   expect({ x, y, span }).toEqual({ x: last.x, y: last.y, span: last.span });
 });
