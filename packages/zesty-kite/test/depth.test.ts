@@ -12,8 +12,8 @@ import {
 } from '../src/index.ts';
 import { forRuns } from './law.ts';
 import { between, screens } from './steering.ts';
+import { under, unit } from './views.ts';
 
-const unit = between(0, 1);
 const depths = fc.constantFrom<ClipDepth>('-1..1', '0..1', '1..0');
 const froms = fc.constantFrom<CountedFrom>('origin', 'eye');
 const round = Math.fround;
@@ -95,8 +95,8 @@ test('visible tiles never go beyond the map, nor beyond 64 spans, and have every
         expect(shown.to[i]).toBeLessThanOrEqual(Math.max(columns, shown.from[i] ?? 0));
       }
       for (const height of [ground.lowest, 0, ground.highest]) {
-        const at = view.toLevel(u * view.width, v * view.height, height, { x: 0, y: 0 });
-        if (at === null || Math.hypot(at.x - view.x, at.y - view.y) > 60 * span) continue;
+        const at = under(view, u, v, height);
+        if (at === null) continue;
         const [column, row] = [Math.floor(at.x / size), Math.floor(at.y / size)];
         if (column < 0 || row < 0 || column >= columns || row >= rows) continue;
         expect(shown.top <= row && row < shown.bottom).toBe(true);

@@ -6,7 +6,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, createMatrices, fillMatrices, type Settings, type Signal } from '../src/index.ts';
-import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { record } from '../src/session/index.ts';
+import { playAgain, read } from './sessions.ts';
 import {
   between,
   bitsOf,
@@ -100,12 +101,7 @@ test('G1 to G11: a thousand signals of every kind, over any settings: none is br
       camera.advance(time + 61_000);
       expect(bitsOf(camera)).toBe(still);
       recording.stop();
-      const reader = new SessionReader();
-      const heard = [...reader.push(recording.text()), ...reader.end().signals];
-      if (reader.header === null) throw new Error('a recording without a header');
-      const replay = new Replay(reader.header, { rate, terrain });
-      for (const signal of heard) replay.push(signal);
-      replay.end();
+      const replay = playAgain(read(recording.text()), { rate, terrain });
       replay.camera.advance(1e7);
       expect(bitsOf(replay.camera)).toBe(still); // G5, G6
     }),

@@ -1,9 +1,10 @@
 /** Ground below the eye, ground that changes while it is looked at, and ground that repeats itself. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, reshapeGrid, terrainOfGrid, type Settings, type StampedSignal, type Terrain } from '../src/index.ts';
-import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { Camera, reshapeGrid, terrainOfGrid, type Settings, type Terrain } from '../src/index.ts';
+import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';
+import { playAgain, read } from './sessions.ts';
 import { between, bitsOf, hills, pixelsBetween } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -118,12 +119,9 @@ test('ground that is dug and built while it is held: grips hold to 1e-3 px, noth
     expect(camera.settled).toBe(true);
     const eye = camera.view.eye();
     expect(eye.height - terrain.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
-    const reader = new SessionReader();
-    const signals: StampedSignal[] = reader.push(recording.text());
+    const session = read(recording.text());
     for (const rate of [60, 144]) {
-      const replay = new Replay(reader.header ?? { settings: {}, screen }, { terrain: flat, rate });
-      for (const signal of signals) replay.push(signal);
-      replay.end();
+      const replay = playAgain(session, { terrain: flat, rate });
       replay.camera.advance(60_000);
       expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
       expect(replay.camera.terrain?.digest).toBe(terrain.digest);
@@ -141,17 +139,12 @@ test('another terrain is named by id and digest; a replay that lacks it says whi
   camera.changeTerrain(null);
   for (let time = 500; time < 6000; time += 20) camera.advance(time);
   expect([camera.terrain, camera.settled, camera.shown.focusHeight]).toEqual([null, true, 0]);
-  const reader = new SessionReader();
-  const signals = reader.push(recording.text());
-  const header = reader.end().header;
-  expect(signals.filter(({ kind }) => kind === 'terrain')).toMatchObject([{ id: 'hills' }, { id: null }]);
-  const lacking = new Replay(header, { terrain: cliffs });
-  expect(() => signals.forEach((signal) => lacking.push(signal))).toThrow(
+  const session = read(recording.text());
+  expect(session.signals.filter(({ kind }) => kind === 'terrain')).toMatchObject([{ id: 'hills' }, { id: null }]);
+  expect(() => playAgain(session, { terrain: cliffs })).toThrow(
     'terrain: found none that is "hills" 1; wanted it among `terrains`',
   );
-  const replay = new Replay(header, { terrain: cliffs, terrains: [hills] });
-  signals.forEach((signal) => replay.push(signal));
-  replay.end();
+  const replay = playAgain(session, { terrain: cliffs, terrains: [hills] });
   expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   expect(() => reshapeGrid(cliffs, { column: 100, row: 0, columns: 2, heights: [1, 2] })).toThrow(
     'terrain.part.column: found 100; wanted at most 99',
@@ -177,10 +170,6 @@ test('in a world that repeats itself a grip names the copy that is held, whereve
     expect(grip?.error).toBeLessThan(1e-3);
     const { view } = camera;
     expect(((grip?.x ?? NaN) - view.x) * view.scale + 1500).toBeCloseTo(press + way, 6);
-    const reader = new SessionReader();
-    const signals = reader.push(recording.text());
-    const replay = new Replay(reader.end().header);
-    for (const signal of signals) replay.push(signal);
-    expect(replay.end().worstGripError).toBeLessThan(1e-3);
+    expect(playAgain(read(recording.text())).worstGripError).toBeLessThan(1e-3);
   });
 });

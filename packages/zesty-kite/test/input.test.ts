@@ -2,8 +2,9 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, checkSettings, SettingsError, terrainOf, type Settings, type Signal } from '../src/index.ts';
-import { record, Replay, SessionReader } from '../src/session/index.ts';
+import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';
+import { playAgain, read } from './sessions.ts';
 import { between, bitsOf, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -267,11 +268,7 @@ test('headings and coordinates that motion can reach can be recorded, and play a
       camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 10 });
       camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 200 });
       for (let time = 0; time < 5000; time += 16) camera.advance(time);
-      const reader = new SessionReader();
-      const signals = reader.push(recording.text());
-      const replay = new Replay(reader.end().header);
-      for (const signal of signals) replay.push(signal);
-      replay.end();
+      const replay = playAgain(read(recording.text()));
       replay.camera.advance(60_000);
       expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
       expect(Math.abs(camera.shown.heading)).toBeLessThan(1e6 + 1);

@@ -3,23 +3,13 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type StampedSignal } from '../src/index.ts';
-import { headerLine, record, Replay, SessionReader, signalLine, type SessionHeader } from '../src/session/index.ts';
+import { headerLine, record, Replay, signalLine } from '../src/session/index.ts';
+import { playAgain, read } from './sessions.ts';
 import { forAll } from './law.ts';
 import { between, bitsOf, hands, settingsWith, steeringBy } from './steering.ts';
 
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
 const LEMON = new URL('../../../data/lemon-strait/sessions/', import.meta.url);
-
-function read(
-  text: string,
-  piece = 7,
-): { header: SessionHeader; signals: StampedSignal[]; unfinishedLine: number | null } {
-  const reader = new SessionReader();
-  const signals: StampedSignal[] = [];
-  for (let i = 0; i < text.length; i += piece) signals.push(...reader.push(text.slice(i, i + piece)));
-  const end = reader.end();
-  return { header: end.header, signals: [...signals, ...end.signals], unfinishedLine: end.unfinishedLine };
-}
 
 function refusal(text: string): string {
   try {
@@ -48,10 +38,7 @@ test('G6: a session recorded with late, early and jittered frames plays again wi
     camera.signal({ kind: 'gap', phase: 'end', time });
     camera.advance(time + 60_000);
     recording.stop();
-    const { header, signals: heard } = read(recording.text());
-    const replay = new Replay(header, { rate });
-    heard.forEach((signal) => replay.push(signal));
-    replay.end();
+    const replay = playAgain(read(recording.text()), { rate });
     replay.camera.advance(1e6);
     expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   });
@@ -60,12 +47,8 @@ test('G6: a session recorded with late, early and jittered frames plays again wi
 test.each(['crossing.ndjson', 'flung.ndjson'])(
   'G5: %s has one digest at 30, 60, 144, 240 and 37.7 Hz, and keeps its promises',
   (name) => {
-    const { header, signals } = read(readFileSync(new URL(name, LEMON), 'utf8'), 5000);
-    const summaries = [30, 60, 144, 240, 37.7].map((rate) => {
-      const replay = new Replay(header, { rate });
-      signals.forEach((signal) => replay.push(signal));
-      return replay.end();
-    });
+    const session = read(readFileSync(new URL(name, LEMON), 'utf8'));
+    const summaries = [30, 60, 144, 240, 37.7].map((rate) => playAgain(session, { rate }));
     expect(new Set(summaries.map(({ digest }) => digest)).size).toBe(1);
     for (const summary of summaries) {
       expect(summary.worstGripError).toBeLessThan(1e-3);
@@ -78,12 +61,8 @@ test.each(['crossing.ndjson', 'flung.ndjson'])(
 );
 
 test('the digest tells a session from one that differs by one microsecond or a billionth of a notch', () => {
-  const { header, signals } = read(readFileSync(new URL('crossing.ndjson', LEMON), 'utf8'), 5000);
-  const digestOf = (list: readonly StampedSignal[]): string => {
-    const replay = new Replay(header);
-    list.forEach((signal) => replay.push(signal));
-    return replay.end().digest;
-  };
+  const { header, signals } = read(readFileSync(new URL('crossing.ndjson', LEMON), 'utf8'));
+  const digestOf = (list: readonly StampedSignal[]): string => playAgain({ header, signals: list }).digest;
   const first = digestOf(signals);
   expect(first).toMatch(/^[0-9a-f]{16}$/);
   expect(digestOf(signals.map((signal, i) => (i === 0 ? { ...signal, at: signal.at + 1 } : signal)))).not.toBe(first);
@@ -108,7 +87,10 @@ const KEY = '{"at":5,"kind":"key","code":"KeyA","down":true}';
 
 test('a file cut off in the middle of a line says so, and keeps every line before', () => {
   for (let cut = 1; cut < KEY.length; cut++)
-    expect(read(`${HEADER}\n${KEY}\n${KEY.slice(0, cut)}`)).toMatchObject({ signals: [{ at: 5 }], unfinishedLine: 3 });
+    expect(read(`${HEADER}\n${KEY}\n${KEY.slice(0, cut)}`)).toMatchObject({
+      signals: [{ at: 5 }],
+      unfinishedLine: 3,
+    });
   expect(read(`${HEADER}\n${KEY}\n${KEY}`)).toMatchObject({ signals: [{}, {}], unfinishedLine: null });
   expect(read(`${HEADER}\r\n${KEY}\r\n\r\n`)).toMatchObject({ signals: [{}], unfinishedLine: null });
 });

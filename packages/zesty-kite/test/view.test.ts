@@ -17,30 +17,7 @@ import {
 } from '../src/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween, screens } from './steering.ts';
-
-/** Any pose at all: every lens, pitch 1 to 90, and panels. */
-const poses = fc.record({
-  x: between(-1e4, 1e4),
-  y: between(-1e4, 1e4),
-  focusHeight: fc.oneof(fc.constant(0), between(-50, 50)),
-  span: between(1, 5000),
-  heading: between(-720, 720),
-  pitch: fc.oneof(fc.constant(90), between(1, 90)),
-  fieldOfView: fc.oneof(fc.constant(0), between(1, 120)),
-});
-const grounds = fc
-  .tuple(between(-50, 50), between(0, 200))
-  .map(([lowest, tall]) => ({ lowest, highest: lowest + tall }));
-const insets = fc.record({
-  left: between(0, 900),
-  top: between(0, 300),
-  right: between(0, 500),
-  bottom: between(0, 900),
-});
-const views = fc
-  .tuple(poses, screens, grounds, insets)
-  .map(([pose, screen, ground, panels]) => aim(new View(), pose, screen, ground, panels));
-const unit = between(0, 1);
+import { heightOf, poses, under, unit, views } from './views.ts';
 
 test('screen → ground → screen returns within 1e-6 px, in any pose, with any lens, anywhere on any screen', () => {
   let hits = 0;
@@ -149,9 +126,9 @@ test.each(conventions)(
       same(product(out.viewInverse, out.view), identity, largest(out.view));
       same(product(out.inverse, out.viewProjection), identity, largest(out.inverse) * largest(out.viewProjection));
 
-      const height = view.ground.lowest + rise * (view.ground.highest - view.ground.lowest);
-      const ground = view.toLevel(u * view.width, v * view.height, height, { x: 0, y: 0 });
-      if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
+      const height = heightOf(view, rise);
+      const ground = under(view, u, v, height);
+      if (ground === null) return;
       const world = up === 'y' ? [ground.x, height, ground.y] : [ground.x, -ground.y, height];
       const [x = NaN, y = NaN, z = NaN] = world.map((value, i) => value - (out.origin[i] ?? NaN));
       const clip = vec4.transformMat4(new Float64Array(4), [x, y, z, 1], out.viewProjection);
@@ -208,8 +185,8 @@ test('a row of visible tiles has every tile that shows, and no column beyond wha
       (view.span + Math.abs(view.focusHeight) + view.ground.highest + 50) * share * (view.pitch < 20 ? 30 : 1);
     const { lowest, highest } = view.ground;
     const rows = visibleTiles(view, size);
-    const ground = view.toLevel(u * view.width, v * view.height, lowest + rise * (highest - lowest), { x: 0, y: 0 });
-    if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
+    const ground = under(view, u, v, heightOf(view, rise));
+    if (ground === null) return;
     const column = Math.floor(ground.x / size);
     const row = Math.floor(ground.y / size);
     expect(row).toBeGreaterThanOrEqual(rows.top);
@@ -237,8 +214,8 @@ test('turned by 45°, the rows of tiles are less than 60 % of the box around the
 
 test('whatever has a part on the screen shows, as a box and as a circle; what is far beside it does not', () =>
   forAll(views, unit, unit, between(0.001, 1), between(0, 50), (view, u, v, share, tall) => {
-    const ground = view.toGround(u * view.width, v * view.height);
-    if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 60 * view.span) return;
+    const ground = under(view, u, v, view.focusHeight);
+    if (ground === null) return;
     const planes = frustumPlanes(view);
     const { x, y, height } = ground;
     const size = share * view.span;
