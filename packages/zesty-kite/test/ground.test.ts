@@ -20,28 +20,30 @@ const tilted: Settings = {
 const heights = Float64Array.from({ length: 101 * 101 }, (_, i) => ((i * 7919) % 13 === 0 ? 40 : (i % 101) / 10));
 const cliffs = terrainOfGrid({ id: 'cliffs', columns: 101, rows: 101, step: 5, heights });
 
-test('the envelope of the ground is nowhere lower than the ground, and nowhere steeper than 45° along an axis', () => {
-  for (const [terrain, steepest] of [
-    [cliffs, 1],
-    [hills, 120 / (12 * hills.feature)],
+test('the envelope of the ground: nowhere lower, nowhere steeper than 45° along an axis, nowhere a kink', () => {
+  for (const [terrain, steepest, step] of [
+    [cliffs, 1, 5],
+    [hills, Math.max(1, 120 / (24 * hills.feature)), hills.feature],
   ] as const) {
     const over = (x: number, y: number): number => {
       const spot = { x, y, height: NaN };
       terrain.layOver(spot);
       return spot.height;
     };
-    forRuns(500, between(0, 500), between(0, 500), between(0.001, 30), fc.boolean(), (x, y, step, east) => {
+    forRuns(500, between(0, 500), between(0, 500), between(0.001, 30), fc.boolean(), (x, y, away, east) => {
       const here = over(x, y);
       expect(here).toBeGreaterThanOrEqual(terrain.heightAt(x, y));
       expect(here).toBeLessThanOrEqual(terrain.highest);
-      const there = east ? over(Math.min(500, x + step), y) : over(x, Math.min(500, y + step));
       // A function may have heights between the corners of the lattice that is looked at.
-      if (terrain === cliffs) expect(Math.abs(there - here)).toBeLessThanOrEqual(step * steepest * (1 + 1e-9));
+      if (terrain !== cliffs) return;
+      const [before, after] = [-away, away].map((way) => (east ? over(x + way, y) : over(x, y + way)));
+      expect(Math.abs(after! - here)).toBeLessThanOrEqual(away * steepest * (1 + 1e-9));
+      expect(Math.abs(after! - 2 * here + before!)).toBeLessThanOrEqual((away * away * steepest) / (2 * step) + 1e-9);
     });
   }
 });
 
-test('over steep ground the eye keeps its clearance in every frame, and rises no faster than it goes', () => {
+test('over steep ground the eye keeps its clearance in every frame; it rises no faster than it goes, and does not jerk', () => {
   forRuns(
     15,
     between(0, 360),
@@ -60,13 +62,20 @@ test('over steep ground the eye keeps its clearance in every frame, and rises no
       camera.advance(0);
       camera.signal({ kind: 'key', code, down: true, time: 0 });
       let before = camera.advance(10).eye();
+      let last = { way: 0, rise: 0 };
       for (let time = 20; time < 2500; time += 10) {
         const eye = camera.advance(time).eye();
         expect(eye.height - cliffs.heightAt(eye.x, eye.y)).toBeGreaterThan(2 - 1e-6);
         const way = Math.abs(eye.x - before.x) + Math.abs(eye.y - before.y);
+        const rise = eye.height - before.height;
         // The focus follows hardly at all here: what the eye rises, the envelope does.
-        expect(Math.abs(eye.height - before.height)).toBeLessThan(way + 0.05);
+        expect(Math.abs(rise)).toBeLessThan(way + 0.05);
+        // The envelope's slope changes by 1 in two samples at most, and that of the lift in a fifth of a span.
+        const most = Math.max(way, last.way);
+        const bend = 1 / (2 * 5) + 1 / (0.2 * camera.view.span);
+        expect(Math.abs(rise - last.rise)).toBeLessThan(most * most * bend + Math.abs(way - last.way) + 0.01);
         before = eye;
+        last = { way, rise };
       }
     },
   );

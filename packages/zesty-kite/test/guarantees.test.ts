@@ -150,7 +150,8 @@ test('G2: the ground under the cursor at a notch stays within 1e-3 px of it in e
       const y = v * screen.height;
       const held = camera.advance(0).toGround(x, y);
       // An eye that is lifted over a hill holds what it would without.
-      if (hilly && camera.view.eye().height < hills.highest + camera.settings.ground.clearance) return;
+      const { clearance } = camera.settings.ground;
+      if (hilly && camera.view.eye().height < hills.highest + clearance + 0.1 * camera.view.span) return;
       // Over hills, another notch may find a nearer hill under the cursor.
       const few = hilly ? turns.slice(0, 1) : turns;
       few.forEach((turn, i) => camera.signal({ kind: 'wheel', x, y, notches: turn, time: 7 + i * 61 }));

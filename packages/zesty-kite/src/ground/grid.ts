@@ -51,7 +51,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const scale = 1 / step;
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
-  const layOf = (samples: Float64Array, spot: Spot): void => {
+  const lay = (spot: Spot): void => {
     const across = (spot.x - left) * scale;
     const down = (spot.y - top) * scale;
     const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
@@ -65,14 +65,11 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
     spot.height = upper + (lower - upper) * (below - row);
   };
-  const lay = (spot: Spot): void => {
-    layOf(samples, spot);
-  };
   // Only an eye that comes down to the hills asks for it.
-  let raised: Float64Array | null = null;
+  let envelope: ((spot: Spot) => void) | null = null;
   const layOver = (spot: Spot): void => {
-    raised ??= envelopeOfGrid(samples, columns, rows, step);
-    layOf(raised, spot);
+    envelope ??= envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
+    envelope(spot);
   };
   const at: Spot = { x: 0, y: 0, height: 0 };
   const heightAt = (x: number, y: number): number => {

@@ -23,9 +23,9 @@ export interface Terrain {
   /** Sets the height of a spot to that: for every frame, where numbers handed over in place cost less. */
   lay(spot: Spot): void;
   /**
-   * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are,
-   * and never steeper than 45° along either axis (of a function with heights over twelve features apart,
-   * than that range over twelve features).
+   * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are, without a
+   * kink, and never steeper than 45° along either axis (of a function with heights over 24 features apart, than that
+   * range over 24 features).
    */
   layOver(spot: Spot): void;
 }

@@ -48,18 +48,27 @@ export function lift(motion: Motion, rules: Rules, look: Look): void {
   motion.limited = true;
 }
 
-/** By how much the eye is lower than it should be above the envelope of the ground below it; world units, ≥ 0. */
+/** So near to its clearance the eye begins to be lifted, gently, so that it does not run into a slope; in spans. */
+const SOFT = 0.1;
+
+/**
+ * How far the eye has to be lifted to be clear of the envelope of the ground below it; world units, ≥ 0. That is what
+ * it lacks, rounded off with a parabola about where it begins to lack anything.
+ */
 export function missingClearance(motion: Motion, rules: Rules, look: Look): number {
   if (rules.terrain === null || look.widening === 0) return 0;
   const { clearance } = rules.settings.ground;
   const eye = motion.level + (motion.span * look.sinPitch) / look.widening;
   // It may be clear even of the highest ground.
-  if (eye > rules.terrain.highest + clearance) return 0;
+  const soft = SOFT * motion.span;
+  if (eye > rules.terrain.highest + clearance + soft) return 0;
   look.below(motion);
   below.x = motion.x + look.meetX;
   below.y = motion.y + look.meetY;
   rules.terrain.layOver(below);
-  return Math.max(0, below.height + clearance - eye);
+  const lacking = below.height + clearance - eye;
+  if (lacking >= soft) return lacking;
+  return lacking > -soft ? ((lacking + soft) * (lacking + soft)) / (4 * soft) : 0;
 }
 
 const below = new WorkingSpot();
