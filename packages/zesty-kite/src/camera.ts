@@ -45,7 +45,7 @@ import {
   type Settings,
 } from './settings/index.ts';
 import { home, letRest, obey, tilt, turn } from './steer.ts';
-import { aim, canonical, View, WorkingInsets, type Point, type Pose, type Screen } from './view/index.ts';
+import { aim, canonical, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
@@ -124,7 +124,7 @@ export class Camera {
   readonly #heed: Heed;
   readonly #course: Course;
   readonly #frame = new Motion();
-  readonly #insets = new WorkingInsets();
+  readonly #insets = new ScratchInsets();
 
   #checked: Checked;
   /** What waiting changes make of the settings, one by one; and the time of the last of them. */

@@ -36,7 +36,8 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   check('top', top, Number.isFinite(top), 'a finite number');
   const count = columns * rows;
   check('heights', `${String(heights.length)} samples`, heights.length === count, `columns · rows, ${String(count)}`);
-  const samples = Float64Array.from(heights);
+  // No -0: a session that is written down would have 0 for it.
+  const samples = Float64Array.from(heights, (height) => height + 0);
   const digest = new Digest();
   for (const value of [columns, rows, step, left, top]) digest.add(value);
   let lowest = Infinity;

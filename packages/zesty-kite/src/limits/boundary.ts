@@ -1,7 +1,7 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
 import { clamp, convexHull } from '../math/index.ts';
 import { edgesOf, FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
-import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
+import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
 import { createConvex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
 import { Disc, keepInDisc, radiusOf } from './disc.ts';
@@ -112,7 +112,7 @@ export function excessOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'x' | 
   return Math.sqrt((kept.x - x) * (kept.x - x) + (kept.y - y) * (kept.y - y));
 }
 
-const kept = new WorkingPoint();
+const kept = new ScratchPoint();
 
 /** The middle of the shape's extent and its height: where a camera starts that is not told better. */
 export function middleOf({ shape }: Boundary): { x: number; y: number; high: number } {
@@ -132,7 +132,7 @@ const inlay = new Inlay();
 const disc = new Disc();
 
 /** For `keepInside`: the focus was nowhere before, and need not slide. Both are NaN. */
-export const ANYWHERE: Readonly<Point> = new WorkingPoint();
+export const ANYWHERE: Readonly<Point> = new ScratchPoint();
 
 /**
  * The focus that is nearest to `wish` and inside; for a coast, the one to which it slides from where

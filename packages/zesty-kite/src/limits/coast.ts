@@ -1,5 +1,5 @@
 /** Keeping the focus inside any polygon, holes and islands included, by sliding along its edges. */
-import { WorkingPoint, type Point } from '../view/index.ts';
+import { ScratchPoint, type Point } from '../view/index.ts';
 import { Edges } from './edges.ts';
 
 /** The most edges along which one move slides. */
@@ -7,8 +7,8 @@ const MOST_SLIDES = 64;
 
 export class Coast {
   readonly #edges: Edges;
-  readonly #at = new WorkingPoint();
-  readonly #next = new WorkingPoint();
+  readonly #at = new ScratchPoint();
+  readonly #next = new ScratchPoint();
 
   /** @param ends two ends an edge; inside is what an odd number of edges lies to the left of */
   constructor(ends: Float64Array) {

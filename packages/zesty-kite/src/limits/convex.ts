@@ -1,5 +1,5 @@
 /** Keeping a convex shape of ground, seen around the focus, inside a convex polygon. */
-import { WorkingPoint, type Point } from '../view/index.ts';
+import { ScratchPoint, type Point } from '../view/index.ts';
 import { loosen, nearest, Search, type HalfPlanes } from './halfPlanes.ts';
 
 /** A convex polygon as half-planes: the normals point outward. */
@@ -139,7 +139,7 @@ export function fitInConvex(convex: Convex, inlay: Inlay): void {
   inlay.span = Math.max(0, span - search.t);
 }
 
-const kept = new WorkingPoint();
+const kept = new ScratchPoint();
 const search = new Search();
 
 /** No edge is nearer to (x, y) than this; below 0 it says nothing. */

@@ -1,6 +1,6 @@
 /** Bounds as they can be drawn. */
 import { ringsOf, type FullBounds } from '../settings/index.ts';
-import { WorkingPoint, type Look, type Point, type Pose } from '../view/index.ts';
+import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { ANYWHERE, keepInside, middleOf, type Boundary } from './boundary.ts';
 
 /** So many ways to look out of the middle, evenly: the cosine and the sine of the angle between two. */
@@ -46,8 +46,8 @@ export function focusOutlinesOf(
   if (boundary.shape.kind === 'coast') return outlinesOf(bounds);
   const { x: middleX, y: middleY, high } = middleOf(boundary);
   const far = 100 * (high + pose.span);
-  const wish = new WorkingPoint();
-  const inside = new WorkingPoint();
+  const wish = new ScratchPoint();
+  const inside = new ScratchPoint();
   return [
     allAround((x, y) => {
       wish.x = middleX + x * far;

@@ -51,12 +51,13 @@ const cell = new Cell();
 export function curveIn({ xs, ys, cubics }: Curve, io: Cell): void {
   const last = xs.length - 1;
   // A curve is flat at both ends: there it ends as it goes on.
-  const x = Math.min(Math.max(io.value, at(xs, 0)), at(xs, last));
+  const x = Math.min(Math.max(io.value, xs[0] ?? NaN), xs[last] ?? NaN);
   let i = 0;
-  while (i < last && x >= at(xs, i + 1)) i++;
-  const d = x - at(xs, i);
-  if (d === 0) io.value = at(ys, i);
-  else io.value = at(ys, i) + d * (at(cubics, i * 3) + d * (at(cubics, i * 3 + 1) + d * at(cubics, i * 3 + 2)));
+  while (i < last && x >= (xs[i + 1] ?? NaN)) i++;
+  const d = x - (xs[i] ?? NaN);
+  const start = ys[i] ?? NaN;
+  const k = i * 3;
+  io.value = d === 0 ? start : start + d * ((cubics[k] ?? 0) + d * ((cubics[k + 1] ?? 0) + d * (cubics[k + 2] ?? 0)));
 }
 
 function at(values: Float64Array, i: number): number {

@@ -3,7 +3,7 @@
  * settings ask for. A grip is solved with their present values.
  */
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
-import { WorkingSpot, type Look } from '../view/index.ts';
+import { ScratchSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
 import { resizeKeeps, scaleWithFrame } from './frame.ts';
 import type { Motion } from './motion.ts';
@@ -190,7 +190,7 @@ export function groundLevel({ x, y, span }: Motion, { terrain, settings }: Rules
   return (sum + below.height) / 3;
 }
 
-const below = new WorkingSpot();
+const below = new ScratchSpot();
 
 /** Puts all followers where they are wanted, at once. */
 export function arrive(motion: Motion, rules: Rules, look: Look): void {

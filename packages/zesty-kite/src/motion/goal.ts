@@ -1,6 +1,6 @@
 /** Where the camera is heading to. */
 import { keepInside, mostSpanInside } from '../limits/index.ts';
-import { Look, WorkingPoint, type Pose } from '../view/index.ts';
+import { Look, ScratchPoint, type Pose } from '../view/index.ts';
 import { arriveAt } from './follow.ts';
 import { Motion } from './motion.ts';
 import { leastSpan, mostSpan, type Rules } from './rules.ts';
@@ -8,7 +8,7 @@ import { inside, wish, wishFor } from './settle.ts';
 
 const look = new Look();
 const there = new Motion();
-const from = new WorkingPoint();
+const from = new ScratchPoint();
 
 /** The goal span and heading, what they ask of pitch and lens, and the grip holding there, inside the limits. */
 export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {

@@ -4,9 +4,9 @@ import {
   aim,
   nearestCopy,
   View,
-  WorkingInsets,
-  WorkingPoint,
-  WorkingSpot,
+  ScratchInsets,
+  ScratchPoint,
+  ScratchSpot,
   type Look,
   type Point,
 } from '../view/index.ts';
@@ -89,7 +89,7 @@ export function setFingers(motion: Motion, [first, second]: readonly Point[]): v
   }
 }
 
-const held = new WorkingSpot();
+const held = new ScratchSpot();
 
 /**
  * Sets `held` to what is held at a screen point: the point of the ground that shows there, or the
@@ -105,8 +105,8 @@ function under(motion: Motion, rules: Rules, look: Look, x: number, y: number): 
   held.height = motion.level;
 }
 
-const raw = new WorkingPoint();
-const from = new WorkingPoint();
+const raw = new ScratchPoint();
+const from = new ScratchPoint();
 
 /**
  * Sets `raw` to the focus that shows as the present one once the bounds have spoken. What was pulled
@@ -131,7 +131,7 @@ function unstretch(motion: Motion, { boundary }: Rules, look: Look): void {
 
 const view = new View();
 const pose = new Motion();
-const insets = new WorkingInsets();
+const insets = new ScratchInsets();
 /** The ground without its repetitions: held points stay in the copy that the focus is in. */
 const ground: { lowest: number; highest: number; terrain: Rules['terrain'] } = { lowest: 0, highest: 0, terrain: null };
 

@@ -7,7 +7,7 @@
  * between the two directions.
  */
 import { angleDegrees, clamp, nearestRoot } from '../math/index.ts';
-import { WorkingPoint, type Look } from '../view/index.ts';
+import { ScratchPoint, type Look } from '../view/index.ts';
 import { takeFingers } from './grip.ts';
 import type { Motion } from './motion.ts';
 import { leastSpan, mostSpan, type Rules } from './rules.ts';
@@ -52,8 +52,8 @@ function clampHeading(heading: number, { settings: { turn } }: Rules): number {
 }
 
 /** From the first held point to the second: on the ground, and as the camera at a span would have it. */
-const held = new WorkingPoint();
-const off = new WorkingPoint();
+const held = new ScratchPoint();
+const off = new ScratchPoint();
 
 function measure(motion: Motion, look: Look, span: number): void {
   held.x = motion.heldX2 - motion.heldX;
@@ -150,7 +150,7 @@ function tooClose(span: number): number {
 }
 
 /** u and v. */
-const shown = new WorkingPoint();
+const shown = new ScratchPoint();
 
 /** Where a point shows that lies (east, south, rise) from the focus. */
 function project(look: Look, span: number, east: number, south: number, rise: number): void {

@@ -6,7 +6,7 @@
  * is: hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
  */
 import { keepInside } from '../limits/index.ts';
-import { WorkingPoint, WorkingSpot, type Look } from '../view/index.ts';
+import { ScratchPoint, ScratchSpot, type Look } from '../view/index.ts';
 import type { Motion } from './motion.ts';
 import { solvePair } from './pair.ts';
 import type { Rules } from './rules.ts';
@@ -71,7 +71,7 @@ export function missingClearance(motion: Motion, rules: Rules, look: Look): numb
   return lacking > -soft ? ((lacking + soft) * (lacking + soft)) / (4 * soft) : 0;
 }
 
-const below = new WorkingSpot();
+const below = new ScratchSpot();
 
 /** Where the focus ought to be, whatever the bounds say. */
 export function wishFor(motion: Motion, look: Look): void {
@@ -106,10 +106,10 @@ const AGREED = 1e-9;
 let apart = false;
 
 /** Where the last `wishFor` would have the focus, and where the last `settle` found room for it. */
-export const wish = new WorkingPoint();
-export const inside = new WorkingPoint();
+export const wish = new ScratchPoint();
+export const inside = new ScratchPoint();
 /** Where the focus was before. */
-const from = new WorkingPoint();
+const from = new ScratchPoint();
 
 /** Rounding alone does not move a focus along an edge: at a wall nothing trembles. */
 function standStill({ span }: Motion): void {

@@ -1,7 +1,7 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
 import { keepInside } from '../limits/index.ts';
 import { Cell, log2 } from '../math/index.ts';
-import { WorkingPoint, type Look, type Point } from '../view/index.ts';
+import { ScratchPoint, type Look, type Point } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
 import { follow, foreshortening, logOfSpanIn } from './follow.ts';
 import { letGo } from './grip.ts';
@@ -161,8 +161,8 @@ function letGripGiveWay(motion: Motion, rules: Rules, look: Look, from: Readonly
   settle(motion, rules, look);
 }
 
-const before = new WorkingPoint();
-const pushed = new WorkingPoint();
+const before = new ScratchPoint();
+const pushed = new ScratchPoint();
 
 const cell = new Cell();
 

@@ -3,7 +3,7 @@
  * nothing: the renderer is the page's.
  */
 import { angleDegrees } from '../math/index.ts';
-import { WorkingDepth, WorkingSpot, type View } from '../view/index.ts';
+import { ScratchDepth, ScratchSpot, type View } from '../view/index.ts';
 
 interface Placed {
   readonly position: { set(x: number, y: number, z: number): unknown };
@@ -98,5 +98,5 @@ function half(sine: number, cosine: number): typeof halved {
   return halved;
 }
 
-const eye = new WorkingSpot();
-const depth = new WorkingDepth();
+const eye = new ScratchSpot();
+const depth = new ScratchDepth();

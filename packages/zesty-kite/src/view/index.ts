@@ -12,4 +12,4 @@ export type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pos
 export { frustumPlanes, showsBox, showsCircle, type Box } from './shows.ts';
 export { visibleTiles, type TileMap, type TileRows } from './tiles.ts';
 export { aim, canonical, nearestCopy, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';
-export { WorkingDepth, WorkingInsets, WorkingPoint, WorkingSpot } from './working.ts';
+export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';

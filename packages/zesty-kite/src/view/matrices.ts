@@ -1,6 +1,6 @@
 /** 4×4 matrices of a view, for renderers that want them: column-major. */
 import { fitDepth, placeEye } from './depth.ts';
-import { WorkingDepth, WorkingSpot } from './working.ts';
+import { ScratchDepth, ScratchSpot } from './scratch.ts';
 import type { View } from './view.ts';
 
 /** Which way is up: `y` for (x, height, y), `z` for (x, -y, height). Both are right-handed. */
@@ -199,5 +199,5 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   return out;
 }
 
-const depth = new WorkingDepth();
-const eye = new WorkingSpot();
+const depth = new ScratchDepth();
+const eye = new ScratchSpot();

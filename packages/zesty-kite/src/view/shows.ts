@@ -1,5 +1,5 @@
 /** Does it show? For culling. */
-import { WorkingDepth, WorkingSpot } from './working.ts';
+import { ScratchDepth, ScratchSpot } from './scratch.ts';
 import type { Spot } from './pose.ts';
 import type { View } from './view.ts';
 
@@ -108,8 +108,8 @@ export function showsCircle(planes: Float64Array, x: number, y: number, height: 
   return true;
 }
 
-const depth = new WorkingDepth();
-const eye = new WorkingSpot();
-const forward = new WorkingSpot();
-const right = new WorkingSpot();
-const up = new WorkingSpot();
+const depth = new ScratchDepth();
+const eye = new ScratchSpot();
+const forward = new ScratchSpot();
+const right = new ScratchSpot();
+const up = new ScratchSpot();

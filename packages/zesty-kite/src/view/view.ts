@@ -3,7 +3,7 @@ import { clamp } from '../math/index.ts';
 import { fitDepth, placeEye, type Depth } from './depth.ts';
 import { Look, NO_INSETS, SIGHT } from './look.ts';
 import { pick } from './pick.ts';
-import { WorkingDepth } from './working.ts';
+import { ScratchDepth, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
 import type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
 
 /** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
@@ -74,7 +74,7 @@ export class View implements Pose {
     x: number,
     y: number,
     height: number = this.focusHeight,
-    out: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true },
+    out: ScreenPoint = new ScratchScreenPoint(),
   ): ScreenPoint {
     const { periodX = 0, periodY = 0 } = this.ground;
     return this.toScreenFromFocus(nearestCopy(x - this.x, periodX), nearestCopy(y - this.y, periodY), height, out);
@@ -88,7 +88,7 @@ export class View implements Pose {
     east: number,
     south: number,
     height: number = this.focusHeight,
-    out: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true },
+    out: ScreenPoint = new ScratchScreenPoint(),
   ): ScreenPoint {
     const { look, span, scale } = this;
     const right = east * look.cosHeading + south * look.sinHeading;
@@ -110,7 +110,7 @@ export class View implements Pose {
    *
    * @returns `out`, or null where nothing but sky shows
    */
-  toGround(x: number, y: number, out: Spot = { x: 0, y: 0, height: 0 }): Spot | null {
+  toGround(x: number, y: number, out: Spot = new ScratchSpot()): Spot | null {
     if (this.ground.terrain) return pick(this, this.ground.terrain, x, y, out);
     out.height = this.focusHeight;
     return this.toLevel(x, y, this.focusHeight, out) === null ? null : out;
@@ -137,7 +137,7 @@ export class View implements Pose {
   }
 
   /** The line of sight through a screen point. It starts in the eye, or where nothing is before it. */
-  ray(x: number, y: number, out: Ray = { start: { x: 0, y: 0, height: 0 }, along: this.forward() }): Ray {
+  ray(x: number, y: number, out: Ray = { start: new ScratchSpot(), along: new ScratchSpot() }): Ray {
     const { look, scale } = this;
     const { start, along } = out;
     const right = (x - look.middleX) / scale;
@@ -166,12 +166,12 @@ export class View implements Pose {
   }
 
   /** Where it looks from; an orthographic lens from where nothing of the ground is before it. */
-  eye(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+  eye(out: Spot = new ScratchSpot()): Spot {
     return placeEye(this, fitDepth(this, depth), out);
   }
 
   /** The view direction, one unit long. */
-  forward(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+  forward(out: Spot = new ScratchSpot()): Spot {
     const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
     out.x = cosPitch * sinHeading;
     out.y = -cosPitch * cosHeading;
@@ -180,7 +180,7 @@ export class View implements Pose {
   }
 
   /** The direction of screen-right, one unit long and level. */
-  right(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+  right(out: Spot = new ScratchSpot()): Spot {
     out.x = this.look.cosHeading;
     out.y = this.look.sinHeading;
     out.height = 0;
@@ -188,7 +188,7 @@ export class View implements Pose {
   }
 
   /** The direction of screen-up, one unit long. */
-  up(out: Spot = { x: 0, y: 0, height: 0 }): Spot {
+  up(out: Spot = new ScratchSpot()): Spot {
     const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
     out.x = sinPitch * sinHeading;
     out.y = -sinPitch * cosHeading;
@@ -197,7 +197,7 @@ export class View implements Pose {
   }
 
   /** How far the near plane, the focus and the far plane lie from the eye: nothing of the ground is clipped. */
-  depth(out: Depth = { near: 0, toFocus: 0, far: 0 }): Depth {
+  depth(out: Depth = new ScratchDepth()): Depth {
     return fitDepth(this, out);
   }
 
@@ -295,7 +295,7 @@ export class View implements Pose {
   }
 }
 
-const depth = new WorkingDepth();
+const depth = new ScratchDepth();
 
 /** The copy of a distance that is nearest to 0 in a world that repeats itself. */
 export function nearestCopy(distance: number, period: number): number {

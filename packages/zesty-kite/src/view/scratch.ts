@@ -1,0 +1,45 @@
+/**
+ * Objects for results that are set in every frame: our own, and those that a view hands out. Engines write numbers into
+ * a field of a class in place; into one of an object literal they may not, and allocate a number for each write.
+ */
+import type * as depth from './depth.ts';
+import type * as pose from './pose.ts';
+import type * as view from './view.ts';
+
+class Point implements pose.Point {
+  x = NaN;
+  y = NaN;
+}
+
+class ScreenPoint extends Point implements view.ScreenPoint {
+  depth = NaN;
+  inFront = true;
+}
+
+class Spot implements pose.Spot {
+  x = NaN;
+  y = NaN;
+  height = NaN;
+}
+
+class Depth implements depth.Depth {
+  near = NaN;
+  toFocus = NaN;
+  far = NaN;
+}
+
+class Insets implements pose.Insets {
+  left = NaN;
+  top = NaN;
+  right = NaN;
+  bottom = NaN;
+}
+
+// Inside they are told from what a caller hands in; who prints one reads what it is.
+export {
+  Depth as ScratchDepth,
+  Insets as ScratchInsets,
+  Point as ScratchPoint,
+  ScreenPoint as ScratchScreenPoint,
+  Spot as ScratchSpot,
+};
