@@ -9,6 +9,7 @@ import { Camera, createMatrices, fillMatrices, type Settings, type Signal } from
 import { record } from '../src/session/index.ts';
 import { playAgain, read } from './sessions.ts';
 import {
+  awayFromGoal,
   between,
   bitsOf,
   further,
@@ -97,6 +98,7 @@ test('G1 to G11: a thousand signals of every kind, over any settings: none is br
       camera.advance(time + 60_000);
       expect(camera.grips).toEqual([]); // G9
       expect(camera.settled).toBe(true); // G8
+      expect(awayFromGoal(camera)).toBeLessThan(1e-5);
       const still = bitsOf(camera);
       camera.advance(time + 61_000);
       expect(bitsOf(camera)).toBe(still);

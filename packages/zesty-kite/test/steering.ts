@@ -293,6 +293,15 @@ export const hills = terrainOf({
   heightAt: (x, y) => Math.max(0, 60 * Math.sin(x / 35) * Math.cos(y / 41) + 30 * Math.sin((x + 2 * y) / 300)),
 });
 
+/** How far what is shown is from the goal: degrees, or shares of the span, whichever is most. */
+export function awayFromGoal({ shown, goal }: Camera): number {
+  const turned = Math.max(
+    ...(['heading', 'pitch', 'fieldOfView'] as const).map((key) => Math.abs(shown[key] - goal[key])),
+  );
+  const moved = Math.max(...(['x', 'y', 'span'] as const).map((key) => Math.abs(shown[key] - goal[key])));
+  return Math.max(turned, moved / shown.span);
+}
+
 /** Frame times in milliseconds, from 0, at a steady rate. */
 export function steady(rate: number, seconds: number): number[] {
   return Array.from({ length: Math.ceil(rate * seconds) + 1 }, (_, frame) => (frame * 1000) / rate);

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
+import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
 
 const units = fc.constantFrom('span' as const, 'pixels' as const, 'device-pixels' as const);
 const stopLists = fc.array(between(0.05, 12), { minLength: 1, maxLength: 7 });
@@ -38,6 +38,32 @@ function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] 
   return (zoom.stops ?? []).map((stop) => (zoom.stopsIn === 'span' ? stop : pixels / stop));
 }
 
+/** Whether the view fits at a span as the camera looks from there, having come to it from either end of the range. */
+function fitsFrom({ settings, shown, view: { width, height } }: Camera, span: number): boolean {
+  const { leastSpan, mostSpan } = settings.zoom;
+  // With a hair of room, so that rounding does not decide.
+  const zoom = { ...settings.zoom, mostSpan: mostSpan * 1.001, stops: null };
+  const wider = span * (1 + 1e-6);
+  const screen = { width, height };
+  return [leastSpan, mostSpan].every((from) => {
+    const free = new Camera({ ...settings, zoom, bounds: null, start: { span: from } }, { screen });
+    free.place({ span: shown.span });
+    const tilt = shown.pitch - free.advance(0).pitch;
+    free.place({ span: wider });
+    const { pitch, fieldOfView } = free.advance(0);
+    const { least, most } = settings.pitch;
+    const there = { least, most, degrees: Math.min(Math.max(pitch + tilt, least), most) };
+    const look = {
+      ...settings,
+      zoom,
+      pitch: there,
+      lens: fieldOfView > 0 ? { fieldOfView } : {},
+      start: { span: wider },
+    };
+    return new Camera(look, { screen }).shown.span > wider * (1 - 1e-9);
+  });
+}
+
 test('settled with no finger holding, the span is at a stop that is allowed, or none is; and so is the heading', () => {
   const signals = fc.array(fc.tuple(fc.integer({ min: 0, max: 90 }), fc.oneof(hands.everything, density, otherStops)), {
     maxLength: 40,
@@ -48,13 +74,16 @@ test('settled with no finger holding, the span is at a stop that is allowed, or 
     camera.advance(0);
     let time = 0;
     let ratio = 1;
+    let held = false;
     const check = (): void => {
-      if (!camera.settled || camera.grips.length > 0) return;
+      if (!camera.settled || held) return;
       rested += 1;
       const { span, heading } = camera.shown;
       const { least, most } = camera.spanRange;
       const allowed = spansOf(camera, ratio).filter((at) => at >= least * (1 - 1e-9) && at <= most * (1 + 1e-9));
-      if (allowed.length > 0) expect(Math.min(...allowed.map((at) => Math.abs(at / span - 1)))).toBeLessThan(1e-8);
+      const off = Math.min(...allowed.map((at) => Math.abs(at / span - 1)));
+      // A stop at which the view would not fit once it has got there is none.
+      if (off > 1e-8 && allowed.some((at) => fitsFrom(camera, at))) expect(off).toBeLessThan(1e-8);
       const { stops, least: low, most: high } = camera.settings.turn;
       if (stops === null) return;
       const steps = (heading - stops.offset) / stops.step;
@@ -68,14 +97,18 @@ test('settled with no finger holding, the span is at a stop that is allowed, or 
       camera.advance(time);
       check();
       camera.signal({ ...signal, time } as Signal);
+      // Two fingers may hold nothing, for being too close, and free the span all the same.
+      if ('kind' in signal) held = ['press', 'hold'].includes(signal.kind) || (held && signal.kind !== 'release');
       if ('density' in signal && typeof signal.density === 'number') ratio = signal.density;
       else if ('kind' in signal && signal.kind === 'screen' && 'width' in signal && signal.width > 0) ratio = 1;
     }
     camera.signal({ kind: 'release', time });
+    held = false;
     camera.signal({ kind: 'gap', phase: 'end', time });
     camera.advance(time);
     camera.advance(time + 60_000);
     expect(camera.settled).toBe(true);
+    expect(awayFromGoal(camera)).toBeLessThan(1e-5);
     check();
   });
   expect(rested).toBeGreaterThan(40);
@@ -159,3 +192,34 @@ test('a hundred thousand stops cost no more than a few, and stops that the range
   const none = reviewSettings({ zoom: { stops: [9000], leastSpan: 10, mostSpan: 500 } }, screen);
   expect(none.map(({ message }) => message).join()).toContain('none of them is allowed');
 });
+
+test('a tilt arrives, however fast it goes, also where what fits depends on the look', () =>
+  forRuns(
+    60,
+    fc.constantFrom(0, 0.0005, 0.1),
+    fc.constantFrom(0, 0.0005, 0.1),
+    between(30, 80),
+    (halfLife, lens, to) => {
+      const camera = new Camera(
+        {
+          start: { x: 0, y: 0, span: 60 },
+          bounds: { left: -500, top: -500, right: 500, bottom: 500, whenSmaller: 'limit-zoom' },
+          pitch: { degrees: 60, halfLife },
+          lens: {
+            fieldOfView: [
+              [20, 10],
+              [200, 25],
+            ],
+            halfLife: lens,
+          },
+        },
+        { screen },
+      );
+      camera.advance(0);
+      camera.tilt(to - 60);
+      camera.signal({ kind: 'wheel', x: 100, y: 100, notches: 1 });
+      camera.advance(5000);
+      expect([camera.settled, camera.shown.pitch]).toEqual([true, expect.closeTo(to, 5)]);
+      expect(awayFromGoal(camera)).toBeLessThan(1e-5);
+    },
+  ));

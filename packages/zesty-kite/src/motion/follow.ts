@@ -83,7 +83,7 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   motion.tilting = Math.abs(off) >= ANGLE_TOLERANCE;
   motion.tilted &&= motion.tilting || motion.tiltRate !== 0;
   if (motion.tilting) motion.pitch = pitch + off;
-  else if (!rules.roomFollows) motion.pitch = pitch;
+  else if (!staysAt(motion.pitch, pitch, rules)) motion.pitch = pitch;
 }
 
 function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
@@ -100,8 +100,13 @@ function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   motion.askedLens = fieldOfView;
   const widening = Math.abs(off) >= ANGLE_TOLERANCE;
   if (widening) motion.fieldOfView = fieldOfView + off;
-  else if (!rules.roomFollows) motion.fieldOfView = fieldOfView;
+  else if (!staysAt(motion.fieldOfView, fieldOfView, rules)) motion.fieldOfView = fieldOfView;
   motion.tilting ||= widening;
+}
+
+/** Whether an angle is as near as counts to where it goes, and is left there: see `roomFollows`. */
+function staysAt(angle: number, goal: number, { roomFollows }: Rules): boolean {
+  return roomFollows && Math.abs(angle - goal) < ANGLE_TOLERANCE;
 }
 
 /** The value of a rule at the span that is shown. */

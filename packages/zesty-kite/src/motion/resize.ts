@@ -6,6 +6,7 @@ import { holdAnew } from './pair.ts';
 import { isEasing, type Motion } from './motion.ts';
 import { refit } from './place.ts';
 import type { Rules } from './rules.ts';
+import { stopZoom } from './zoom.ts';
 
 /**
  * Another screen. A zoom or a turn under way goes on about the same pixel, and fingers hold what then
@@ -23,6 +24,8 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   motion.fingers = 0;
   refit(motion, rules, look, false, rests);
   motion.fingers = fingers;
+  // What two fingers hold is no stop.
+  if (fingers === 2) stopZoom(motion, rules, look);
   holdAnew(motion, rules, look);
   if (!gripping || !isEasing(motion)) return;
   if (below) takeBelow(motion, look);

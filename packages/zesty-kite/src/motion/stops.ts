@@ -5,7 +5,7 @@ import type { Look, Screen } from '../view/index.ts';
 import type { Rules } from './rules.ts';
 
 /** A stop this close to an end of the zoom range, as a share of it, is inside. */
-const SLACK = 1e-9;
+const SLACK = 2e-9;
 
 /** `zoom.stops`, in an order in which their spans grow. */
 export class ZoomStops {

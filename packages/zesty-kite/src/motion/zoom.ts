@@ -82,8 +82,48 @@ export function finishZoom(motion: Motion): void {
 /** The span to go to for one that is wanted: inside a range, at a stop of it where there is any. */
 function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, least: number, most: number): number {
   // Between two fingers any span will do.
-  const stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, least, most) : NaN;
+  let stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, least, most) : NaN;
+  if (stop === stop && rules.roomFollows && !fitsFrom(motion, rules, stop))
+    stop = stopThatFits(motion, rules, look, stop, least);
   return stop === stop ? stop : clamp(wanted, least, most);
+}
+
+/**
+ * Whether the view of a span fits as the camera looks *from there*. A stop at which it does not is not gone to: the
+ * bounds would send it back to the stop that it came from, and from there it would fit again, and so on for ever.
+ */
+function fitsFrom(motion: Motion, rules: Rules, span: number): boolean {
+  beyond.copyFrom(motion);
+  beyond.span = span;
+  flipSwitches(beyond, rules);
+  lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  arriveAt(beyond, rules, lookBeyond, span);
+  measureFit(rules, lookBeyond);
+  return span <= fit.span || span <= range.least;
+}
+
+/** Of the stops nearer than one, the farthest that `fitsFrom` there, found by doubling and halving; NaN for none. */
+function stopThatFits(motion: Motion, rules: Rules, look: Look, stop: number, least: number): number {
+  const nearer = (count: number): number => rules.stops?.beyond(look, stop, -count, least, stop) ?? NaN;
+  let tooFew = 0;
+  let enough = 1;
+  let found = nearer(1);
+  while (found === found && !fitsFrom(motion, rules, found)) {
+    tooFew = enough;
+    enough *= 2;
+    const next = nearer(enough);
+    if (next === found) return NaN;
+    found = next;
+  }
+  while (found === found && enough - tooFew > 1) {
+    const middle = (tooFew + enough) >>> 1;
+    const span = nearer(middle);
+    if (fitsFrom(motion, rules, span)) {
+      enough = middle;
+      found = span;
+    } else tooFew = middle;
+  }
+  return found;
 }
 
 function easeTo(motion: Motion, goal: number): void {
