@@ -33,7 +33,7 @@ function steeredFrames() {
 
 /** A camera that moves without any signal: panning, zooming or both, for hours. */
 function movingFrames({ panning, zooming }) {
-  const settings = { start: { span: 200 }, zoom: { halfLife: 60, leastSpan: 1 } };
+  const settings = { start: { span: 200 }, zoom: { halfLife: 60, minSpan: 1 } };
   const camera = new Camera(settings, { screen });
   const matrices = createMatrices();
   let frame = 0;
@@ -80,7 +80,7 @@ function everythingFrames({ panning, devices = false }) {
       halfLife: 0.1,
     },
     bounds: { polygon, keep: 'view' },
-    zoom: { halfLife: 60, leastSpan: 20, mostSpan: 420 },
+    zoom: { halfLife: 60, minSpan: 20, maxSpan: 420 },
     pan: { speed: 0.001 },
     edge: devices ? { dwell: 0 } : null,
   };
@@ -125,8 +125,8 @@ function coastFrames() {
 
 /** Keys pressed to and fro against bounds, while pitch, lens and heading change and a zoom goes out into them. */
 function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens = {}, keep = 'view', elastic = 0 }) {
-  const bounds = { ...shape, keep, whenSmaller: limits, elastic };
-  const zoom = { halfLife: 60, leastSpan: 40, mostSpan: 3000 };
+  const bounds = { ...shape, keep, whenViewIsLarger: limits, elastic };
+  const zoom = { halfLife: 60, minSpan: 40, maxSpan: 3000 };
   const start = { x: 0, y: 0, span: 300 };
   const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 } }, { screen });
   const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
@@ -213,16 +213,16 @@ function matrixPackageFrames() {
  * slows all of them alike.
  */
 function costs(frames, calls = 2_000, rounds = 400) {
-  const least = frames.map(() => Infinity);
+  const min = frames.map(() => Infinity);
   for (let round = 0; round < rounds; round++) {
     frames.forEach((frame, which) => {
       const begin = process.hrtime.bigint();
       for (let i = 0; i < calls; i++) frame();
-      least[which] = Math.min(least[which], Number(process.hrtime.bigint() - begin) / calls);
+      min[which] = Math.min(min[which], Number(process.hrtime.bigint() - begin) / calls);
     });
   }
   if (!Number.isFinite(sink[0])) throw new Error('a frame gave no number');
-  return least;
+  return min;
 }
 
 /** Bytes a call: the middle one (or of another rank) of many short stretches, none so long that anything is collected. */
@@ -298,13 +298,13 @@ function measureAlone(names) {
 }
 
 /** G12, as `.ci/run` holds it: fewer bytes a frame than this. */
-const MOST_BYTES = 64;
+const MAX_BYTES = 64;
 /** A kind that hears signals all the time, each an object: it may not become worse than this. */
 const KNOWN = {
   'the same with 12 signals a second to hear': 1024,
 };
 if (process.argv[2] === '--bytes') {
-  const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MOST_BYTES));
+  const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MAX_BYTES));
   const spent = Object.keys(kinds).map((name) => {
     const once = { name, ...measureAlone(['--alone', name])[0] };
     // When the engine gets to a function is chance: a frame that makes garbage does so twice.

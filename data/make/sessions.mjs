@@ -7,7 +7,7 @@ const ground = { lowest: -6, highest: 60 };
 
 const neitherTurnsNorTilts = {
   drag: ['MouseRight', 'MouseMiddle', 'Touch'],
-  swing: [],
+  orbit: [],
   turnLeft: [],
   turnRight: [],
   tiltUp: [],
@@ -18,13 +18,13 @@ export const straightDown = {
   $schema,
   start: { x: 512, y: 384, span: 420 },
   ground,
-  pan: { speed: 0.9, fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 },
-  zoom: { leastSpan: 24, mostSpan: 768, notch: 1.12, halfLife: 0.09, anchor: 'cursor' },
-  bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenSmaller: 'centre' },
+  pan: { speed: 0.9, fasterFactor: 2, startHalfLife: 0.08, stopHalfLife: 0.08 },
+  zoom: { minSpan: 24, maxSpan: 768, notch: 1.12, halfLife: 0.09, anchor: 'cursor' },
+  bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenViewIsLarger: 'centre' },
   resize: { keep: 'scale' },
   edge: {},
   bindings: neitherTurnsNorTilts,
-  hold: { turn: false },
+  twoFingers: { turn: false },
 };
 
 /** Tiles of 64 × 32 pixels, 16 units a side; the focus stays inside the shore, bays and all. */
@@ -35,16 +35,16 @@ export function isometric(shore) {
     start: { x: 512, y: 384, span: 420, ...look.start },
     ground,
     pitch: look.pitch,
-    zoom: { leastSpan: 24, mostSpan: 1600, ...look.zoom, halfLife: 0.08 },
+    zoom: { minSpan: 24, maxSpan: 1600, ...look.zoom, halfLife: 0.08 },
     turn: { halfLife: 0.09 },
     bounds: { area: shore.geometry, keep: 'focus' },
     resize: { keep: 'scale' },
     bindings: {
       ...neitherTurnsNorTilts,
-      stepLeft: ['KeyQ'],
-      stepRight: ['KeyE'],
+      turnStepLeft: ['KeyQ'],
+      turnStepRight: ['KeyE'],
     },
-    hold: { turn: false },
+    twoFingers: { turn: false },
   };
 }
 
@@ -68,11 +68,11 @@ export function overTheHills(hull) {
       ],
     },
     turn: { halfLife: 0.1 },
-    pan: { speed: 0.9, fast: 2 },
-    zoom: { leastSpan: 24, mostSpan: 520, notch: 1.12, halfLife: 0.1 },
+    pan: { speed: 0.9, fasterFactor: 2 },
+    zoom: { minSpan: 24, maxSpan: 520, notch: 1.12, halfLife: 0.1 },
     bounds: { area: hull.geometry, keep: 'view', elastic: 0.12 },
     resize: { keep: 'span' },
-    bindings: { drag: ['MouseRight', 'Touch'], swing: ['MouseMiddle'] },
+    bindings: { drag: ['MouseRight', 'Touch'], orbit: ['MouseMiddle'] },
   };
 }
 
@@ -100,7 +100,7 @@ export function turned(settings) {
   key(5.9, 'KeyD', false);
   at(6.3, { kind: 'hold', id: 1, x: 900, y: 200 });
   for (let i = 1; i <= 60; i++) at(6.3 + i * 0.0163, { kind: 'hold', id: 1, x: 900 - i * 11.3, y: 200 + i * 8.7 });
-  at(7.4, { kind: 'let-go', id: 1 });
+  at(7.4, { kind: 'unhold', id: 1 });
   for (let i = 0; i < 4; i++) at(7.8 + i * 0.12, { kind: 'wheel', x: 640, y: 380, notches: 1 });
   at(9, { kind: 'turn', degrees: -135, about: { x: 540, y: 420 } });
   key(9.4, 'ArrowLeft', true);
@@ -126,9 +126,9 @@ export function hilly(settings, terrain) {
     at(5.23 + i * 0.0151, { kind: 'hold', id: 1, x: 400 - i * 2.3, y: 560 - i * 1.7 });
     at(5.231 + i * 0.0151, { kind: 'hold', id: 2, x: 820 + i * 3.1, y: 360 + i * 2.2 });
   }
-  at(6.5, { kind: 'let-go', id: 1 });
+  at(6.5, { kind: 'unhold', id: 1 });
   for (let i = 1; i <= 30; i++) at(6.5 + i * 0.0161, { kind: 'hold', id: 2, x: 1037 - i * 14, y: 514 + i * 2 });
-  at(7.3, { kind: 'let-go', id: 2 });
+  at(7.3, { kind: 'unhold', id: 2 });
   at(7.6, { kind: 'tilt', degrees: -4000 });
   at(8.3, { kind: 'tilt', degrees: 25 });
   at(8.9, { kind: 'change', settings: { safeFrame: { left: 320, bottom: 90 } } });
@@ -143,12 +143,12 @@ export function hilly(settings, terrain) {
   return [headerOf(settings, terrain), ...signals.sort((a, b) => a.at - b.at)];
 }
 
-/** Every hand over the hills: a pad, fingers that pinch, tilt and fling, a swing, edges, a chord of the wheel, a lock, the way home. About 20 seconds. */
+/** Every hand over the hills: a pad, fingers that pinch, tilt and fling, an orbit, edges, a chord of the wheel, a lock, the way home. About 20 seconds. */
 export function handed(settings, terrain) {
   const signals = [];
   const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
   const bindings = { ...settings.bindings, turnRight: ['KeyE', 'PadRightStickRight', 'Shift+WheelUp'] };
-  const change = { edge: { dwell: 0.1 }, hold: { tilt: true }, drag: { glides: 'all' }, bindings };
+  const change = { edge: { dwell: 0.1 }, twoFingers: { tilt: true }, drag: { keepsGoing: 'all' }, bindings };
   at(0.1, { kind: 'change', settings: change });
   for (let i = 0; i <= 40; i++) {
     const push = Math.sin((i / 40) * Math.PI);

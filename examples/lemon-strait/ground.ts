@@ -35,7 +35,7 @@ export async function loadGround(): Promise<Ground> {
   const { data } = decode(new Uint8Array(await image.arrayBuffer()));
   const { columns, rows, step, lowest, highest } = samples;
   const heights = Float64Array.from(data, (value) => lowest + (value / 65535) * (highest - lowest));
-  const within = (value: number, most: number): number => Math.min(most, Math.max(0, value));
+  const within = (value: number, max: number): number => Math.min(max, Math.max(0, value));
   const sample = (column: number, row: number): number =>
     heights[within(row, rows - 1) * columns + within(column, columns - 1)] ?? lowest;
   return { width, height, step, sample, terrain: terrainOfGrid({ id: name, columns, rows, step, heights }) };

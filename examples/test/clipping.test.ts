@@ -33,7 +33,7 @@ test('straight down and tilted, on flat ground and on plateaus, every frame of a
         {
           start: { x: 512, y: 384, span: 700 },
           pitch: { degrees: pitch },
-          zoom: { leastSpan: 12, mostSpan: 4096 },
+          zoom: { minSpan: 12, maxSpan: 4096 },
           ground: { highest },
         },
         { screen: { width: 64, height: 48 }, terrain },

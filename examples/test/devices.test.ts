@@ -39,8 +39,8 @@ const heard = async (): Promise<Heard[]> =>
 const draw = (): Promise<number> => step(page);
 
 const frames = (count = 2): Promise<void> =>
-  page.evaluate(async (most) => {
-    for (let i = 0; i < most; i++) await new Promise((done) => requestAnimationFrame(done));
+  page.evaluate(async (max) => {
+    for (let i = 0; i < max; i++) await new Promise((done) => requestAnimationFrame(done));
   }, count);
 
 test('pads: what a stick says is heard in the next frame, noise and strange pads are not, one that goes lets go', async () => {
@@ -122,7 +122,7 @@ test('a locked pointer moves a cursor that stays on the map, scrolls at its edge
 });
 
 test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, twist and, with Shift, drag', async () => {
-  await change(page, { pitch: { degrees: 60, halfLife: 0 }, drag: { glide: 0 } });
+  await change(page, { pitch: { degrees: 60, halfLife: 0 }, drag: { glideHalfLife: 0 } });
   await listen(page, { standIn: 'Alt' });
   await page.evaluate(() => {
     Object.assign(window, { types: [] });
@@ -312,7 +312,7 @@ test('gesture events of a trackpad zoom by their scale and turn by their rotatio
 test('a pen, its barrel and its eraser are buttons of their own; a mouse may press several at once', async () => {
   await page.evaluate(() => {
     window.map.setPointerCapture = () => undefined;
-    window.camera.change({ bindings: { drag: ['PenBarrel', 'MouseLeft'], swing: ['MouseRight', 'PenEraser'] } });
+    window.camera.change({ bindings: { drag: ['PenBarrel', 'MouseLeft'], orbit: ['MouseRight', 'PenEraser'] } });
     zesty.listen(window.map, window.camera);
   });
   await heard();
@@ -394,7 +394,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
 test('the overlay shows bands, grips and a plan while it is on, takes no input, and leaves nothing when it is off', async () => {
   await page.evaluate(() => {
     window.camera.change({
-      edge: { in: 'pixels', left: 20, dwell: 0 },
+      edge: { unit: 'pixels', left: 20, dwell: 0 },
       bounds: { left: -900, top: -900, right: 900, bottom: 900 },
     });
     const overlay = zesty.createOverlay(window.camera, zesty.listen(window.map, window.camera));

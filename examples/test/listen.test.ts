@@ -239,12 +239,12 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
   };
   await page.evaluate(() => {
     window.map.tabIndex = 0;
-    window.camera.change({ wheel: { waitsFor: 'focus' } });
+    window.camera.change({ wheel: { requires: 'focus' } });
   });
   expect(await wheelAt()).toBe(false);
   await page.focus('#map');
   expect(await wheelAt()).toBe(true);
-  await change(page, { wheel: { waitsFor: 'control' } });
+  await change(page, { wheel: { requires: 'control' } });
   expect(await wheelAt()).toBe(false);
   await page.keyboard.down('Control');
   await heard();
@@ -256,7 +256,7 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
 test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async () => {
   const panned = await page.evaluate(() => {
     const { camera } = window;
-    camera.change({ wheel: { does: 'by-device' }, zoom: { halfLife: 0 } });
+    camera.change({ wheel: { action: 'by-device' }, zoom: { halfLife: 0 } });
     camera.advance(performance.now());
     const turn = (init: WheelEventInit): { span: number; x: number; y: number } => {
       window.map.dispatchEvent(
@@ -284,7 +284,7 @@ test('a wheel of whole notches is a wheel, one of odd pixels a trackpad', async 
 });
 
 test('a finger lifted in an edge band does not scroll, and neither does a pen', async () => {
-  await change(page, { edge: { dwell: 0, in: 'pixels', left: 40 } });
+  await change(page, { edge: { dwell: 0, unit: 'pixels', left: 40 } });
   const client = await page.context().newCDPSession(page);
   for (const x of [200, 100, 20, 8]) await touch(client, x === 200 ? 'touchStart' : 'touchMove', [x, 100]);
   await touch(client, 'touchEnd');

@@ -100,7 +100,7 @@ test('over the hills: turning and tilting by keys come to rest, and a recording 
   const {
     last,
     row: [, x, y, height, span, heading],
-  } = await replayed(hills, '--ground', GROUND);
+  } = await replayed(hills, '--terrain', GROUND);
   const there = await hills.evaluate(() => lemonStrait.camera.shown);
   expect([x, y, span]).toEqual([last.x, last.y, last.span]);
   expect(heading).toBe(there.heading);

@@ -11,7 +11,7 @@ beforeAll(async () => {
 
 /** A map that is listened to; clicks and menus that reach the page, and taps, are written down. */
 async function bareMap(): Promise<Page> {
-  const bindings = { drag: ['MouseRight' as const, 'MouseMiddle' as const, 'Touch' as const], swing: [] };
+  const bindings = { drag: ['MouseRight' as const, 'MouseMiddle' as const, 'Touch' as const], orbit: [] };
   const settings = { start: { x: 0, y: 0, span: 600 }, bindings };
   const page = await mapPage(own, { width: 800, height: 600, settings });
   await page.evaluate(() => {

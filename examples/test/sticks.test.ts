@@ -10,7 +10,7 @@ let last: Page | null = null;
 /** A map, a camera over it, frames by the page; `errors` are those that were reported. */
 beforeEach(async () => {
   await last?.close();
-  const settings = { start: { x: 0, y: 0, span: 300 }, drag: { glide: 0 } };
+  const settings = { start: { x: 0, y: 0, span: 300 }, drag: { glideHalfLife: 0 } };
   page = last = await mapPage(own, { width: 400, height: 300, settings, draws: true });
   await page.evaluate(() => {
     const errors: string[] = [];
@@ -150,7 +150,7 @@ test('captures and callbacks that throw: the camera goes on, each throw is repor
       throw new Error(what);
     };
     window.camera = new zesty.Camera(
-      { start: { x: 0, y: 0, span: 300 }, edge: { dwell: 0 }, drag: { glide: 0 } },
+      { start: { x: 0, y: 0, span: 300 }, edge: { dwell: 0 }, drag: { glideHalfLife: 0 } },
       { wake: fail('wake') },
     );
     window.map.setPointerCapture = fail('capture');

@@ -27,10 +27,10 @@ export function checkCommand(): Command {
 }
 
 /** Settings with a coast of a hundred thousand corners are a few of these. */
-const MOST_SETTINGS = 64e6;
+const MAX_SETTINGS = 64e6;
 
 async function review(file: string, screen: Screen): Promise<Warning[]> {
-  const settings = await readJson(file, MOST_SETTINGS, 'a settings file (JSON)');
+  const settings = await readJson(file, MAX_SETTINGS, 'a settings file (JSON)');
   try {
     return reviewSettings(settings as Settings, screen);
   } catch (error) {

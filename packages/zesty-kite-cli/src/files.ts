@@ -20,7 +20,7 @@ import { Failure, inFile } from './failure.ts';
  * @param most bytes; whoever sends more has sent something else
  * @param what it should be, for messages: `a settings file`
  */
-export async function readWhole(file: string, most: number, what: string): Promise<Buffer> {
+export async function readWhole(file: string, max: number, what: string): Promise<Buffer> {
   try {
     const handle = await open(file, constants.O_RDONLY);
     try {
@@ -32,8 +32,8 @@ export async function readWhole(file: string, most: number, what: string): Promi
         const { bytesRead, buffer } = await handle.read(Buffer.alloc(1 << 16), 0, 1 << 16);
         if (bytesRead === 0) break;
         length += bytesRead;
-        if (length > most || found.size > most)
-          throw new Failure(`${file}: found more than ${String(most / 1e6)} MB; wanted ${what}`);
+        if (length > max || found.size > max)
+          throw new Failure(`${file}: found more than ${String(max / 1e6)} MB; wanted ${what}`);
         pieces.push(buffer.subarray(0, bytesRead));
       }
       return Buffer.concat(pieces);
@@ -48,8 +48,8 @@ export async function readWhole(file: string, most: number, what: string): Promi
 }
 
 /** JSON from a file; messages say the line and the column at which it ends to be JSON. */
-export async function readJson(file: string, most: number, what: string): Promise<unknown> {
-  const text = new TextDecoder().decode(await readWhole(file, most, what)).replace(/^\uFEFF/, '');
+export async function readJson(file: string, max: number, what: string): Promise<unknown> {
+  const text = new TextDecoder().decode(await readWhole(file, max, what)).replace(/^\uFEFF/, '');
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {

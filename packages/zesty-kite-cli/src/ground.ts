@@ -15,9 +15,9 @@ interface Samples {
 }
 
 /** A description is a few lines. */
-const MOST_DESCRIPTION = 1e6;
+const MAX_DESCRIPTION = 1e6;
 /** 4096 × 4096. */
-const MOST_SAMPLES = 1 << 24;
+const MAX_SAMPLES = 1 << 24;
 const WANTED =
   'a description of the ground, {"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}';
 
@@ -32,11 +32,11 @@ export interface GroundFiles {
  * the lowest height, white the highest.
  */
 export async function readGround(file: string): Promise<GroundFiles> {
-  const { name, samples } = description(file, await readJson(file, MOST_DESCRIPTION, WANTED));
+  const { name, samples } = description(file, await readJson(file, MAX_DESCRIPTION, WANTED));
   const picture = join(dirname(file), samples.file);
   const heights = await heightsOf(
     picture,
-    await readWhole(picture, mostBytes(samples), 'a height image (16-bit greyscale PNG)'),
+    await readWhole(picture, maxBytes(samples), 'a height image (16-bit greyscale PNG)'),
     samples,
   );
   try {
@@ -52,7 +52,7 @@ function rawBytes({ columns, rows }: Samples): number {
   return rows * (1 + 2 * columns);
 }
 
-function mostBytes(samples: Samples): number {
+function maxBytes(samples: Samples): number {
   return Math.ceil(rawBytes(samples) * 1.1) + 100_000;
 }
 
@@ -118,7 +118,7 @@ function description(file: string, value: unknown): { name: string; samples: Sam
   if (typeof picture !== 'string' || picture === '')
     return refuse('samples.file', picture, 'the name of a PNG beside it');
   const count = (path: string, found: unknown): number =>
-    typeof found === 'number' && Number.isInteger(found) && found >= 2 && found <= MOST_SAMPLES
+    typeof found === 'number' && Number.isInteger(found) && found >= 2 && found <= MAX_SAMPLES
       ? found
       : refuse(path, found, 'a whole number, at least 2');
   const number = (path: string, found: unknown): number =>
@@ -131,11 +131,11 @@ function description(file: string, value: unknown): { name: string; samples: Sam
     lowest: number('samples.lowest', lowest),
     highest: number('samples.highest', highest),
   };
-  if (read.columns * read.rows > MOST_SAMPLES)
+  if (read.columns * read.rows > MAX_SAMPLES)
     refuse(
       'samples',
       `${String(read.columns)} × ${String(read.rows)}`,
-      `at most ${String(MOST_SAMPLES)} samples, such as 4096 × 4096`,
+      `at most ${String(MAX_SAMPLES)} samples, such as 4096 × 4096`,
     );
   if (!(read.step > 0)) refuse('samples.step', read.step, 'world units above 0');
   if (read.highest < read.lowest)

@@ -16,7 +16,7 @@ interface ReplayOptions {
   readonly json: boolean;
   readonly trace?: string;
   readonly force: boolean;
-  readonly ground: readonly string[];
+  readonly terrain: readonly string[];
 }
 
 const BROKEN = 1;
@@ -28,7 +28,7 @@ export function replayCommand(exit: (code: number) => void): Command {
     .option('--rate <hertz>', 'frames a second; the motion does not depend on it', frameRate, 60)
     .option('--json', 'print one JSON object instead of a table', false)
     .option(
-      '--ground <file>',
+      '--terrain <file>',
       'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
       (file: string, files: readonly string[]) => [...files, file],
       [],
@@ -60,7 +60,7 @@ interface Played {
 }
 
 async function play(session: string, options: ReplayOptions): Promise<Played> {
-  const grounds = await Promise.all(options.ground.map((file) => readGround(file)));
+  const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
   const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
   const { stream, size } = await openSession(session);
   const trace = options.trace === undefined ? null : openTrace(options.trace, inputs, options.force);

@@ -30,7 +30,7 @@ export function table(summary: ReplaySummary, rate: number): string {
     ['signals', String(summary.signals)],
     ['frames', `${String(summary.frames)} at ${String(rate)} Hz`],
     ['distance panned', `${summary.panned.toFixed(1)} units`],
-    ['span', `from ${summary.leastSpan.toFixed(2)} to ${summary.mostSpan.toFixed(2)} units`],
+    ['span', `from ${summary.minSpan.toFixed(2)} to ${summary.maxSpan.toFixed(2)} units`],
     ['worst grip error', `${small(summary.worstGripError)} px`],
     ['worst bounds excess', `${small(summary.worstBoundsExcess)} of the span`],
     ['time to rest', rest === null ? 'still held at the end' : `${rest.toFixed(2)} s`],

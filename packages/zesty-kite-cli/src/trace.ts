@@ -13,7 +13,7 @@ export interface Trace {
 const COLUMNS =
   'seconds,x,y,focus_height,span,heading,pitch,field_of_view,goal_x,goal_y,goal_span,held_x,held_y,held_height,grip_x,grip_y,grip_error_px,settled';
 /** Characters that are kept before they are written. */
-const MOST_KEPT = 1 << 16;
+const MAX_KEPT = 1 << 16;
 
 export function openTrace(file: string, inputs: readonly string[], force: boolean): Trace {
   const whole = new WholeFile(file, inputs, force);
@@ -25,7 +25,7 @@ export function openTrace(file: string, inputs: readonly string[], force: boolea
   return {
     row: (camera, micros) => {
       text += `${cells(camera, micros).join(',')}\r\n`;
-      if (text.length > MOST_KEPT) flush();
+      if (text.length > MAX_KEPT) flush();
     },
     finish: () => {
       flush();

@@ -127,7 +127,7 @@ test('broken ground, and pictures that say one thing and are another', async () 
   const cases = grounds.map(([value, says], i): Case => {
     const file = join(where, `ground${String(i)}.json`);
     writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value));
-    return { args: ['replay', HILLY, '--ground', file], says };
+    return { args: ['replay', HILLY, '--terrain', file], says };
   });
   expect(await faultsOf(cases)).toEqual([]);
   expect(readFileSync(join(where, 'ok.png')).length).toBe(good.length);

@@ -41,8 +41,8 @@ test.each([
   ['crossing.ndjson'],
   ['flung.ndjson'],
   ['turned.ndjson'],
-  ['hilly.ndjson', '--ground', GROUND],
-  ['handed.ndjson', '--ground', GROUND],
+  ['hilly.ndjson', '--terrain', GROUND],
+  ['handed.ndjson', '--terrain', GROUND],
 ])('replay %s prints the table, nothing else, and ends with 0', (name, ...ground) => {
   const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name), ...ground]);
   expect([code, errors]).toEqual([0, '']);
@@ -160,7 +160,7 @@ test('--trace never writes over what is read, through links and with --force too
   copyFileSync(new URL('../../../data/lemon-strait/height.png', import.meta.url), picture);
   copyFileSync(GROUND, ground);
   for (const target of [picture, ground])
-    expect(zestyKite(['replay', HILLY, '--ground', ground, '--trace', target, '--force']).code).toBe(2);
+    expect(zestyKite(['replay', HILLY, '--terrain', ground, '--trace', target, '--force']).code).toBe(2);
   expect(readFileSync(picture)).toEqual(
     readFileSync(new URL('../../../data/lemon-strait/height.png', import.meta.url)),
   );
@@ -214,7 +214,7 @@ test('streams stay streams: years of rest, long traces and endless lines take th
 
 test('1 is for a broken promise: the grip error of a session that asks for too much precision', () => {
   // 1e9 least spans from the origin, float64 cannot place a pixel any more.
-  const settings = { start: { x: 9e11, y: 0, span: 1000 }, zoom: { leastSpan: 1000, mostSpan: 1e6, halfLife: 0.5 } };
+  const settings = { start: { x: 9e11, y: 0, span: 1000 }, zoom: { minSpan: 1000, maxSpan: 1e6, halfLife: 0.5 } };
   const lines = [
     { format: 'zesty-kite session', version: 1, settings, screen: { width: 1e6, height: 1e6 } },
     { at: 0, kind: 'wheel', x: 9e5, y: 9e5, notches: 30 },
@@ -236,9 +236,11 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   expect([code, out]).toEqual([2, '']);
   expect(errors).toMatch(/name: found an unknown key; wanted one of .*\n(.*\n)*$/);
   const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
-  expect(wide.out).toMatch(/^bounds.whenSmaller: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/);
+  expect(wide.out).toMatch(
+    /^bounds.whenViewIsLarger: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/,
+  );
   const { warnings } = JSON.parse(zestyKite(['check', settings('straight-down'), '--json']).out) as { warnings: [] };
   expect(warnings).toEqual([
-    { path: 'bounds.whenSmaller', message: expect.stringContaining('wanted zoom.mostSpan 640') },
+    { path: 'bounds.whenViewIsLarger', message: expect.stringContaining('wanted zoom.maxSpan 640') },
   ]);
 });

@@ -3,7 +3,7 @@ import {
   cleanScreen,
   cleanSignal,
   Hands,
-  Heed,
+  SignalFilter,
   SignalQueue,
   type About,
   type HoverSignal,
@@ -15,20 +15,20 @@ import {
   type TerrainSignal,
 } from './control/index.ts';
 import { partChanged, type Terrain } from './ground/index.ts';
-import { boundaryOf, excessOf, focusOutlinesOf, mostSpanInside, outlinesOf } from './limits/index.ts';
+import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf } from './limits/index.ts';
 import {
   beginAt,
-  Course,
+  Timeline,
   createRules,
   goalPose,
   isAtRest,
   isDriven,
   isSteered,
-  leastSpan,
+  minSpan,
   microsOf,
   missingClearance,
   Motion,
-  mostSpan,
+  maxSpan,
   overOtherGround,
   placeAt,
   refit,
@@ -97,7 +97,7 @@ const PATIENCE_MICROS = 3600 * 1_000_000;
 const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
 /** As in the schema: headings that a start may have, degrees. */
-const MOST_TURN = 1e6;
+const MAX_TURN = 1e6;
 
 /**
  * A camera above the ground.
@@ -121,8 +121,8 @@ export class Camera {
   readonly #polls: ((time: number) => void)[] = [];
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
-  readonly #heed: Heed;
-  readonly #course: Course;
+  readonly #filter: SignalFilter;
+  readonly #timeline: Timeline;
   readonly #frame = new Motion();
   readonly #insets = new ScratchInsets();
 
@@ -153,12 +153,12 @@ export class Camera {
     const { screen, terrain, wake, report } = checkOptions(options);
     this.#checked = completeSettings(settings);
     this.#hands = new Hands(this.#settings);
-    this.#heed = new Heed(this.#settings);
+    this.#filter = new SignalFilter(this.#settings);
     this.#wake = wake ?? (() => undefined);
     if (report) this.#reports.push(report);
     this.#terrain = this.#lastTerrain = terrain ?? null;
-    this.#course = new Course(createRules(this.#settings, this.#screen, this.#terrain));
-    this.#placed = startPlace(this.#course.rules);
+    this.#timeline = new Timeline(createRules(this.#settings, this.#screen, this.#terrain));
+    this.#placed = startPlace(this.#timeline.rules);
     this.#restart(screen ?? null);
   }
 
@@ -178,12 +178,12 @@ export class Camera {
 
   /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
   get settled(): boolean {
-    return this.#drawn && this.#waiting.isEmpty && this.#dwells === null && isAtRest(this.#course.kept);
+    return this.#drawn && this.#waiting.isEmpty && this.#dwells === null && isAtRest(this.#timeline.kept);
   }
 
   /** Where the camera is heading to. */
   get goal(): Pose {
-    return this.#handedOut(goalPose(this.#frame, this.#course.rules, poseOf(this.#frame)));
+    return this.#handedOut(goalPose(this.#frame, this.#timeline.rules, poseOf(this.#frame)));
   }
 
   /** Where the camera is now. */
@@ -193,8 +193,8 @@ export class Camera {
 
   /** The points of the ground that are held under screen points now: none, one or two. */
   get grips(): readonly Grip[] {
-    const { fingers, gripping, below, limited } = this.#frame;
-    if (fingers === 0 && (!gripping || below)) return [];
+    const { fingers, gripping, holdsBelowEye, limited } = this.#frame;
+    if (fingers === 0 && (!gripping || holdsBelowEye)) return [];
     const { heldX, heldY, heldHeight, gripX, gripY } = this.#frame;
     const grips = [this.#gripAt(heldX, heldY, heldHeight, gripX, gripY, limited)];
     if (fingers < 2) return grips;
@@ -216,7 +216,7 @@ export class Camera {
 
   /** With coordinates as they are inside the first copy of a world that repeats itself. */
   #handedOut<T extends { x: number; y: number }>(place: T): T {
-    const { periodX, periodY } = this.#course.rules.ground;
+    const { periodX, periodY } = this.#timeline.rules.ground;
     place.x = canonical(place.x, periodX);
     place.y = canonical(place.y, periodY);
     return place;
@@ -227,7 +227,7 @@ export class Camera {
    * pulls over an elastic edge counts.
    */
   get boundsExcess(): number {
-    return excessOf(this.#course.rules.boundary, this.view.look, this.#frame);
+    return excessOf(this.#timeline.rules.boundary, this.view.look, this.#frame);
   }
 
   /**
@@ -237,16 +237,16 @@ export class Camera {
   get outlines(): { readonly bounds: readonly Ring[]; readonly focus: readonly Ring[] } {
     const { bounds } = this.#settings;
     if (bounds === null) return { bounds: [], focus: [] };
-    const { boundary } = this.#course.rules;
+    const { boundary } = this.#timeline.rules;
     return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#frame) };
   }
 
   /** The spans allowed as the camera looks now, world units. */
-  get spanRange(): { least: number; most: number } {
+  get spanRange(): { min: number; max: number } {
     const { look } = this.view;
-    const { rules } = this.#course;
-    const least = leastSpan(rules, look);
-    return { least, most: Math.max(least, mostSpanInside(rules.boundary, look, mostSpan(rules, look))) };
+    const { rules } = this.#timeline;
+    const min = minSpan(rules, look);
+    return { min, max: Math.max(min, maxSpanInside(rules.boundary, look, maxSpan(rules, look))) };
   }
 
   /**
@@ -258,7 +258,7 @@ export class Camera {
    */
   signal(signal: Signal): boolean {
     const body = cleanSignal(signal);
-    if (body === null || !this.#heed.takes(body)) return false;
+    if (body === null || !this.#filter.takes(body)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -325,8 +325,8 @@ export class Camera {
   }
 
   /** Lets go with a finger, or with all of them. */
-  letGo(id?: number): void {
-    this.signal(id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id });
+  unhold(id?: number): void {
+    this.signal(id === undefined ? { kind: 'unhold' } : { kind: 'unhold', id });
   }
 
   /** Turns clockwise by degrees, eased, about the focus or another point: `camera.turn(90)`. */
@@ -391,7 +391,7 @@ export class Camera {
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
     const { x, y, span, heading, pitch } = this.shown;
     // Whole turns beyond what a start may say are forgotten.
-    const turns = Math.abs(heading) > MOST_TURN ? 360 * Math.round(heading / 360) : 0;
+    const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
     this.#dropWaiting();
     this.#rule(changeSettings(this.#checked, { start: { x, y, span, heading: heading - turns, pitch } }));
     this.#write = write;
@@ -420,7 +420,7 @@ export class Camera {
     else if (this.#terrains.size > 0) this.#terrains.clear();
     this.#dwellUntil(this.#micros);
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
-    this.#course.show(this.#micros, this.#frame, this.view.look);
+    this.#timeline.show(this.#micros, this.#frame, this.view.look);
     this.#drawn = true;
     return this.#aim();
   }
@@ -439,14 +439,14 @@ export class Camera {
     this.#insets.top = insetTop;
     this.#insets.right = insetRight;
     this.#insets.bottom = insetBottom;
-    return aim(this.view, this.#frame, this.#screen, this.#course.rules.ground, this.#insets);
+    return aim(this.view, this.#frame, this.#screen, this.#timeline.rules.ground, this.#insets);
   }
 
   /** Refuses a change that would not do after those that wait; it never overtakes them. */
   #checkChange(change: Settings, time: number): number {
     const before = this.#changes.at(-1) ?? this.#checked;
     const checked = changeSettings(before, change);
-    this.#heed.adopt(checked.settings);
+    this.#filter.adopt(checked.settings);
     if (this.#changesTaken === this.#changes.length) {
       this.#changes.length = this.#changesTaken = 0;
       this.#lastChange = -Infinity;
@@ -496,11 +496,11 @@ export class Camera {
   /** A clock that leaps further than anybody holds a key is a gap, and is written down as one. */
   #guard(micros: number): void {
     if (
-      micros - this.#course.micros <= LONGEST_STRETCH_MICROS ||
-      (!isDriven(this.#course.kept) && !isSteered(this.#course.kept))
+      micros - this.#timeline.micros <= LONGEST_STRETCH_MICROS ||
+      (!isDriven(this.#timeline.kept) && !isSteered(this.#timeline.kept))
     )
       return;
-    this.#apply({ kind: 'gap', phase: 'begin' }, this.#course.micros + HELD_FOR_MICROS);
+    this.#apply({ kind: 'gap', phase: 'begin' }, this.#timeline.micros + HELD_FOR_MICROS);
     this.#apply({ kind: 'gap', phase: 'end' }, micros);
   }
 
@@ -509,7 +509,7 @@ export class Camera {
     const due = this.#dwells;
     if (due === null || due > micros) return;
     this.#dwells = null;
-    this.#course.runTo(Math.max(due, this.#course.micros));
+    this.#timeline.runTo(Math.max(due, this.#timeline.micros));
     this.#obey(this.#hands.dwell());
   }
 
@@ -517,10 +517,10 @@ export class Camera {
   #apply(body: SignalBody, due: number): void {
     this.#guard(due);
     this.#dwellUntil(due);
-    const at = Math.max(due, this.#course.micros);
-    this.#course.runTo(at);
+    const at = Math.max(due, this.#timeline.micros);
+    this.#timeline.runTo(at);
     this.#takeEffect(body, at);
-    letRest(this.#course);
+    letRest(this.#timeline);
     // What it threw cannot undo what has happened: the recording ends there.
     const write = this.#write;
     if (
@@ -533,7 +533,7 @@ export class Camera {
   }
 
   #takeEffect(body: SignalBody, at: number): void {
-    const { kept } = this.#course;
+    const { kept } = this.#timeline;
     switch (body.kind) {
       case 'screen':
         this.#resize(body);
@@ -542,13 +542,13 @@ export class Camera {
         this.#hover(body, at);
         break;
       case 'home':
-        home(this.#course);
+        home(this.#timeline);
         break;
       case 'turn':
-        turn(this.#course, body.degrees, body.about);
+        turn(this.#timeline, body.degrees, body.about);
         break;
       case 'tilt':
-        tilt(this.#course, body.degrees, body.about);
+        tilt(this.#timeline, body.degrees, body.about);
         break;
       case 'gap':
         kept.stalled = body.phase === 'begin';
@@ -569,14 +569,14 @@ export class Camera {
       case 'lift':
       case 'pad':
       case 'hold':
-      case 'let-go':
+      case 'unhold':
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
     }
   }
 
   #place({ x, y, span, heading, pitch }: PlaceSignal): void {
-    const { kept, rules, look } = this.#course;
+    const { kept, rules, look } = this.#timeline;
     if (this.#sized) {
       placeAt(kept, rules, look, { x, y, span, heading, pitch });
       return;
@@ -603,39 +603,39 @@ export class Camera {
   }
 
   #obey(intents: readonly Intent[]): void {
-    for (const intent of intents) obey(this.#course, intent);
+    for (const intent of intents) obey(this.#timeline, intent);
   }
 
   #resize(screen: Screen): void {
     if (screen.width < 1 || screen.height < 1) return;
-    const { kept, look } = this.#course;
+    const { kept, look } = this.#timeline;
     this.#screen = screen;
     this.#rule(this.#checked);
-    if (this.#sized) resize(kept, this.#course.rules, look);
-    else beginAt(kept, this.#course.rules, look, this.#placed);
+    if (this.#sized) resize(kept, this.#timeline.rules, look);
+    else beginAt(kept, this.#timeline.rules, look, this.#placed);
     this.#sized = true;
   }
 
   #adopt(checked: Checked): void {
-    const { shape } = this.#course.rules.boundary;
+    const { shape } = this.#timeline.rules.boundary;
     this.#rule(checked);
-    const { kept, look, rules } = this.#course;
+    const { kept, look, rules } = this.#timeline;
     refit(kept, rules, look, rules.boundary.shape !== shape);
     this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }
 
   #rebuild({ id, digest }: TerrainSignal): void {
     const key = `${String(digest)} ${String(id)}`;
-    const { kept, look, rules } = this.#course;
+    const { kept, look, rules } = this.#timeline;
     const before = missingClearance(kept, rules, look);
     this.#terrain = this.#terrains.get(key) ?? null;
     this.#rule(this.#checked);
-    overOtherGround(kept, this.#course.rules, this.#course.look, before);
+    overOtherGround(kept, this.#timeline.rules, this.#timeline.look, before);
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
   #rule(checked: Checked): void {
-    const { boundary } = this.#course.rules;
+    const { boundary } = this.#timeline.rules;
     const before = this.#settings;
     const { settings } = checked;
     // Without bounds, or in a world that repeats itself, it depends on the zoom range.
@@ -644,23 +644,23 @@ export class Camera {
       settings.bounds === before.bounds && settings.wrap === before.wrap && (isFixed || settings.zoom === before.zoom);
     this.#checked = checked;
     const kept = stays ? boundary : boundaryOf(settings, { boundary, settings: before });
-    this.#course.adopt(createRules(settings, this.#screen, this.#terrain, kept));
+    this.#timeline.adopt(createRules(settings, this.#screen, this.#terrain, kept));
   }
 
   /** Time zero: as a player of the session would find it. */
   #restart(screen: Screen | null): void {
     this.#hands.release();
-    this.#heed.restart(this.#settings, screen ?? this.#screen);
+    this.#filter.restart(this.#settings, screen ?? this.#screen);
     this.#dwells = null;
-    this.#course.restart();
+    this.#timeline.restart();
     this.#origin = null;
     this.#micros = 0;
     this.#drawn = false;
     this.#sized = false;
-    this.#placed = startPlace(this.#course.rules);
-    beginAt(this.#course.kept, this.#course.rules, this.#course.look, this.#placed);
+    this.#placed = startPlace(this.#timeline.rules);
+    beginAt(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
-    this.#course.show(0, this.#frame, this.view.look);
+    this.#timeline.show(0, this.#frame, this.view.look);
     this.#aim();
   }
 }

@@ -8,7 +8,7 @@ export type {
   HomeSignal,
   HoverSignal,
   KeySignal,
-  LetGoSignal,
+  UnholdSignal,
   LiftSignal,
   MoveSignal,
   PadSignal,

@@ -6,7 +6,7 @@ import type {
   ShiftIntent,
   SteerIntent,
   StepIntent,
-  SwingIntent,
+  OrbitIntent,
   ZoomIntent,
 } from './control/index.ts';
 import {
@@ -16,67 +16,67 @@ import {
   interrupt,
   isDriven,
   isStill,
-  letGo,
+  dropGrip,
   restHeading,
   setFingers,
-  settle,
-  stepBy,
-  swingBy,
+  solveFocus,
+  addStep,
+  addOrbit,
   takeBelow,
   takeGrip,
   takeGripOf,
-  tiltBy,
-  zoomBy,
-  type Course,
+  addTilt,
+  addNotches,
+  type Timeline,
 } from './motion/index.ts';
 
 /**
  * Once nothing moves, and no hand holds, nothing is held; and what was so near that it arrived at once
  * has its focus settled too, as no step will come to do it.
  */
-export function letRest({ kept, rules, look }: Course): void {
+export function letRest({ kept, rules, look }: Timeline): void {
   if (!isStill(kept)) return;
-  settle(kept, rules, look);
-  if (kept.fingers === 0 && !kept.swinging) letGo(kept);
+  solveFocus(kept, rules, look);
+  if (kept.fingers === 0 && !kept.orbitGripping) dropGrip(kept);
 }
 
-export function obey(course: Course, intent: Intent): void {
+export function obey(timeline: Timeline, intent: Intent): void {
   switch (intent.kind) {
     case 'steer':
-      steer(course, intent);
+      steer(timeline, intent);
       break;
     case 'shift':
-      shift(course, intent);
+      shift(timeline, intent);
       break;
     case 'zoom':
-      zoom(course, intent);
+      zoom(timeline, intent);
       break;
     case 'step':
-      step(course, intent);
+      step(timeline, intent);
       break;
     case 'home':
-      home(course);
+      home(timeline);
       break;
-    case 'swing':
-      swing(course, intent);
+    case 'orbit':
+      orbit(timeline, intent);
       break;
     case 'hold':
-      hold(course, intent);
+      hold(timeline, intent);
       break;
   }
 }
 
-function steer(course: Course, { right, down, turn, tilt, zoom: notches, swings }: SteerIntent): void {
-  const { kept, rules, look } = course;
-  if (!swings) kept.swinging = false;
-  kept.orbiting = swings;
+function steer(timeline: Timeline, { right, down, turn, tilt, zoom: notches, orbits }: SteerIntent): void {
+  const { kept, rules, look } = timeline;
+  if (!orbits) kept.orbitGripping = false;
+  kept.orbiting = orbits;
   kept.targetX = right;
   kept.targetY = down;
   if (right !== 0 || down !== 0) interrupt(kept, rules, look, 'pan');
   if (notches !== 0) interrupt(kept, rules, look, 'zoomKeys');
   if (turn !== 0) interrupt(kept, rules, look, 'turnKeys');
   if (tilt !== 0) interrupt(kept, rules, look, 'tiltKeys');
-  if (notches !== 0 && kept.zoomRate === 0 && kept.fingers === 0) letGo(kept);
+  if (notches !== 0 && kept.zoomRate === 0 && kept.fingers === 0) dropGrip(kept);
   if (turn !== 0) kept.stepping = false;
   kept.turnRate = turn;
   kept.tiltRate = tilt;
@@ -85,53 +85,53 @@ function steer(course: Course, { right, down, turn, tilt, zoom: notches, swings 
 }
 
 /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
-function shift({ kept, rules, look }: Course, { right, down }: ShiftIntent): void {
+function shift({ kept, rules, look }: Timeline, { right, down }: ShiftIntent): void {
   if (kept.fingers > 0) return;
   interrupt(kept, rules, look, 'shift');
   const { sinHeading, cosHeading } = look;
   const steep = foreshortening(rules, look);
   const perPixel = look.perPixel * kept.span;
-  kept.wayX = (right * cosHeading - down * steep * sinHeading) * perPixel;
-  kept.wayY = (right * sinHeading + down * steep * cosHeading) * perPixel;
-  settle(kept, rules, look);
-  kept.wayX = kept.wayY = 0;
-  kept.unseen = rules.terrain !== null;
-  if (kept.unseen) kept.easing = true;
+  kept.panX = (right * cosHeading - down * steep * sinHeading) * perPixel;
+  kept.panY = (right * sinHeading + down * steep * cosHeading) * perPixel;
+  solveFocus(kept, rules, look);
+  kept.panX = kept.panY = 0;
+  kept.groundStale = rules.terrain !== null;
+  if (kept.groundStale) kept.easing = true;
 }
 
-function zoom({ kept, rules, look }: Course, { notches, anchor, x, y }: ZoomIntent): void {
+function zoom({ kept, rules, look }: Timeline, { notches, anchor, x, y }: ZoomIntent): void {
   if (kept.fingers === 2) return;
   interrupt(kept, rules, look, 'notch');
   if (kept.fingers === 0) {
     if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
     else if (anchor === 'below-eye') takeBelow(kept, look);
-    else letGo(kept);
+    else dropGrip(kept);
   }
-  zoomBy(kept, rules, look, notches);
+  addNotches(kept, rules, look, notches);
 }
 
-function step(course: Course, { turn: degrees, tilt: down }: StepIntent): void {
-  const { goalHeading } = course.kept;
+function step(timeline: Timeline, { turn: degrees, tilt: down }: StepIntent): void {
+  const { goalHeading } = timeline.kept;
   const north = 360 * Math.round(goalHeading / 360) - goalHeading;
-  if (degrees !== 0) turn(course, degrees ?? north, undefined);
-  if (down !== 0) tilt(course, down, undefined);
+  if (degrees !== 0) turn(timeline, degrees ?? north, undefined);
+  if (down !== 0) tilt(timeline, down, undefined);
 }
 
-/** A swing holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
-function swing({ kept, rules, look }: Course, { turn: degrees, tilt: down, x, y }: SwingIntent): void {
+/** An orbit holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
+function orbit({ kept, rules, look }: Timeline, { turn: degrees, tilt: down, x, y }: OrbitIntent): void {
   if (kept.fingers > 0) return;
   const byFocus = rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
-  const holds = kept.swinging && kept.gripX === x && kept.gripY === y;
+  const holds = kept.orbitGripping && kept.gripX === x && kept.gripY === y;
   if (byFocus || !holds) interrupt(kept, rules, look, 'orbit');
-  if (byFocus) letGo(kept);
+  if (byFocus) dropGrip(kept);
   else if (!holds) takeGrip(kept, rules, look, x, y);
-  kept.gripping = kept.swinging = !byFocus;
-  swingBy(kept, rules, look, degrees, down);
+  kept.gripping = kept.orbitGripping = !byFocus;
+  addOrbit(kept, rules, look, degrees, down);
 }
 
 /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
-function hold(course: Course, intent: HoldIntent): void {
-  const { kept, rules, look, glide, micros } = course;
+function hold(timeline: Timeline, intent: HoldIntent): void {
+  const { kept, rules, look, glide, micros } = timeline;
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
   const before = kept.fingers;
@@ -143,43 +143,43 @@ function hold(course: Course, intent: HoldIntent): void {
     kept.climb = 0;
     holdAnew(kept, rules, look);
     // What goes on to a stop goes there about the last finger.
-    if (before > 0 && kept.fingers === 0 && (kept.left !== 0 || kept.turnLeft !== 0))
+    if (before > 0 && kept.fingers === 0 && (kept.zoomRemaining !== 0 || kept.turnRemaining !== 0))
       takeGrip(kept, rules, look, kept.gripX, kept.gripY);
   }
-  if (fingers.length > 0) settle(kept, rules, look);
+  if (fingers.length > 0) solveFocus(kept, rules, look);
   else if (glides) glide.fling(kept, rules, look, micros);
   if (change === 'anew') glide.begin(kept);
   glide.follow(kept, micros);
   kept.easing = true;
-  kept.unseen = rules.terrain !== null;
+  kept.groundStale = rules.terrain !== null;
 }
 
 /** Goes to where the settings begin: the zoom, the turn and the tilt, and what is left of the way. */
-export function home({ kept, rules, look }: Course): void {
+export function home({ kept, rules, look }: Timeline): void {
   if (kept.fingers > 0) return;
   interrupt(kept, rules, look, 'goHome');
   // What is left of a pan by keys would keep it from setting out.
   if (!isDriven(kept)) kept.velocityX = kept.velocityY = 0;
-  letGo(kept);
+  dropGrip(kept);
   goHome(kept, rules, look);
 }
 
 /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
-export function turn(course: Course, degrees: number, about: About | undefined): void {
-  interrupt(course.kept, course.rules, course.look, 'turn');
-  gripAbout(course, about);
-  stepBy(course.kept, course.rules, degrees);
+export function turn(timeline: Timeline, degrees: number, about: About | undefined): void {
+  interrupt(timeline.kept, timeline.rules, timeline.look, 'turn');
+  gripAbout(timeline, about);
+  addStep(timeline.kept, timeline.rules, degrees);
 }
 
-export function tilt(course: Course, degrees: number, about: About | undefined): void {
-  interrupt(course.kept, course.rules, course.look, 'tilt');
-  gripAbout(course, about);
-  tiltBy(course.kept, course.rules, degrees);
+export function tilt(timeline: Timeline, degrees: number, about: About | undefined): void {
+  interrupt(timeline.kept, timeline.rules, timeline.look, 'tilt');
+  gripAbout(timeline, about);
+  addTilt(timeline.kept, timeline.rules, degrees);
 }
 
-function gripAbout({ kept, rules, look }: Course, about: About | undefined): void {
+function gripAbout({ kept, rules, look }: Timeline, about: About | undefined): void {
   if (kept.fingers > 0) return;
-  if (about === undefined) letGo(kept);
+  if (about === undefined) dropGrip(kept);
   else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);
   else takeGrip(kept, rules, look, about.screenX, about.screenY);
 }

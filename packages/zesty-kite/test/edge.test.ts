@@ -24,20 +24,20 @@ test('in a band it goes toward that edge, in a corner both ways and no faster, a
     top: size,
     right: size,
     bottom: size,
-    profile: fc.constantFrom('even', 'rising'),
+    speedByDepth: fc.constantFrom('constant', 'linear'),
   });
   forAll(bands, between(0, 800), between(0, 600), (sides, x, y) => {
-    const edge = { ...sides, in: 'pixels', dwell: 0 } as Edge;
+    const edge = { ...sides, unit: 'pixels', dwell: 0 } as Edge;
     const { shown, settled } = resting(edge, x, y, 1000);
-    const { left, top, right, bottom, profile } = sides;
+    const { left, top, right, bottom, speedByDepth } = sides;
     const depth = (inward: number, band: number): number =>
-      inward >= band ? 0 : profile === 'even' ? 1 : 1 - inward / band;
+      inward >= band ? 0 : speedByDepth === 'constant' ? 1 : 1 - inward / band;
     const across = depth(800 - x, right) - depth(x, left);
     const down = depth(600 - y, bottom) - depth(y, top);
-    const most = Math.max(1, Math.hypot(across, down));
+    const max = Math.max(1, Math.hypot(across, down));
     // A screen height a second, for a second.
-    expect(shown.x).toBeCloseTo((600 * across) / most, 6);
-    expect(shown.y).toBeCloseTo((600 * down) / most, 6);
+    expect(shown.x).toBeCloseTo((600 * across) / max, 6);
+    expect(shown.y).toBeCloseTo((600 * down) / max, 6);
     expect(settled).toBe(across === 0 && down === 0);
   });
 });
@@ -45,8 +45,8 @@ test('in a band it goes toward that edge, in a corner both ways and no faster, a
 test('a share counts the shorter side and is capped; it starts after the dwell and goes on while the pointer rests', () => {
   expect(resting({ right: 0.05 }, 800 - 31, 300).shown.x).toBe(0);
   expect(resting({ right: 0.05 }, 800 - 29, 300).shown.x).toBeGreaterThan(0);
-  expect(resting({ right: 0.2, most: 40 }, 800 - 41, 300).shown.x).toBe(0);
-  const camera = resting({ dwell: 0.25, profile: 'even' }, 799, 300, 200);
+  expect(resting({ right: 0.2, maxWidth: 40 }, 800 - 41, 300).shown.x).toBe(0);
+  const camera = resting({ dwell: 0.25, speedByDepth: 'constant' }, 799, 300, 200);
   expect([camera.shown.x, camera.settled]).toEqual([0, false]);
   camera.advance(1250);
   expect(camera.shown.x).toBeCloseTo(600, 6);
@@ -62,7 +62,7 @@ test('a share counts the shorter side and is capped; it starts after the dwell a
 });
 
 test('G9: a release takes the pointer from the edge; keys and edge add up to one vector that is capped once', () => {
-  const camera = resting({ dwell: 0, profile: 'even' }, 799, 300, 0);
+  const camera = resting({ dwell: 0, speedByDepth: 'constant' }, 799, 300, 0);
   camera.signal({ kind: 'key', code: 'KeyS', down: true, time: 0 });
   camera.advance(1000);
   expect([camera.shown.x, camera.shown.y].map((at) => at / 600)).toEqual([

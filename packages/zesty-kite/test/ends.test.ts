@@ -9,10 +9,10 @@ import { between, hills, pixelsBetween } from './steering.ts';
 const screen = { width: 800, height: 600 };
 const settings: Settings = {
   start: { x: 0, y: 0, span: 600, heading: 0 },
-  zoom: { leastSpan: 10, mostSpan: 90_000, halfLife: 0.2, notch: 1.2 },
+  zoom: { minSpan: 10, maxSpan: 90_000, halfLife: 0.2, notch: 1.2 },
   pitch: { degrees: 60, halfLife: 0.2 },
   turn: { halfLife: 0.2, step: 90 },
-  bindings: { swing: ['MouseRight'], zoomIn: ['Equal'] },
+  bindings: { orbit: ['MouseRight'], zoomIn: ['Equal'] },
 };
 const ZOOMED = 600 * 1.2 ** 8;
 
@@ -80,7 +80,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
     camera.hold(8, 300, 300);
     camera.hold(9, 600, 400);
   },
-  lift: (desk) => desk.camera.letGo(),
+  lift: (desk) => desk.camera.unhold(),
   orbit: (desk) =>
     desk.hear(
       { kind: 'press', id: 9, input: 'MouseRight', x: 300, y: 300 },
@@ -89,7 +89,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
     ),
   pan: (desk) => desk.hear({ kind: 'key', code: 'KeyW', down: true }),
   shift: (desk) => {
-    desk.camera.change({ wheel: { does: 'pan' } });
+    desk.camera.change({ wheel: { action: 'pan' } });
     desk.hear({ kind: 'wheel', x: 9, y: 9, notches: 0.1, right: 0, down: 5 });
   },
   notch: (desk) => desk.hear({ kind: 'wheel', x: 200, y: 200, notches: 1e-9 }),
@@ -163,7 +163,7 @@ test('what ends, ends where it is; and the rest of the table, where a cell says 
   const keys = new Desk();
   keys.hear({ kind: 'key', code: 'KeyD', down: true }, { kind: 'hold', id: 1, x: 300, y: 300 });
   const { x } = keys.wait(500).camera.shown;
-  keys.hear({ kind: 'let-go' });
+  keys.hear({ kind: 'unhold' });
   expect(keys.wait(500).camera.shown.x).toBeGreaterThan(x + 100);
   // A lock ends what the player does, and nothing else.
   const locked = new Desk();
@@ -303,7 +303,7 @@ test('over hills the ground under the cursor stays there after a wheel zoom unti
     (x, span, degrees, u, v, notches, halfLife, followHalfLife) => {
       const some: Settings = {
         start: { x, y: 2 * x, span },
-        zoom: { halfLife, leastSpan: 20, mostSpan: 2000 },
+        zoom: { halfLife, minSpan: 20, maxSpan: 2000 },
         pitch: { degrees, halfLife: 0 },
         ground: { followHalfLife },
       };

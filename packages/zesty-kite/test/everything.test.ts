@@ -38,8 +38,8 @@ const settings = fc
   .map(([some, more]) => layered(some, more))
   .map(({ lens = {}, ...some }): Settings => {
     const { distance } = lens;
-    const far = distance == null ? {} : { distance: distance + (some.zoom?.mostSpan ?? 0) };
-    return { ...some, pitch: { ...some.pitch, least: 30 }, lens: { ...lens, ...far } };
+    const far = distance == null ? {} : { distance: distance + (some.zoom?.maxSpan ?? 0) };
+    return { ...some, pitch: { ...some.pitch, min: 30 }, lens: { ...lens, ...far } };
   });
 
 const matrices = createMatrices('y', '-1..1', 'eye');
@@ -66,11 +66,11 @@ function check(camera: Camera): void {
   const excess = camera.boundsExcess / view.span;
   says(excess <= (full.bounds?.elastic ?? 0) + 1e-6, 'G4', excess);
   for (const { span, pitch, heading } of [camera.shown, camera.goal]) {
-    const most = Math.max(spanRange.least, full.zoom.mostSpan);
-    says(span >= spanRange.least && span <= most, 'G7', { span, ...spanRange });
-    says(pitch >= full.pitch.least && pitch <= full.pitch.most, 'G7', { pitch, ...full.pitch });
-    const { least, most: greatest } = full.turn;
-    says(heading >= (least ?? -Infinity) && heading <= (greatest ?? Infinity), 'G7', { heading, least, greatest });
+    const max = Math.max(spanRange.min, full.zoom.maxSpan);
+    says(span >= spanRange.min && span <= max, 'G7', { span, ...spanRange });
+    says(pitch >= full.pitch.min && pitch <= full.pitch.max, 'G7', { pitch, ...full.pitch });
+    const { min, max: greatest } = full.turn;
+    says(heading >= (min ?? -Infinity) && heading <= (greatest ?? Infinity), 'G7', { heading, min, greatest });
   }
 }
 

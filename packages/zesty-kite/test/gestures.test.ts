@@ -10,7 +10,7 @@ const onScreen = fc.record({ x: between(100, 700), y: between(150, 550) });
 /** High above the ground, where nothing is out of reach and no hill comes up to the eye. */
 const high: Settings = {
   start: { x: 0, y: 0, span: 900 },
-  zoom: { leastSpan: 20, mostSpan: 9000, halfLife: 0.1 },
+  zoom: { minSpan: 20, maxSpan: 9000, halfLife: 0.1 },
   pitch: { degrees: 60 },
 };
 
@@ -36,16 +36,16 @@ function play(camera: Camera, start: number, signals: readonly Signal[], each: (
   return time;
 }
 
-test('G2: once a drag has left its slop, what is under the pointer stays under it in every frame, to 1e-3 px', () => {
+test('G2: once a drag has started, what is under the pointer stays under it in every frame, to 1e-3 px', () => {
   const roads = fc.array(onScreen, { minLength: 2, maxLength: 8 });
-  const tilted = looks.map((look) => ({ ...look, pitch: { ...look.pitch, least: 45 }, safeFrame: {} }));
+  const tilted = looks.map((look) => ({ ...look, pitch: { ...look.pitch, min: 45 }, safeFrame: {} }));
   forAll(settingsWith(false, tilted), onScreen, roads, fc.boolean(), (settings, from, road, hilly) => {
     const start = { x: 0, y: 0, span: 1500 };
-    const zoom = { leastSpan: 1500, mostSpan: 1500 };
+    const zoom = { minSpan: 1500, maxSpan: 1500 };
     const camera = new Camera({ ...settings, start, zoom, lens: {} }, { screen, terrain: hilly ? hills : null });
     camera.advance(0);
     play(camera, 0, [{ kind: 'press', id: 7, input: 'MouseMiddle', ...from }]);
-    const slop = camera.settings.drag.slop;
+    const slop = camera.settings.drag.startsAfter;
     const [first = from, ...rest] = road;
     if (pixelsBetween(first, from) <= slop) return;
     const held = spotAt(camera, from);
@@ -68,7 +68,7 @@ test('G2: once a drag has left its slop, what is under the pointer stays under i
   });
 });
 
-test('a press that stays in its slop moves nothing, and nothing jumps when it leaves it', () => {
+test('a press that stays where it is moves nothing, and nothing jumps when it starts to drag', () => {
   const camera = new Camera(high, { screen });
   camera.advance(0);
   const before = camera.shown;
@@ -133,14 +133,14 @@ test('a flung map goes on as fast as the hand went, at any heading and pitch, an
     camera.advance(end + 211);
     const moved = shownAt(camera, ground);
     // 3 pixels a millisecond, of which a little is gone after the first 210 ms.
-    const left = pauses ? 0 : 3 * 2 ** (-0.21 / camera.settings.drag.glide);
+    const left = pauses ? 0 : 3 * 2 ** (-0.21 / camera.settings.drag.glideHalfLife);
     expect(moved.x - 400).toBeCloseTo(left * Math.cos(way), 0);
     expect(moved.y - 300).toBeCloseTo(left * Math.sin(way), 0);
     expect(grip?.screenX).toBeCloseTo(at(59).x, 9);
     camera.advance(end + 20_000);
     expect(camera.settled).toBe(true);
   });
-  const camera = new Camera({ ...high, drag: { glide: 0 } }, { screen });
+  const camera = new Camera({ ...high, drag: { glideHalfLife: 0 } }, { screen });
   camera.advance(0);
   const moves = [3, 6, 9, 12, 15, 18].map((i) => ({ kind: 'move' as const, id: 1, x: 400 + i, y: 300 }));
   play(camera, 0, [{ kind: 'press', id: 1, input: 'Touch', x: 400, y: 300 }, ...moves, { kind: 'lift', id: 1 }]);
@@ -167,8 +167,8 @@ test('a fling glides however seldom its events come, down to ten a second, and a
     expect(fling(400)).toBe(0);
   }));
 
-test('a swing turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
-  const settings = { ...high, turn: { most: 100, least: -100 }, pitch: { degrees: 60, least: 20, most: 80 } };
+test('an orbit turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
+  const settings = { ...high, turn: { max: 100, min: -100 }, pitch: { degrees: 60, min: 20, max: 80 } };
   forAll(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
     const camera = new Camera(settings, { screen });
     camera.advance(0);
@@ -193,7 +193,7 @@ test('a swing turns and tilts by what was dragged, about what was pressed, and s
 });
 
 test('held keys turn and tilt by degrees a second and zoom by notches a second; steps add up; north is the short way', () => {
-  const bindings = { stepLeft: ['Comma'], stepRight: ['Shift+KeyE', 'Period'], north: ['KeyN'] };
+  const bindings = { turnStepLeft: ['Comma'], turnStepRight: ['Shift+KeyE', 'Period'], faceNorth: ['KeyN'] };
   const make = (): Camera => {
     const camera = new Camera({ ...high, pitch: { degrees: 60, rate: 10 }, bindings }, { screen });
     camera.advance(0);
@@ -236,7 +236,7 @@ test('a double tap comes nearer at its place and a tap of two fingers goes farth
     camera.advance(time + 60);
   };
   const spanAfter = (taps: (camera: Camera) => void): number => {
-    const camera = new Camera({ ...high, drag: { glide: 0 } }, { screen });
+    const camera = new Camera({ ...high, drag: { glideHalfLife: 0 } }, { screen });
     camera.advance(0);
     const ground = spotAt(camera, { x: 300, y: 250 });
     taps(camera);
@@ -270,7 +270,7 @@ test('a double tap comes nearer at its place and a tap of two fingers goes farth
 test('a wheel that pans moves the ground by its pixels at any heading and pitch; by device, wheels zoom and trackpads pan', () =>
   forAll(between(-180, 180), between(20, 90), between(-200, 200), between(-150, 150), (heading, pitch, right, down) => {
     const start = { x: 0, y: 0, span: 600, heading };
-    const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { does: 'by-device' } }, { screen });
+    const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { action: 'by-device' } }, { screen });
     camera.advance(0);
     const ground = spotAt(camera, { x: 400, y: 300 });
     const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: down / 100, right, down };

@@ -12,7 +12,7 @@ const tilted: Settings = {
   start: { x: 200, y: 200, span: 60 },
   pitch: { degrees: 22, halfLife: 0 },
   lens: { fieldOfView: 40, halfLife: 0 },
-  zoom: { leastSpan: 10, mostSpan: 900 },
+  zoom: { minSpan: 10, maxSpan: 900 },
   ground: { followHalfLife: 0.2, clearance: 2 },
 };
 
@@ -27,7 +27,7 @@ test('the envelope of the ground: nowhere lower, nowhere steeper than 45° along
   ] as const) {
     const over = (x: number, y: number): number => {
       const spot = { x, y, height: NaN };
-      terrain.layOver(spot);
+      terrain.sampleEnvelopeInto(spot);
       return spot.height;
     };
     forRuns(500, between(0, 500), between(0, 500), between(0.001, 30), fc.boolean(), (x, y, away, east) => {
@@ -72,9 +72,9 @@ test('over steep ground the eye keeps its clearance in every frame; it rises no 
         // The focus follows hardly at all here: what the eye rises, the envelope does.
         expect(Math.abs(rise)).toBeLessThan(way + 0.05);
         // The envelope's slope changes by 1 in two samples at most, and that of the lift in a fifth of a span.
-        const most = Math.max(way, last.way);
+        const max = Math.max(way, last.way);
         const bend = 1 / (2 * 5) + 1 / (0.2 * camera.view.span);
-        expect(Math.abs(rise - last.rise)).toBeLessThan(most * most * bend + Math.abs(way - last.way) + 0.01);
+        expect(Math.abs(rise - last.rise)).toBeLessThan(max * max * bend + Math.abs(way - last.way) + 0.01);
         before = eye;
         last = { way, rise };
       }
@@ -124,7 +124,7 @@ test('ground that is dug and built while it is held: grips hold to 1e-3 px, noth
       });
     }
     expect(camera.terrain).toBe(terrain);
-    camera.letGo();
+    camera.unhold();
     for (let i = 0; i < 600; i++) camera.advance((time += 16));
     expect(camera.settled).toBe(true);
     const eye = camera.view.eye();

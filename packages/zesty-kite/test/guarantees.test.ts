@@ -176,8 +176,8 @@ test('G3: two fingers hold both their points within 1e-3 px in every frame, whil
   let held = 0;
   let limited = 0;
   forAll(pinches, ({ settings, screen, hilly, roads }) => {
-    const zoom = { ...settings.zoom, leastSpan: 1e-2, mostSpan: 1e6 };
-    const free = { ...settings, zoom, hold: { turn: true }, turn: {} };
+    const zoom = { ...settings.zoom, minSpan: 1e-2, maxSpan: 1e6 };
+    const free = { ...settings, zoom, twoFingers: { turn: true }, turn: {} };
     const camera = new Camera(free, { screen, terrain: hilly ? hills : null });
     const [a = { u: 0, v: 0 }, b = a, c = a, d = a] = roads;
     for (let i = 0; i <= 30; i++) {
@@ -212,7 +212,7 @@ function onScreen(steering: Steering): Steering {
   const { settings, screen, signals } = steering;
   return {
     ...steering,
-    settings: { ...settings, pitch: { ...settings.pitch, least: 15 } },
+    settings: { ...settings, pitch: { ...settings.pitch, min: 15 } },
     signals: signals.map((signal) =>
       signal.kind === 'hold' ? { ...signal, x: signal.x % screen.width, y: signal.y % screen.height } : signal,
     ),
@@ -240,7 +240,7 @@ test('G3: fingers that come and go make no jump above 1e-3 px, limits bound or n
       };
       const down = new Set<number>();
       for (const { id, u, v } of list) {
-        expect(jumpBy({ kind: 'let-go', id })).toBeLessThan(1e-3);
+        expect(jumpBy({ kind: 'unhold', id })).toBeLessThan(1e-3);
         if (down.delete(id)) continue;
         const { width, height } = camera.view;
         expect(jumpBy({ kind: 'hold', id, x: u * width, y: v * height })).toBeLessThan(1e-3);
@@ -342,11 +342,11 @@ test('G4: where the zoom is limited, nothing outside the bounds shows, to 1e-6 o
     steeringBy(fc.oneof(hands.keys, hands.wheel, hands.turns, hands.fingers), settingsWith(true)),
     anyBounds,
     ({ settings, ...rest }, shape) => {
-      const bounds = { ...shape, keep: 'view' as const, whenSmaller: 'limit-zoom' as const, elastic: 0 };
+      const bounds = { ...shape, keep: 'view' as const, whenViewIsLarger: 'limit-zoom' as const, elastic: 0 };
       const limited: Steering = { settings: { ...settings, bounds }, ...rest };
       drive(limited, SHORT, (camera) => {
         const { span } = camera.view;
-        if (span <= camera.spanRange.least) return; // the zoom limit wins over the map
+        if (span <= camera.spanRange.min) return; // the zoom limit wins over the map
         expect(overrun(seen(camera.view), span, limited.settings) / span).toBeLessThan(1e-6);
       });
     },
@@ -358,8 +358,8 @@ const there = new View();
 test('G4: bounds of 3 to 32 edges: a view that fits inside is inside to 1e-6 of the span, and the goal too', () => {
   const steering = steeringBy(fc.oneof(hands.keys, hands.wheel, hands.turns), settingsWith(false), 12);
   forAll(steering, convexPolygons, ({ settings, ...rest }, polygon) => {
-    const zoom = { leastSpan: 5, mostSpan: 5000 };
-    const bounds = { polygon, whenSmaller: 'limit-zoom' as const };
+    const zoom = { minSpan: 5, maxSpan: 5000 };
+    const bounds = { polygon, whenViewIsLarger: 'limit-zoom' as const };
     const bounded: Steering = { settings: { ...settings, zoom, bounds }, ...rest };
     drive(bounded, steady(30, 2), (camera) => {
       const { span } = camera.view;
@@ -422,20 +422,20 @@ test('G5: frames at 30, 60, 144, 240 Hz and jittered see equal bits at every com
 
 test('G7: zoom, pitch and turning limits are never passed, by any delta however large, in any frame: exact', () => {
   forAll(anySteering, between(1, 40), between(50, 90), (steering, flattest, steepest) => {
-    const pitch = { ...steering.settings.pitch, least: flattest, most: steepest };
+    const pitch = { ...steering.settings.pitch, min: flattest, max: steepest };
     const settings = { ...steering.settings, pitch };
-    const { least: leastTurn = null, most: mostTurn = null } = settings.turn ?? {};
-    drive({ ...steering, settings }, SHORT, ({ view, goal, spanRange: { least, most } }) => {
+    const { min: minTurn = null, max: maxTurn = null } = settings.turn ?? {};
+    drive({ ...steering, settings }, SHORT, ({ view, goal, spanRange: { min, max } }) => {
       // What the bounds allow is worked out anew here, and is steep where the lens follows the span.
-      expect(view.span).toBeGreaterThanOrEqual(least * (1 - 1e-9));
-      expect(view.span).toBeLessThanOrEqual(most * (1 + 1e-9));
+      expect(view.span).toBeGreaterThanOrEqual(min * (1 - 1e-9));
+      expect(view.span).toBeLessThanOrEqual(max * (1 + 1e-9));
       for (const pose of [view, goal]) {
-        expect(pose.span).toBeGreaterThanOrEqual(settings.zoom?.leastSpan ?? NaN);
-        expect(pose.span).toBeLessThanOrEqual(settings.zoom?.mostSpan ?? NaN);
+        expect(pose.span).toBeGreaterThanOrEqual(settings.zoom?.minSpan ?? NaN);
+        expect(pose.span).toBeLessThanOrEqual(settings.zoom?.maxSpan ?? NaN);
         expect(pose.pitch).toBeGreaterThanOrEqual(flattest);
         expect(pose.pitch).toBeLessThanOrEqual(steepest);
-        expect(pose.heading).toBeGreaterThanOrEqual(leastTurn ?? -Infinity);
-        expect(pose.heading).toBeLessThanOrEqual(mostTurn ?? Infinity);
+        expect(pose.heading).toBeGreaterThanOrEqual(minTurn ?? -Infinity);
+        expect(pose.heading).toBeLessThanOrEqual(maxTurn ?? Infinity);
       }
     });
   });
@@ -448,24 +448,24 @@ function timeToRest(distance: number, tolerance: number, halfLife: number): numb
 
 test('G8: settled comes within the stated time after the last input, and then frames change nothing: exact', () => {
   forAll(anySteering, (steering) => {
-    const letGo = [
+    const released = [
       { kind: 'release' as const, at: 1_500_000 },
       { kind: 'gap' as const, phase: 'end' as const, at: 1_500_000 },
     ];
-    const camera = drive({ ...steering, signals: [...steering.signals, ...letGo] }, steady(60, 1.5));
+    const camera = drive({ ...steering, signals: [...steering.signals, ...released] }, steady(60, 1.5));
     const { zoom, turn, pan, drag, pitch, lens, ground, safeFrame, bounds } = camera.settings;
     // Pitch and lens follow the zoom, the focus height follows them all; and what bounds allow
     // may change with the look, so that the zoom starts again.
-    const zooming = timeToRest(Math.log2(zoom.mostSpan / zoom.leastSpan), ZOOM_TOLERANCE, zoom.halfLife);
+    const zooming = timeToRest(Math.log2(zoom.maxSpan / zoom.minSpan), ZOOM_TOLERANCE, zoom.halfLife);
     const stated =
       2 * zooming +
       timeToRest(2e5, 1e-6, turn.halfLife) +
       timeToRest(150, 1e-6, Math.max(pitch.halfLife, lens.halfLife)) +
       Math.max(
         timeToRest(FASTEST, VELOCITY_TOLERANCE, pan.stopHalfLife),
-        timeToRest(20 / 0.1, VELOCITY_TOLERANCE, drag.glide),
+        timeToRest(20 / 0.1, VELOCITY_TOLERANCE, drag.glideHalfLife),
       ) +
-      timeToRest(4e4 / zoom.leastSpan, LENGTH_TOLERANCE, zoom.halfLife) +
+      timeToRest(4e4 / zoom.minSpan, LENGTH_TOLERANCE, zoom.halfLife) +
       timeToRest(300, LENGTH_TOLERANCE, ground.followHalfLife) +
       timeToRest(500, PIXEL_TOLERANCE, safeFrame.halfLife) +
       timeToRest(1, LENGTH_TOLERANCE, bounds?.returnHalfLife ?? 0) +
@@ -514,7 +514,7 @@ test('G10: settled, a pan covers the same share of the screen a second at every 
     const south = camera.shown.y - y;
     const right = east * look.cosHeading + south * look.sinHeading;
     const down = (south * look.cosHeading - east * look.sinHeading) * look.sinPitch;
-    const speed = Number(pan.speed) * (codes.includes('ShiftLeft') ? pan.fast : 1);
+    const speed = Number(pan.speed) * (codes.includes('ShiftLeft') ? pan.fasterFactor : 1);
     expect(Math.abs(Math.hypot(right, down) / span / speed - 1)).toBeLessThan(1e-6);
     if (codes.length === 1) expect(Math.min(Math.abs(right), Math.abs(down)) / span).toBeLessThan(1e-6);
   });
@@ -532,7 +532,7 @@ test('G11: no number is ever NaN or infinite, whatever comes in', () => {
     fc.record({ kind: kind('screen'), width: wild, height: wild, density: wild, time }),
     fc.record({ kind: kind('place'), x: wild, y: wild, span: wild, heading: wild, pitch: wild, time }),
     fc.record({ kind: kind('hold'), id: fc.constantFrom(1, 2, NaN), x: wild, y: wild, time }),
-    fc.record({ kind: kind('let-go'), id: fc.constantFrom(1, 2, NaN), time }),
+    fc.record({ kind: kind('unhold'), id: fc.constantFrom(1, 2, NaN), time }),
     fc.record({ kind: kind('turn'), degrees: wild, about: fc.record({ x: wild, y: wild }), time }),
     fc.record({ kind: kind('tilt'), degrees: wild, about: fc.record({ screenX: wild, screenY: wild }), time }),
     fc.record({ kind: kind('key'), code: fc.constantFrom('KeyA', 'KeyS'), down: fc.boolean(), time }),

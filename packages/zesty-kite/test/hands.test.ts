@@ -71,7 +71,7 @@ test('noise below the dead zone keeps no camera awake, and a pad that goes lets 
 test('the right stick turns and tilts, triggers zoom at the centre as far as they are pulled, buttons step', () => {
   const camera = cameraWith({
     ...plain,
-    bindings: { stepRight: ['PadRightShoulder'], home: ['PadLeftShoulder+PadFaceTop'] },
+    bindings: { turnStepRight: ['PadRightShoulder'], home: ['PadLeftShoulder+PadFaceTop'] },
   });
   const buttons = (...pressed: number[]): number[] =>
     Array.from({ length: 17 }, (_, i) => (pressed.includes(i) ? 1 : 0));
@@ -157,7 +157,7 @@ test('two fingers side by side tilt where that is set, and then neither turn nor
     maxLength: 6,
   });
   forAll(roads, fc.boolean(), (road, tilts) => {
-    const camera = cameraWith({ ...plain, hold: { tilt: tilts } });
+    const camera = cameraWith({ ...plain, twoFingers: { tilt: tilts } });
     play(camera, 0, 5, [...down, ...[5, 10].flatMap((by) => two(300 + by, 300 + by))]);
     const { heading, span, pitch } = camera.shown;
     const moves = road.flatMap(([by, one, other]) => two(310 + by + one, 310 + by + other));
@@ -201,7 +201,7 @@ test('a pinch and a twist that are let go in passing go on, at the speed that th
   play(stops, 220, 6, lift);
   stops.advance(5000);
   expect(stops.shown.span).toBeCloseTo(still.span, 9);
-  const flies = fling({ glides: 'all' });
+  const flies = fling({ keepsGoing: 'all' });
   expect(flies.shown.span).toBeCloseTo(still.span, 9);
   const before = flies.advance(212).span;
   play(flies, 212, 1, lift);
@@ -212,16 +212,16 @@ test('a pinch and a twist that are let go in passing go on, at the speed that th
   expect(flies.shown.span).toBeLessThan(still.span * 0.9);
   expect(flies.shown.heading).not.toBeCloseTo(still.heading, 0);
   // After a pause nothing goes on.
-  const waits = fling({ glides: 'all' });
+  const waits = fling({ keepsGoing: 'all' });
   play(waits, 600, 1, lift);
   waits.advance(5000);
   expect(waits.shown.span).toBeCloseTo(still.span, 9);
 });
 
-test('a swing about the focus leaves it where it is, and one about the cursor what was pressed', () =>
+test('an orbit about the focus leaves it where it is, and one about the cursor what was pressed', () =>
   forAll(between(50, 750), between(200, 550), between(-90, 90), between(-30, 30), (x, y, right, by) => {
     for (const anchor of ['focus', 'cursor'] as const) {
-      const camera = cameraWith({ ...plain, turn: { anchor }, bindings: { swing: ['MouseRight'] } });
+      const camera = cameraWith({ ...plain, turn: { anchor }, bindings: { orbit: ['MouseRight'] } });
       const pressed = camera.view.toGround(x, y);
       play(camera, 0, 5, [
         { kind: 'press', id: 1, input: 'MouseRight', x, y },
@@ -242,7 +242,7 @@ test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without o
     turnRight: ['Shift+WheelUp'],
     tiltUp: ['Alt+WheelDown'],
     panLeft: ['KeyP+WheelUp'],
-    stepLeft: ['KeyO+WheelDown'],
+    turnStepLeft: ['KeyO+WheelDown'],
     zoomIn: ['KeyI+WheelDown'],
   };
   forAll(between(0.1, 4), (notches) => {
@@ -267,7 +267,7 @@ test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without o
 
 test('a wheel of whole steps keeps parts of a notch until they make one', () =>
   forAll(fc.array(between(0.05, 0.6), { minLength: 1, maxLength: 30 }), (parts) => {
-    const camera = cameraWith({ ...plain, wheel: { steps: 'whole' } });
+    const camera = cameraWith({ ...plain, wheel: { partialNotches: 'collect' } });
     play(
       camera,
       0,
@@ -282,11 +282,11 @@ test('a wheel of whole steps keeps parts of a notch until they make one', () =>
 test('bindings that are in each other’s way are told; the defaults are not', () => {
   expect(reviewSettings({}).filter(({ path }) => path.startsWith('bindings'))).toEqual([]);
   const inputs = fc.constantFrom('KeyH', 'MouseBack', 'ShiftLeft+KeyJ', 'Space+MouseRight', 'PadFaceLeft');
-  const abilities = fc.shuffledSubarray(['north', 'home', 'stepLeft', 'tiltUp'] as const, {
+  const abilities = fc.shuffledSubarray(['faceNorth', 'home', 'turnStepLeft', 'tiltUp'] as const, {
     minLength: 2,
     maxLength: 2,
   });
-  forAll(inputs, abilities, ([...input], [one = 'north', other = 'home']) => {
+  forAll(inputs, abilities, ([...input], [one = 'faceNorth', other = 'home']) => {
     const name = input.join('');
     const either = name.replace('ShiftLeft', 'Shift');
     const warnings = reviewSettings({ bindings: { [one]: [name], [other]: ['KeyB', either] } });
@@ -315,7 +315,7 @@ test('what is locked, no hand of the player moves; the program still does', () =
     { kind: 'hover', x: 799, y: 300 },
   ];
   forAll(fc.subarray([...abilities]), fc.shuffledSubarray(hand, { minLength: 4 }), (locked, signals) => {
-    const camera = cameraWith({ ...plain, edge: { dwell: 0 }, bindings: { swing: ['MouseRight'] } });
+    const camera = cameraWith({ ...plain, edge: { dwell: 0 }, bindings: { orbit: ['MouseRight'] } });
     camera.change({ locked: [...locked] });
     camera.advance(0);
     const before = camera.shown;

@@ -37,7 +37,7 @@ test.each(odd)(
     const camera = new Camera({}, { screen });
     camera.advance(0);
     const before = camera.settings;
-    for (const wrong of [{ zoom: { notch: value } }, { turn: { most: value } }, { bounds: value }, value]) {
+    for (const wrong of [{ zoom: { notch: value } }, { turn: { max: value } }, { bounds: value }, value]) {
       expect(thrown(() => new Camera(wrong as Settings))).toBeInstanceOf(SettingsError);
       const error = thrown(() => camera.change(wrong as Settings));
       expect(error instanceof SettingsError || error instanceof TypeError).toBe(true);
@@ -224,15 +224,15 @@ test('a change costs what it changes: a coast of many corners is neither checked
   };
   /** The least time of many rounds, so that a busy machine tells little. */
   const cost = (camera: Camera): number => {
-    let least = Infinity;
+    let min = Infinity;
     for (let round = 0; round < 60; round++) {
       const begin = process.hrtime.bigint();
       camera.change({ pan: { speed: 1 + round / 100 } });
       camera.change({ bounds: { elastic: round / 100 } });
       camera.advance(round);
-      least = Math.min(least, Number(process.hrtime.bigint() - begin));
+      min = Math.min(min, Number(process.hrtime.bigint() - begin));
     }
-    return least;
+    return min;
   };
   // A ratio within one run: a hundred and more times the corners.
   const small = cost(make(100));
@@ -256,8 +256,8 @@ test('headings and coordinates that motion can reach can be recorded, and play a
     between(-5e11, 5e11),
     fc.boolean(),
     fc.constantFrom(12, 1000),
-    (turns, x, held, leastSpan) => {
-      const camera = new Camera({ zoom: { leastSpan, mostSpan: 1e6 }, turn: { rate: 3600 } }, { screen });
+    (turns, x, held, minSpan) => {
+      const camera = new Camera({ zoom: { minSpan, maxSpan: 1e6 }, turn: { rate: 3600 } }, { screen });
       camera.advance(0);
       camera.place({ x, y: -x });
       for (let i = 0; i < turns; i++) camera.turn(9e5);
@@ -276,7 +276,7 @@ test('headings and coordinates that motion can reach can be recorded, and play a
   ));
 
 test('a session that begins amid a gesture begins with nothing held and nothing moving', () => {
-  const camera = new Camera({ bindings: { swing: ['MouseRight'] } }, { screen });
+  const camera = new Camera({ bindings: { orbit: ['MouseRight'] } }, { screen });
   camera.advance(0);
   camera.signal({ kind: 'press', id: 1, input: 'MouseRight', x: 300, y: 300, time: 1 });
   camera.signal({ kind: 'move', id: 1, x: 330, y: 320, time: 2 });

@@ -28,8 +28,8 @@ function inlayOf(corners: Float64Array, span: number): Inlay {
   return Object.assign(new Inlay(), { corners, span, margin: 0 });
 }
 
-function fittingIn(convex: Convex, corners: Float64Array, most: number): number {
-  const inlay = inlayOf(corners, most);
+function fittingIn(convex: Convex, corners: Float64Array, max: number): number {
+  const inlay = inlayOf(corners, max);
   fitInConvex(convex, inlay);
   return inlay.span;
 }
@@ -41,17 +41,17 @@ function over(
   span: number,
   { x, y }: { x: number; y: number },
 ): number {
-  let most = -Infinity;
+  let max = -Infinity;
   polygon.forEach(([ax, ay], i) => {
     const [bx, by] = polygon[(i + 1) % polygon.length] ?? [0, 0];
     const length = Math.hypot(bx - ax, by - ay);
     for (let k = 0; k < 8; k += 2) {
       const px = x + span * (corners[k] ?? 0);
       const py = y + span * (corners[k + 1] ?? 0);
-      most = Math.max(most, ((px - ax) * (by - ay) - (py - ay) * (bx - ax)) / length);
+      max = Math.max(max, ((px - ax) * (by - ay) - (py - ay) * (bx - ax)) / length);
     }
   });
-  return most;
+  return max;
 }
 
 test('G4: in a convex polygon the kept focus is inside, none that is inside is nearer, and inside nothing moves', () => {
@@ -98,10 +98,10 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
       expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
       const span = fits * (1 + factor / 10);
       keepInConvex(convex, inlayOf(corners, span), { x, y: -x }, kept);
-      const least = over(polygon, corners, span, kept);
-      expect(least).toBeGreaterThan(0);
+      const min = over(polygon, corners, span, kept);
+      expect(min).toBeGreaterThan(0);
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-      expect(over(polygon, corners, span, other)).toBeGreaterThan(least - 1e-6 * span);
+      expect(over(polygon, corners, span, other)).toBeGreaterThan(min - 1e-6 * span);
     },
   ));
 

@@ -32,7 +32,7 @@ test('tiles of w × h pixels land on exactly that many device pixels at a scale 
       const height = width * flat;
       const look = tiles({ width, height, side, scales: [1] });
       const camera = new Camera(
-        { ...look, zoom: { ...look.zoom, leastSpan: 1e-3, mostSpan: 1e6 } },
+        { ...look, zoom: { ...look.zoom, minSpan: 1e-3, maxSpan: 1e6 } },
         { screen: { ...screen, density } },
       );
       camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 1, time: 0 });
@@ -96,7 +96,7 @@ test('three quick quarter turns turn 270°, about a point of the ground that sta
   for (let time = 0; time < 4000; time += 16)
     expect(pixelsBetween(camera.advance(time).toScreen(20, 12), was)).toBeLessThan(1e-3);
   expect(camera.shown.heading).toBe(270);
-  camera.change({ turn: { least: -100, most: 100 } });
+  camera.change({ turn: { min: -100, max: 100 } });
   settle(camera, 4000);
   expect(camera.shown.heading).toBeCloseTo(-90, 9);
   camera.signal({ kind: 'turn', degrees: -5000, time: 10_000 });
@@ -106,7 +106,7 @@ test('three quick quarter turns turn 270°, about a point of the ground that sta
 });
 
 test('a narrow place limits the zoom only for as long as the view is turned across it', () => {
-  const bounds = { left: 0, top: 0, right: 3000, bottom: 500, whenSmaller: 'limit-zoom' as const };
+  const bounds = { left: 0, top: 0, right: 3000, bottom: 500, whenViewIsLarger: 'limit-zoom' as const };
   const camera = new Camera({ bounds, start: { span: 480 } }, { screen: { width: 1600, height: 800 } });
   const wide = camera.advance(0).span;
   camera.turn(90);
@@ -119,7 +119,12 @@ test('a narrow place limits the zoom only for as long as the view is turned acro
 
 test('zoom ranges and stops in pixels per unit mean what shows, on any screen', () =>
   forRuns(15, screens, (size) => {
-    const zoom = { leastScale: 0.5, mostScale: 8, stops: [0.5, 1, 2, 4, 8], stopsIn: 'pixels' as const };
+    const zoom = {
+      minPixelsPerUnit: 0.5,
+      maxPixelsPerUnit: 8,
+      stops: [0.5, 1, 2, 4, 8],
+      stopUnit: 'pixels-per-unit' as const,
+    };
     const camera = new Camera({ zoom, resize: { keep: 'scale' } }, { screen: size });
     camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 99, time: 0 });
     settle(camera, 0);
@@ -138,7 +143,7 @@ test('in a world that repeats itself a camera goes on and on, and is handed out 
       wrap: { x: 400 },
       bounds: { left: 0, top: 0, right: 400, bottom: 300 },
       start: { x: 390, y: 150, span: 80 },
-      zoom: { mostSpan: 9000 },
+      zoom: { maxSpan: 9000 },
     },
     { screen },
   );
@@ -187,7 +192,7 @@ test('what a hand pulls over an elastic edge is capped, and comes back when it l
     last = camera.boundsExcess;
   }
   expect(last).toBeGreaterThan(20);
-  camera.letGo();
+  camera.unhold();
   settle(camera, 6000);
   expect([camera.settled, camera.shown.x]).toEqual([true, 100]);
 });
@@ -258,11 +263,11 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'a view wider than the map',
     { bounds: { left: 0, top: 0, right: 400, bottom: 900 } },
-    /^bounds.whenSmaller: at spans from 25\d.* to 4096 the view is larger than the bounds, 16.38 times/,
+    /^bounds.whenViewIsLarger: at spans from 25\d.* to 4096 the view is larger than the bounds, 16.38 times/,
   ],
   [
     'broken pixels',
-    { zoom: { stops: [0.5, 1.4, 2], stopsIn: 'device-pixels' } },
+    { zoom: { stops: [0.5, 1.4, 2], stopUnit: 'device-pixels-per-unit' } },
     /^zoom.stops\[1\]: 1.4 device pixels per unit are not whole.*wanted 1/,
   ],
   [
@@ -280,7 +285,7 @@ const doubtful: [string, Settings, RegExp][] = [
   ],
   [
     'hardly any zoom',
-    { zoom: { leastSpan: 100, mostSpan: 120 } },
+    { zoom: { minSpan: 100, maxSpan: 120 } },
     /^zoom.notch: from the nearest zoom \(100\) to the farthest \(120\) there are 1.913 notches; wanted at least 3/,
   ],
 ];
@@ -292,5 +297,5 @@ test.each(doubtful)('a second look at settings warns of %s, with numbers', (_wha
 
 test('a second look at good settings has nothing to say', () =>
   expect(
-    reviewSettings({ ...tilted(), bounds: { left: 0, top: 0, right: 9000, bottom: 9000 }, zoom: { mostSpan: 900 } }),
+    reviewSettings({ ...tilted(), bounds: { left: 0, top: 0, right: 9000, bottom: 9000 }, zoom: { maxSpan: 900 } }),
   ).toEqual([]));

@@ -20,14 +20,14 @@ import { between } from './steering.ts';
 function sinDegrees(degrees: number): number {
   const angle = new Angle();
   angle.degrees = degrees;
-  angle.reckon();
+  angle.compute();
   return angle.sine;
 }
 
 function cosDegrees(degrees: number): number {
   const angle = new Angle();
   angle.degrees = degrees;
-  angle.reckon();
+  angle.compute();
   return angle.cosine;
 }
 
@@ -83,16 +83,16 @@ test('G5: two steps after a target that moves evenly lead where one whole step l
     decay.take(halfLife);
     const after = (from: number, length: number): number => {
       decay.over({ seconds: length });
-      return from * decay.left - speed * length * decay.lag;
+      return from * decay.remaining - speed * length * decay.lag;
     };
     expect(after(after(off, a), b)).toBeCloseTo(after(off, a + b), 9);
     expect(after(off, 1e-6)).toBeCloseTo(off, 1);
     decay.over({ seconds: halfLife });
-    expect(decay.left).toBeCloseTo(0.5, 15);
+    expect(decay.remaining).toBeCloseTo(0.5, 15);
   });
   decay.take(0);
   decay.over({ seconds: 1e-6 });
-  expect([decay.left, decay.lag]).toEqual([0, 0]);
+  expect([decay.remaining, decay.lag]).toEqual([0, 0]);
 });
 
 test('clamp keeps to its range and prefers the low end of a crossed one; finite never hands on -0', () => {

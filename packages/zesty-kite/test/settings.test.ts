@@ -23,7 +23,13 @@ function problemsOf(input: unknown): string[] {
 
 test('nothing at all is enough, and every default conforms to the JSON Schema', () => {
   const full = checkSettings({});
-  expect(full.pan).toEqual({ speed: 1, even: 'screen', fast: 2, startHalfLife: 0.08, stopHalfLife: 0.08 });
+  expect(full.pan).toEqual({
+    speed: 1,
+    evenSpeedOn: 'screen',
+    fasterFactor: 2,
+    startHalfLife: 0.08,
+    stopHalfLife: 0.08,
+  });
   expect(conforms(full)).toBe(true);
 });
 
@@ -51,12 +57,12 @@ test('all problems are listed at once, each with its path, the value found and w
 
 test('settings that contradict each other are refused, and coordinates too far for float64', () => {
   const bounds = { left: 5, top: 0, right: 5, bottom: 9 };
-  expect(problemsOf({ zoom: { leastSpan: 20, mostSpan: 10 }, ground: { lowest: 3, highest: 1 }, bounds })).toEqual([
-    'zoom.mostSpan: 10; at least zoom.leastSpan, 20',
+  expect(problemsOf({ zoom: { minSpan: 20, maxSpan: 10 }, ground: { lowest: 3, highest: 1 }, bounds })).toEqual([
+    'zoom.maxSpan: 10; at least zoom.minSpan, 20',
     'ground.highest: 1; at least ground.lowest, 3',
     'bounds.right: 5; more than bounds.left, 5',
   ]);
-  expect(problemsOf({ zoom: { leastSpan: 1e-3 }, start: { x: 2e6 } })).toEqual([
+  expect(problemsOf({ zoom: { minSpan: 1e-3 }, start: { x: 2e6 } })).toEqual([
     'start.x: 2000000; at most 1000000 from 0, for a least span of 0.001',
   ]);
 });
@@ -165,7 +171,7 @@ test('what the JSON Schema lets through has at most contradictions, and what we 
       'lens',
       'turn',
       'zoom',
-      'hold',
+      'twoFingers',
       'wrap',
       'resize',
       'bindings',
@@ -187,7 +193,7 @@ test('a live change keeps what it does not name, and a bad one changes nothing',
   forRuns(30, fc.boolean().chain(settingsWith), (settings: Settings) => {
     const camera = new Camera(settings);
     camera.change({ pan: { speed: 3 } });
-    expect(() => camera.change({ zoom: { leastSpan: 1e9 } })).toThrow(SettingsError);
+    expect(() => camera.change({ zoom: { minSpan: 1e9 } })).toThrow(SettingsError);
     camera.advance(0);
     const { pan, ...rest } = checkSettings(JSON.parse(JSON.stringify(settings)));
     expect(camera.settings).toEqual({ ...rest, pan: { ...pan, speed: 3 } });

@@ -26,10 +26,10 @@ const wheel = fc.record({
 const turn = fc.record({ kind: fc.constantFrom('turn' as const, 'tilt' as const), degrees: between(-20, 20) });
 
 /** A lens that zooms at a fixed distance widens with the span; and hills are not as high as twelve screens. */
-function spans({ settings: { zoom, lens }, hilly }: Steering): { leastSpan: number; mostSpan: number } {
-  const leastSpan = Math.max(zoom?.leastSpan ?? 0, hilly ? 60 : 0);
-  const mostSpan = Math.min(zoom?.mostSpan ?? Infinity, hilly ? Infinity : (lens?.distance ?? Infinity));
-  return { leastSpan, mostSpan: Math.max(leastSpan, mostSpan) };
+function spans({ settings: { zoom, lens }, hilly }: Steering): { minSpan: number; maxSpan: number } {
+  const minSpan = Math.max(zoom?.minSpan ?? 0, hilly ? 60 : 0);
+  const maxSpan = Math.min(zoom?.maxSpan ?? Infinity, hilly ? Infinity : (lens?.distance ?? Infinity));
+  return { minSpan, maxSpan: Math.max(minSpan, maxSpan) };
 }
 
 /** Keys, notches and turns that move at a pace at which two microseconds are next to nothing. */
@@ -39,7 +39,7 @@ function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
     // The lens stays below twice the pitch, as a second look at settings asks for.
     settings: {
       ...steering.settings,
-      pan: { speed: 1, fast: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
+      pan: { speed: 1, fasterFactor: 2, startHalfLife: 0.1, stopHalfLife: 0.1 },
       // About the ground below an eye that is far away, every tilt swings the view by many screens; and a
       // grip that ends on a slope hands over to the ground that is followed.
       zoom: {
@@ -49,7 +49,7 @@ function gentle(halfLife: number, bounded: boolean): fc.Arbitrary<Steering> {
         anchor: steering.hilly ? 'focus' : 'cursor',
         ...spans(steering),
       },
-      pitch: { ...steering.settings.pitch, halfLife: 0.15, least: 30 },
+      pitch: { ...steering.settings.pitch, halfLife: 0.15, min: 30 },
       // Where a hill comes up to the eye, it is lifted from one moment to the next.
       lens: steering.hilly ? {} : { ...steering.settings.lens, halfLife: 0.15 },
       turn: { halfLife: 0.15 },
@@ -114,7 +114,7 @@ test('what pushed against a wall turns back at once, as if from rest', () => {
   forAll(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {
     const screen = { width: 600, height: 400 };
     const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
-    const zoom = { leastSpan: 10, mostSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
+    const zoom = { minSpan: 10, maxSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
     const make = (): Camera => new Camera({ ...settings, start: { x: 0, y: 0, span: 100 }, bounds, zoom }, { screen });
     const pushing = make();
     pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });

@@ -102,7 +102,7 @@ export const bounds = fc
     shapes,
     fc.record({
       keep: fc.constantFrom('view' as const, 'view' as const, 'focus' as const),
-      whenSmaller: fc.constantFrom('centre' as const, 'limit-zoom' as const),
+      whenViewIsLarger: fc.constantFrom('centre' as const, 'limit-zoom' as const),
       margin: fc.oneof(fc.constant(0), between(-10, 50)),
       screenMargin: fc.oneof(fc.constant(0), between(-0.2, 0.2)),
       elastic: fc.oneof(fc.constant(0), between(0.05, 0.5)),
@@ -140,32 +140,32 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     start: fc.record({ x: between(-3000, 3000), y: between(-3000, 3000), span: between(10, 3000), heading }),
     pan: fc.record({
       speed: between(0.1, 5),
-      fast: between(0.5, 5),
+      fasterFactor: between(0.5, 5),
       startHalfLife: halfLife,
       stopHalfLife: halfLife,
     }),
     zoom: fc.record({
-      leastSpan: between(5, 60),
-      mostSpan: between(60, 5000),
+      minSpan: between(5, 60),
+      maxSpan: between(60, 5000),
       notch: between(1.01, 2),
       halfLife,
       anchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const),
     }),
     turn: fc.oneof(
       fc.constant({}),
-      fc.record({ least: between(-200, 0), most: between(0, 200), halfLife }),
+      fc.record({ min: between(-200, 0), max: between(0, 200), halfLife }),
       fc.constant({ anchor: 'focus' as const }),
     ),
-    hold: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
-    drag: fc.record({ glides: fc.constantFrom('pan' as const, 'all' as const) }),
+    twoFingers: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
+    drag: fc.record({ keepsGoing: fc.constantFrom('pan' as const, 'all' as const) }),
     bounds: bounded ? bounds : fc.constant(null),
-    bindings: fc.constant<Settings['bindings']>({ swing: ['MouseRight'] }),
+    bindings: fc.constant<Settings['bindings']>({ orbit: ['MouseRight'] }),
     edge: fc.constantFrom<Settings['edge']>(
       null,
       { dwell: 0.1 },
-      { right: 100, in: 'pixels', dwell: 0, profile: 'even' },
+      { right: 100, unit: 'pixels', dwell: 0, speedByDepth: 'constant' },
     ),
-    wheel: fc.record({ does: fc.constantFrom('zoom' as const, 'zoom' as const, 'pan' as const) }),
+    wheel: fc.record({ action: fc.constantFrom('zoom' as const, 'zoom' as const, 'pan' as const) }),
     resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
   });
   return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
@@ -229,7 +229,7 @@ const pad = fc.record({
   buttons: fc.array(between(0, 1), { maxLength: 17 }),
 });
 const home = fc.constant({ kind: 'home' as const });
-const letGo = fc.record({ kind: fc.constant('let-go' as const), id: finger });
+const unhold = fc.record({ kind: fc.constant('unhold' as const), id: finger });
 const about = fc.option(
   fc.oneof(fc.record({ x: between(-900, 900), y: between(-900, 900) }), fc.record({ screenX: pixel, screenY: pixel })),
   { nil: undefined },
@@ -243,7 +243,7 @@ const turning = (kind: 'turn' | 'tilt'): fc.Arbitrary<object> =>
 export const hands = {
   keys: key,
   wheel,
-  fingers: fc.oneof(hold, hold, hold, letGo),
+  fingers: fc.oneof(hold, hold, hold, unhold),
   pointers: fc.oneof(press, move, move, move, lift),
   turns: fc.oneof(turning('turn'), turning('tilt')),
   everything: fc.oneof(
@@ -253,7 +253,7 @@ export const hands = {
     wheel,
     hold,
     hold,
-    letGo,
+    unhold,
     press,
     move,
     move,
@@ -271,15 +271,15 @@ export const hands = {
   ),
 };
 
-/** Up to `most` signals within the first 1.5 seconds, in order. */
+/** Up to `max` signals within the first 1.5 seconds, in order. */
 export function steeringBy(
   signals: fc.Arbitrary<object>,
   settings: fc.Arbitrary<Settings>,
-  most = 24,
+  max = 24,
   hilly: fc.Arbitrary<boolean> = fc.boolean(),
 ): fc.Arbitrary<Steering> {
   const stamped = fc
-    .array(fc.tuple(fc.integer({ min: 0, max: 1_500_000 }), signals), { maxLength: most, size: 'max' })
+    .array(fc.tuple(fc.integer({ min: 0, max: 1_500_000 }), signals), { maxLength: max, size: 'max' })
     .map((list) => list.toSorted(([a], [b]) => a - b).map(([at, signal]) => ({ ...signal, at }) as StampedSignal));
   return fc.record({ settings, screen: screens, hilly, signals: stamped });
 }
@@ -367,7 +367,10 @@ export function rollOf({ x, y, focusHeight, heading, span, look }: View, m: Matr
 /** Settings with every further part off its default. */
 export const further: fc.Arbitrary<Settings> = fc
   .record({
-    pan: fc.record({ even: fc.constantFrom('screen' as const, 'ground' as const), speed: byZoom(between(0.2, 4)) }),
+    pan: fc.record({
+      evenSpeedOn: fc.constantFrom('screen' as const, 'ground' as const),
+      speed: byZoom(between(0.2, 4)),
+    }),
     stops: fc.option(fc.array(between(20, 2000), { minLength: 1, maxLength: 5 })),
     outAnchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const, null),
     turnStops: fc.option(fc.record({ step: fc.constantFrom(90, 60, 45), offset: between(-90, 90) })),
@@ -375,14 +378,14 @@ export const further: fc.Arbitrary<Settings> = fc
     pitch: fc.record({ rate: between(5, 120), perScreen: between(-300, 300) }),
     ground: fc.record({ followRadius: between(0, 1), followHalfLife: halfLife, clearance: between(0, 20) }),
     drag: fc.record({
-      slop: between(0, 20),
-      touchSlop: between(0, 30),
-      glide: halfLife,
+      startsAfter: between(0, 20),
+      touchStartsAfter: between(0, 30),
+      glideHalfLife: halfLife,
       pinchZone: between(0, 0.2),
       twistZone: between(0, 20),
       tapNotches: between(0, 10),
     }),
-    wheel: fc.record({ steps: fc.constantFrom('any' as const, 'whole' as const) }),
+    wheel: fc.record({ partialNotches: fc.constantFrom('apply' as const, 'collect' as const) }),
     pad: fc.record({ deadZone: between(0, 0.5), curve: between(0.5, 3) }),
     wrap: fc.option(between(200, 4000)),
   })

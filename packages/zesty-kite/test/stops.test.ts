@@ -6,7 +6,7 @@ import { reviewSettings } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
 
-const units = fc.constantFrom('span' as const, 'pixels' as const, 'device-pixels' as const);
+const units = fc.constantFrom('span' as const, 'pixels-per-unit' as const, 'device-pixels-per-unit' as const);
 const stopLists = fc.array(between(0.05, 12), { minLength: 1, maxLength: 7 });
 const headingStops = fc.record({
   step: fc.constantFrom(90, 60, 45, 7.5),
@@ -15,8 +15,8 @@ const headingStops = fc.record({
 
 const stopped = fc
   .tuple(settingsWith(false), stopLists, units, fc.option(headingStops), fc.option(anyBounds))
-  .map(([some, list, stopsIn, stops, bounds]): Settings => {
-    const zoom = { ...some.zoom, stopsIn, stops: list.map((stop) => (stopsIn === 'span' ? stop * 150 : stop)) };
+  .map(([some, list, stopUnit, stops, bounds]): Settings => {
+    const zoom = { ...some.zoom, stopUnit, stops: list.map((stop) => (stopUnit === 'span' ? stop * 150 : stop)) };
     return { ...some, zoom, turn: { ...some.turn, stops }, bounds };
   });
 
@@ -34,25 +34,25 @@ const otherStops = fc.record({
 /** The spans of the stops on the present screen. */
 function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] {
   const { frameHeight } = view.look;
-  const pixels = zoom.stopsIn === 'device-pixels' ? frameHeight * ratio : frameHeight;
-  return (zoom.stops ?? []).map((stop) => (zoom.stopsIn === 'span' ? stop : pixels / stop));
+  const pixels = zoom.stopUnit === 'device-pixels-per-unit' ? frameHeight * ratio : frameHeight;
+  return (zoom.stops ?? []).map((stop) => (zoom.stopUnit === 'span' ? stop : pixels / stop));
 }
 
 /** Whether the view fits at a span as the camera looks from there, having come to it from either end of the range. */
 function fitsFrom({ settings, shown, view: { width, height } }: Camera, span: number): boolean {
-  const { leastSpan, mostSpan } = settings.zoom;
+  const { minSpan, maxSpan } = settings.zoom;
   // With a hair of room, so that rounding does not decide.
-  const zoom = { ...settings.zoom, mostSpan: mostSpan * 1.001, stops: null };
+  const zoom = { ...settings.zoom, maxSpan: maxSpan * 1.001, stops: null };
   const wider = span * (1 + 1e-6);
   const screen = { width, height };
-  return [leastSpan, mostSpan].every((from) => {
+  return [minSpan, maxSpan].every((from) => {
     const free = new Camera({ ...settings, zoom, bounds: null, start: { span: from } }, { screen });
     free.place({ span: shown.span });
     const tilt = shown.pitch - free.advance(0).pitch;
     free.place({ span: wider });
     const { pitch, fieldOfView } = free.advance(0);
-    const { least, most } = settings.pitch;
-    const there = { least, most, degrees: Math.min(Math.max(pitch + tilt, least), most) };
+    const { min, max } = settings.pitch;
+    const there = { min, max, degrees: Math.min(Math.max(pitch + tilt, min), max) };
     const look = {
       ...settings,
       zoom,
@@ -79,12 +79,12 @@ test('settled with no finger holding, the span is at a stop that is allowed, or 
       if (!camera.settled || held) return;
       rested += 1;
       const { span, heading } = camera.shown;
-      const { least, most } = camera.spanRange;
-      const allowed = spansOf(camera, ratio).filter((at) => at >= least * (1 - 1e-9) && at <= most * (1 + 1e-9));
+      const { min, max } = camera.spanRange;
+      const allowed = spansOf(camera, ratio).filter((at) => at >= min * (1 - 1e-9) && at <= max * (1 + 1e-9));
       const off = Math.min(...allowed.map((at) => Math.abs(at / span - 1)));
       // A stop at which the view would not fit once it has got there is none.
       if (off > 1e-8 && allowed.some((at) => fitsFrom(camera, at))) expect(off).toBeLessThan(1e-8);
-      const { stops, least: low, most: high } = camera.settings.turn;
+      const { stops, min: low, max: high } = camera.settings.turn;
       if (stops === null) return;
       const steps = (heading - stops.offset) / stops.step;
       const nearest = stops.offset + stops.step * Math.round(steps);
@@ -124,7 +124,12 @@ test('start, place, a resize, a density and a panel are at a stop at once; pixel
     fc.integer({ min: 300, max: 1600 }),
     between(0, 200),
     (from, to, height, panel) => {
-      const zoom = { stops: [0.5, 1, 2, 4, 8], stopsIn: 'device-pixels' as const, leastSpan: 10, mostSpan: 5000 };
+      const zoom = {
+        stops: [0.5, 1, 2, 4, 8],
+        stopUnit: 'device-pixels-per-unit' as const,
+        minSpan: 10,
+        maxSpan: 5000,
+      };
       const camera = new Camera({ start: { span: from }, zoom }, { screen });
       const isAtStop = (density: number): boolean => {
         const scale = camera.view.scale * density;
@@ -166,7 +171,7 @@ test('a press in a quarter turn lets it go on about the held point; two fingers 
       expect(Math.hypot(at.x - 200, at.y - 250)).toBeLessThan(1e-3);
     }
     expect(Math.abs(camera.shown.heading - (fingers === 1 ? 135 : heading))).toBeLessThan(8);
-    camera.letGo();
+    camera.unhold();
     for (let time = 3000; time < 6000; time += 10) camera.advance(time);
     expect([45, 135]).toContain(camera.shown.heading);
   }
@@ -182,14 +187,14 @@ test('a press in a quarter turn lets it go on about the held point; two fingers 
 
 test('a hundred thousand stops cost no more than a few, and stops that the range leaves out are warned of', () => {
   const stops = Array.from({ length: 100_000 }, (_, i) => 10 + i / 100);
-  const camera = new Camera({ zoom: { stops, leastSpan: 5, mostSpan: 2000 } }, { screen });
+  const camera = new Camera({ zoom: { stops, minSpan: 5, maxSpan: 2000 } }, { screen });
   camera.signal({ kind: 'wheel', x: 1, y: 1, notches: 250, time: 0 });
   camera.advance(0);
   camera.advance(9000);
   expect(camera.shown.span).toBe(stops[9000 + 250]);
-  const lines = reviewSettings({ zoom: { stops: [1, 50, 60, 70, 9000], leastSpan: 10, mostSpan: 500 } }, screen);
+  const lines = reviewSettings({ zoom: { stops: [1, 50, 60, 70, 9000], minSpan: 10, maxSpan: 500 } }, screen);
   expect(lines.map(({ path }) => path)).toEqual(['zoom.stops[0]', 'zoom.stops[4]']);
-  const none = reviewSettings({ zoom: { stops: [9000], leastSpan: 10, mostSpan: 500 } }, screen);
+  const none = reviewSettings({ zoom: { stops: [9000], minSpan: 10, maxSpan: 500 } }, screen);
   expect(none.map(({ message }) => message).join()).toContain('none of them is allowed');
 });
 
@@ -203,7 +208,7 @@ test('a tilt arrives, however fast it goes, also where what fits depends on the 
       const camera = new Camera(
         {
           start: { x: 0, y: 0, span: 60 },
-          bounds: { left: -500, top: -500, right: 500, bottom: 500, whenSmaller: 'limit-zoom' },
+          bounds: { left: -500, top: -500, right: 500, bottom: 500, whenViewIsLarger: 'limit-zoom' },
           pitch: { degrees: 60, halfLife },
           lens: {
             fieldOfView: [

@@ -14,8 +14,8 @@ export interface Push {
 const NOWHERE: Push = { right: 0, down: 0 };
 
 /** How wide a band is on this screen, CSS pixels. */
-export function bandOf(size: number, { in: unit, most }: EdgeSettings, { width, height }: Screen): number {
-  return unit === 'pixels' ? size : Math.min(most, size * Math.min(width, height));
+export function bandOf(size: number, { unit, maxWidth }: EdgeSettings, { width, height }: Screen): number {
+  return unit === 'pixels' ? size : Math.min(maxWidth, size * Math.min(width, height));
 }
 
 /** Nothing outside all bands; in a corner both ways. At and beyond the very edge it is all. */
@@ -25,7 +25,7 @@ export function pushAt({ x, y }: Point, edge: EdgeSettings | null, screen: Scree
   const depth = (inward: number, size: number): number => {
     const band = bandOf(size, edge, screen);
     if (!(inward < band)) return 0;
-    return edge.profile === 'even' ? 1 : clamp(1 - inward / band, 0, 1);
+    return edge.speedByDepth === 'constant' ? 1 : clamp(1 - inward / band, 0, 1);
   };
   return {
     right: depth(screen.width - x, right) - depth(x, left) + 0,

@@ -1,8 +1,8 @@
-/** Pointers that drag: their slop, the zones of pinch, twist and tilt, and which two count. */
+/** Pointers that drag: their startsAfter, the zones of pinch, twist and tilt, and which two count. */
 import { angleDegrees } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
-import type { HoldIntent, SwingIntent } from './intent.ts';
+import type { HoldIntent, OrbitIntent } from './intent.ts';
 
 /** So many of the fingers that hold count: the oldest. */
 const COUNTED = 2;
@@ -11,7 +11,7 @@ interface Finger extends Point {
   /** Where it came down; NaN once it drags. */
   downX: number;
   downY: number;
-  readonly slop: number;
+  readonly startsAfter: number;
   /** The program's own gestures are not locked: it knows what it does. */
   readonly isProgram: boolean;
   /** Where it was when the fingers took hold. */
@@ -41,26 +41,26 @@ export class Fingers {
     return this.#fingers.has(`pointer ${String(id)}`);
   }
 
-  /** A finger takes hold, or moves: the program's own gestures have neither slop nor zones. */
-  hold(id: number, x: number, y: number, { hold }: FullSettings): HoldIntent {
+  /** A finger takes hold, or moves: the program's own gestures start at once and have no zones. */
+  hold(id: number, x: number, y: number, { twoFingers }: FullSettings): HoldIntent {
     const name = `program ${String(id)}`;
     const known = this.#fingers.has(name);
-    this.#fingers.set(name, { x, y, downX: NaN, downY: NaN, slop: 0, isProgram: true, heldX: x, heldY: y });
-    this.#zoom = hold.zoom;
-    this.#turn = hold.turn;
+    this.#fingers.set(name, { x, y, downX: NaN, downY: NaN, startsAfter: 0, isProgram: true, heldX: x, heldY: y });
+    this.#zoom = twoFingers.zoom;
+    this.#turn = twoFingers.turn;
     return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'anew');
   }
 
-  /** A finger or a button comes down: it stops what moves, and drags once it has left its slop. */
-  press(id: number, x: number, y: number, slop: number): HoldIntent[] {
+  /** A finger or a button comes down: it stops what moves, and drags once it has left its startsAfter. */
+  press(id: number, x: number, y: number, startsAfter: number): HoldIntent[] {
     const name = `pointer ${String(id)}`;
-    this.#fingers.set(name, { x, y, downX: x, downY: y, slop, isProgram: false, heldX: x, heldY: y });
+    this.#fingers.set(name, { x, y, downX: x, downY: y, startsAfter, isProgram: false, heldX: x, heldY: y });
     if (this.#fingers.size > 1) for (const finger of this.#fingers.values()) finger.downX = finger.downY = NaN;
     return this.#counts(name) ? [this.takeHold()] : [];
   }
 
   /** @param height of the screen, CSS pixels */
-  move(id: number, x: number, y: number, settings: FullSettings, height: number): (HoldIntent | SwingIntent)[] {
+  move(id: number, x: number, y: number, settings: FullSettings, height: number): (HoldIntent | OrbitIntent)[] {
     const name = `pointer ${String(id)}`;
     const finger = this.#fingers.get(name);
     if (finger === undefined) return [];
@@ -69,10 +69,10 @@ export class Fingers {
       const wayX = x - finger.downX;
       const wayY = y - finger.downY;
       const way = Math.sqrt(wayX * wayX + wayY * wayY);
-      if (way <= finger.slop) return [];
-      // From where it left its slop on, what it drags sticks to it: nothing jumps.
-      finger.x = finger.downX + (wayX / way) * finger.slop;
-      finger.y = finger.downY + (wayY / way) * finger.slop;
+      if (way <= finger.startsAfter) return [];
+      // From where it left its startsAfter on, what it drags sticks to it: nothing jumps.
+      finger.x = finger.downX + (wayX / way) * finger.startsAfter;
+      finger.y = finger.downY + (wayY / way) * finger.startsAfter;
       finger.downX = finger.downY = NaN;
       began.push(this.takeHold());
     }
@@ -93,7 +93,7 @@ export class Fingers {
   }
 
   /** A finger of the program's goes; without an id, all do. */
-  letGo(id: number | undefined): HoldIntent {
+  unhold(id: number | undefined): HoldIntent {
     if (id !== undefined) return this.#without(`program ${String(id)}`);
     const some = this.#counted().length > 0;
     this.#fingers.clear();
@@ -132,16 +132,16 @@ export class Fingers {
   }
 
   /** Whether two fingers have just left the zone in which they do not zoom, or do not turn. */
-  #leavesZone({ drag, hold }: FullSettings): boolean {
+  #leavesZone({ drag, twoFingers }: FullSettings): boolean {
     const [first, second] = this.#counted();
     if (first === undefined || second === undefined || !(this.#apart > 0)) return false;
     const acrossX = second.x - first.x;
     const acrossY = second.y - first.y;
     const apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
-    const zooms = hold.zoom && Math.abs(apart / this.#apart - 1) >= drag.pinchZone;
+    const zooms = twoFingers.zoom && Math.abs(apart / this.#apart - 1) >= drag.pinchZone;
     const across = acrossX * this.#alongY - acrossY * this.#alongX;
     const along = acrossX * this.#alongX + acrossY * this.#alongY;
-    const turns = hold.turn && Math.abs(angleDegrees(across, along)) >= drag.twistZone;
+    const turns = twoFingers.turn && Math.abs(angleDegrees(across, along)) >= drag.twistZone;
     const left = (zooms && !this.#zoom) || (turns && !this.#turn);
     this.#zoom ||= zooms;
     this.#turn ||= turns;
@@ -149,11 +149,11 @@ export class Fingers {
   }
 
   /** Whether two fingers that neither pinch nor twist have gone up, or down, side by side: from now on they tilt. */
-  #beginsToTilt({ drag, hold }: FullSettings): boolean {
+  #beginsToTilt({ drag, twoFingers }: FullSettings): boolean {
     const [first, second] = this.#counted();
-    if (!hold.tilt || first === undefined || second === undefined || this.#zoom || this.#turn) return false;
+    if (!twoFingers.tilt || first === undefined || second === undefined || this.#zoom || this.#turn) return false;
     const steep = ({ x, y, heldX, heldY }: Finger): boolean =>
-      Math.abs(y - heldY) >= drag.touchSlop && Math.abs(y - heldY) > Math.abs(x - heldX);
+      Math.abs(y - heldY) >= drag.touchStartsAfter && Math.abs(y - heldY) > Math.abs(x - heldX);
     const together = (first.y - first.heldY) * (second.y - second.heldY) > 0;
     if (!together || !steep(first) || !steep(second)) return false;
     const down = (first.y + second.y) / 2;
@@ -166,7 +166,7 @@ export class Fingers {
     const down = ((first?.y ?? 0) + (second?.y ?? 0)) / 2;
     const tilt = ((down - tilting.down) / height) * settings.pitch.perScreen;
     tilting.down = down;
-    return { kind: 'swing' as const, turn: 0, tilt, x: tilting.x, y: tilting.y };
+    return { kind: 'orbit' as const, turn: 0, tilt, x: tilting.x, y: tilting.y };
   }
 
   #counted(): Finger[] {

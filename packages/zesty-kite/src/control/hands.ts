@@ -11,14 +11,14 @@ import type {
   HoldSignal,
   HoverSignal,
   KeySignal,
-  LetGoSignal,
+  UnholdSignal,
   LiftSignal,
   MoveSignal,
   PadSignal,
   PressSignal,
   WheelSignal,
 } from './signal.ts';
-import { Swings } from './swings.ts';
+import { Orbits } from './orbits.ts';
 import { Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
 
@@ -29,7 +29,7 @@ export class Hands {
   readonly #fingers = new Fingers();
   readonly #edge = new Edge();
   readonly #taps = new Taps();
-  readonly #swings = new Swings();
+  readonly #orbits = new Orbits();
   readonly #pads = new Pads();
   readonly #wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
@@ -82,8 +82,8 @@ export class Hands {
         return this.#pad(body);
       case 'hold':
         return [this.#hold(body)];
-      case 'let-go':
-        return [this.#letGo(body)];
+      case 'unhold':
+        return [this.#unhold(body)];
       case 'release':
         return this.release();
     }
@@ -124,11 +124,11 @@ export class Hands {
     this.#held.add(input);
     this.#pressed.set(id, input);
     const { drag } = this.#settings;
-    const slop = input === 'Touch' ? drag.touchSlop : drag.slop;
+    const startsAfter = input === 'Touch' ? drag.touchStartsAfter : drag.startsAfter;
     const strokes = this.#strokes(input);
-    if (input === 'Touch') this.#taps.press(id, x, y, slop, at);
-    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, slop));
-    else if (asked.includes('swing')) this.#swings.press(id, x, y, slop);
+    if (input === 'Touch') this.#taps.press(id, x, y, startsAfter, at);
+    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, startsAfter));
+    else if (asked.includes('orbit')) this.#orbits.press(id, x, y, startsAfter);
     return [...strokes, this.#steer()];
   }
 
@@ -136,17 +136,17 @@ export class Hands {
     this.#taps.move(id, x, y);
     return [
       ...this.#unlocked(this.#fingers.move(id, x, y, this.#settings, height)),
-      ...this.#unlocked(this.#swings.move(id, x, y, this.#settings, height)),
+      ...this.#unlocked(this.#orbits.move(id, x, y, this.#settings, height)),
     ];
   }
 
   #lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
     const input = this.#pressed.get(id);
     this.#pressed.delete(id);
-    this.#swings.lift(id);
+    this.#orbits.lift(id);
     if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
-    const letGo = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
-    return [...letGo, this.#steer(), ...this.#tapped(id, cancelled, at)];
+    const lifted = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
+    return [...lifted, this.#steer(), ...this.#tapped(id, cancelled, at)];
   }
 
   #tapped(id: number, cancelled: boolean, at: number): Intent[] {
@@ -163,12 +163,12 @@ export class Hands {
   release(): Intent[] {
     this.#held.clear();
     this.#pressed.clear();
-    this.#swings.clear();
+    this.#orbits.clear();
     this.#taps.clear();
     this.#pads.clear();
     this.#wheel.clear();
     this.#edge.hover(null, null, NO_SCREEN);
-    return [this.#steer(), this.#fingers.letGo(undefined)];
+    return [this.#steer(), this.#fingers.unhold(undefined)];
   }
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
@@ -180,17 +180,17 @@ export class Hands {
     return this.#fingers.hold(id, x, y, this.#settings);
   }
 
-  #letGo({ id }: LetGoSignal): HoldIntent {
-    return this.#fingers.letGo(id);
+  #unhold({ id }: UnholdSignal): HoldIntent {
+    return this.#fingers.unhold(id);
   }
 
   /** What an input asks for once, when it comes down. */
   #strokes(input: string): Intent[] {
     const { turn, zoom } = this.#settings;
     const stroke = (ability: Ability): Intent[] => {
-      if (ability === 'stepRight') return [{ kind: 'step', turn: turn.step, tilt: 0 }];
-      if (ability === 'stepLeft') return [{ kind: 'step', turn: -turn.step, tilt: 0 }];
-      if (ability === 'north') return [{ kind: 'step', turn: null, tilt: 0 }];
+      if (ability === 'turnStepRight') return [{ kind: 'step', turn: turn.step, tilt: 0 }];
+      if (ability === 'turnStepLeft') return [{ kind: 'step', turn: -turn.step, tilt: 0 }];
+      if (ability === 'faceNorth') return [{ kind: 'step', turn: null, tilt: 0 }];
       if (ability === 'home') return [{ kind: 'home' }];
       if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
       return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
@@ -214,7 +214,9 @@ export class Hands {
     const right = between('panRight', 'panLeft') + push.right;
     const down = between('panDown', 'panUp') + push.down;
     const length = Math.sqrt(right * right + down * down);
-    const speed = locked.includes('pan') ? 0 : ((asked.get('fast') ?? 0) >= 0.5 ? pan.fast : 1) / Math.max(1, length);
+    const speed = locked.includes('pan')
+      ? 0
+      : ((asked.get('panFaster') ?? 0) >= 0.5 ? pan.fasterFactor : 1) / Math.max(1, length);
     const turns = !locked.includes('turn');
     const tilts = !locked.includes('tilt');
     const zooms = zoom.stops === null && !locked.includes('zoom');
@@ -225,7 +227,7 @@ export class Hands {
       turn: turns ? between('turnRight', 'turnLeft') * turn.rate + 0 : 0,
       tilt: tilts ? between('tiltDown', 'tiltUp') * pitch.rate + 0 : 0,
       zoom: zooms ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
-      swings: this.#swings.areHeld,
+      orbits: this.#orbits.areHeld,
     };
   }
 
@@ -242,7 +244,7 @@ export class Hands {
           return [mayNot.pan ? { ...intent, anchor: 'focus' } : intent];
         case 'step':
           return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
-        case 'swing':
+        case 'orbit':
           return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
         case 'shift':
           return mayNot.pan ? [] : [intent];
@@ -258,14 +260,14 @@ export class Hands {
 
 /** A pinch or a twist that is locked is switched off. */
 function withLocks(settings: FullSettings): FullSettings {
-  const { hold, locked } = settings;
+  const { twoFingers, locked } = settings;
   if (locked.length === 0) return settings;
   return {
     ...settings,
-    hold: {
-      zoom: hold.zoom && !locked.includes('zoom'),
-      turn: hold.turn && !locked.includes('turn'),
-      tilt: hold.tilt && !locked.includes('tilt'),
+    twoFingers: {
+      zoom: twoFingers.zoom && !locked.includes('zoom'),
+      turn: twoFingers.turn && !locked.includes('turn'),
+      tilt: twoFingers.tilt && !locked.includes('tilt'),
     },
   };
 }

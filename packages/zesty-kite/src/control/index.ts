@@ -1,6 +1,6 @@
 export { bandOf } from './edge.ts';
 export { Hands } from './hands.ts';
-export { Heed } from './heed.ts';
+export { SignalFilter } from './signalFilter.ts';
 export type {
   HoldIntent,
   HomeIntent,
@@ -8,7 +8,7 @@ export type {
   ShiftIntent,
   SteerIntent,
   StepIntent,
-  SwingIntent,
+  OrbitIntent,
   ZoomIntent,
 } from './intent.ts';
 export { BUTTONS, PAD_BUTTONS, PAD_STICKS, type Button } from '../settings/index.ts';
@@ -23,7 +23,7 @@ export {
   type HomeSignal,
   type HoverSignal,
   type KeySignal,
-  type LetGoSignal,
+  type UnholdSignal,
   type LiftSignal,
   type MoveSignal,
   type PadSignal,

@@ -13,8 +13,8 @@ export interface SteerIntent {
   readonly tilt: number;
   /** Notches per second; positive: farther. */
   readonly zoom: number;
-  /** A button that swings is still down. */
-  readonly swings: boolean;
+  /** A button that orbits is still down. */
+  readonly orbits: boolean;
 }
 
 /** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
@@ -42,8 +42,8 @@ export interface HomeIntent {
 }
 
 /** Turn and tilt at once about a screen point. */
-export interface SwingIntent {
-  readonly kind: 'swing';
+export interface OrbitIntent {
+  readonly kind: 'orbit';
   /** Degrees: clockwise, and down. */
   readonly turn: number;
   readonly tilt: number;
@@ -72,4 +72,4 @@ export interface HoldIntent {
   readonly glides: boolean;
 }
 
-export type Intent = ShiftIntent | SteerIntent | ZoomIntent | StepIntent | HomeIntent | SwingIntent | HoldIntent;
+export type Intent = ShiftIntent | SteerIntent | ZoomIntent | StepIntent | HomeIntent | OrbitIntent | HoldIntent;

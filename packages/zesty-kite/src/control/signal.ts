@@ -102,8 +102,8 @@ export interface HoldSignal {
 }
 
 /** A finger lets go; without an id, all of them. */
-export interface LetGoSignal {
-  readonly kind: 'let-go';
+export interface UnholdSignal {
+  readonly kind: 'unhold';
   readonly id?: number;
 }
 
@@ -175,7 +175,7 @@ export type HandSignal =
   | LiftSignal
   | PadSignal
   | HoldSignal
-  | LetGoSignal
+  | UnholdSignal
   | ReleaseSignal;
 
 /** Anything that steers, without its time. */
@@ -201,13 +201,13 @@ export type Signal = SignalBody & { readonly time?: number };
 export type StampedSignal = SignalBody & { readonly at: number };
 
 const FARTHEST = 1e12;
-const MOST_PIXELS = 1e6;
-const MOST_NOTCHES = 1e6;
-const MOST_DEGREES = 1e6;
-const MOST_AXES = 4;
+const MAX_PIXELS = 1e6;
+const MAX_NOTCHES = 1e6;
+const MAX_DEGREES = 1e6;
+const MAX_AXES = 4;
 
 const KINDS =
-  'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "pad", "hold", "let-go", "turn", "tilt", "home", "release", "gap", "place", "terrain", "change"';
+  'one of "screen", "key", "wheel", "hover", "press", "move", "lift", "pad", "hold", "unhold", "turn", "tilt", "home", "release", "gap", "place", "terrain", "change"';
 
 /**
  * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
@@ -235,9 +235,9 @@ export function cleanSignal(signal: SignalBody): SignalBody | null {
       return {
         kind: 'wheel',
         ...position(signal),
-        notches: clamp(number('notches', signal.notches), -MOST_NOTCHES, MOST_NOTCHES),
-        ...within('right', signal.right, -MOST_PIXELS, MOST_PIXELS),
-        ...within('down', signal.down, -MOST_PIXELS, MOST_PIXELS),
+        notches: clamp(number('notches', signal.notches), -MAX_NOTCHES, MAX_NOTCHES),
+        ...within('right', signal.right, -MAX_PIXELS, MAX_PIXELS),
+        ...within('down', signal.down, -MAX_PIXELS, MAX_PIXELS),
         ...trackpad(signal.trackpad),
       };
     case 'hover': {
@@ -256,20 +256,20 @@ export function cleanSignal(signal: SignalBody): SignalBody | null {
       return { kind: signal.kind, id: number('id', signal.id), ...position(signal) };
     case 'lift':
       return { kind: 'lift', id: number('id', signal.id), ...(signal.cancelled === true ? { cancelled: true } : {}) };
-    case 'let-go':
-      return signal.id === undefined ? { kind: 'let-go' } : { kind: 'let-go', id: number('id', signal.id) };
+    case 'unhold':
+      return signal.id === undefined ? { kind: 'unhold' } : { kind: 'unhold', id: number('id', signal.id) };
     case 'turn':
     case 'tilt':
       return {
         kind: signal.kind,
-        degrees: clamp(number('degrees', signal.degrees), -MOST_DEGREES, MOST_DEGREES),
+        degrees: clamp(number('degrees', signal.degrees), -MAX_DEGREES, MAX_DEGREES),
         ...about(signal.about),
       };
     case 'pad':
       return {
         kind: 'pad',
         id: number('id', signal.id),
-        axes: list('axes', signal.axes, MOST_AXES, -1),
+        axes: list('axes', signal.axes, MAX_AXES, -1),
         buttons: list('buttons', signal.buttons, PAD_BUTTONS.length, 0),
       };
     case 'home':
@@ -286,7 +286,7 @@ export function cleanSignal(signal: SignalBody): SignalBody | null {
         ...within('x', signal.x, -FARTHEST, FARTHEST),
         ...within('y', signal.y, -FARTHEST, FARTHEST),
         ...within('span', signal.span, 1 / FARTHEST, FARTHEST),
-        ...within('heading', signal.heading, -MOST_DEGREES, MOST_DEGREES),
+        ...within('heading', signal.heading, -MAX_DEGREES, MAX_DEGREES),
         ...within('pitch', signal.pitch, 0, 90),
       };
     case 'terrain': {
@@ -320,16 +320,16 @@ function isSomewhere({ x, y }: { readonly x?: unknown; readonly y?: unknown }): 
 
 function position({ x, y }: { readonly x: number; readonly y: number }): { x: number; y: number } {
   return {
-    x: clamp(number('x', x), -MOST_PIXELS, MOST_PIXELS),
-    y: clamp(number('y', y), -MOST_PIXELS, MOST_PIXELS),
+    x: clamp(number('x', x), -MAX_PIXELS, MAX_PIXELS),
+    y: clamp(number('y', y), -MAX_PIXELS, MAX_PIXELS),
   };
 }
 
 /** A size with both sides finite and in range; what is NaN or infinite is no size. */
 export function cleanScreen({ width, height, density }: Screen): Screen {
   return {
-    width: clamp(number('width', width), 0, MOST_PIXELS),
-    height: clamp(number('height', height), 0, MOST_PIXELS),
+    width: clamp(number('width', width), 0, MAX_PIXELS),
+    height: clamp(number('height', height), 0, MAX_PIXELS),
     ...within('density', density, 1e-3, 1e3),
   };
 }
@@ -362,8 +362,8 @@ function about(value: About | undefined): { about?: About } {
     };
   return {
     about: {
-      screenX: clamp(number('about.screenX', value.screenX), -MOST_PIXELS, MOST_PIXELS),
-      screenY: clamp(number('about.screenY', value.screenY), -MOST_PIXELS, MOST_PIXELS),
+      screenX: clamp(number('about.screenX', value.screenX), -MAX_PIXELS, MAX_PIXELS),
+      screenY: clamp(number('about.screenY', value.screenY), -MAX_PIXELS, MAX_PIXELS),
     },
   };
 }
@@ -372,10 +372,10 @@ function number(name: string, value: unknown): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(name, value, 'a number');
 }
 
-/** At most so many numbers from `least` to 1; what is not finite counts as nothing. */
-function list(name: string, values: unknown, most: number, least: number): number[] {
+/** At most so many numbers from `min` to 1; what is not finite counts as nothing. */
+function list(name: string, values: unknown, max: number, min: number): number[] {
   if (!Array.isArray(values)) return refuse(name, values, 'a list of numbers');
-  return values.slice(0, most).map((value, i) => clamp(number(`${name}[${String(i)}]`, value), least, 1));
+  return values.slice(0, max).map((value, i) => clamp(number(`${name}[${String(i)}]`, value), min, 1));
 }
 
 function trackpad(value: unknown): Pick<WheelSignal, 'trackpad'> {
@@ -384,10 +384,10 @@ function trackpad(value: unknown): Pick<WheelSignal, 'trackpad'> {
   return { trackpad: value };
 }
 
-function within(name: string, value: unknown, least: number, most: number): Record<string, number> {
+function within(name: string, value: unknown, min: number, max: number): Record<string, number> {
   if (value === undefined) return {};
   if (typeof value !== 'number') refuse(name, value, 'a number, or nothing');
-  return Number.isFinite(value) ? { [name]: clamp(value + 0, least, most) } : {};
+  return Number.isFinite(value) ? { [name]: clamp(value + 0, min, max) } : {};
 }
 
 function refuse(name: string, found: unknown, wanted: string): never {

@@ -7,7 +7,7 @@ const LONGEST = 300_000;
 const NEAR = 40;
 
 interface Down extends Point {
-  readonly slop: number;
+  readonly startsAfter: number;
 }
 
 /** Where it was tapped, in the middle of so many fingers. */
@@ -21,17 +21,17 @@ export class Taps {
   readonly #down = new Map<number, Down>();
   readonly #points: Point[] = [];
   #began = 0;
-  /** No finger has left its slop since the first came down. */
+  /** No finger has left its startsAfter since the first came down. */
   #still = true;
   #last: (TouchTap & { readonly at: number }) | null = null;
 
-  press(id: number, x: number, y: number, slop: number, at: number): void {
+  press(id: number, x: number, y: number, startsAfter: number, at: number): void {
     if (this.#down.size === 0) {
       this.#points.length = 0;
       this.#began = at;
       this.#still = true;
     }
-    this.#down.set(id, { x, y, slop });
+    this.#down.set(id, { x, y, startsAfter });
     this.#points.push({ x, y });
   }
 
@@ -40,7 +40,7 @@ export class Taps {
     if (down === undefined) return;
     const wayX = x - down.x;
     const wayY = y - down.y;
-    if (wayX * wayX + wayY * wayY > down.slop * down.slop) this.#still = false;
+    if (wayX * wayX + wayY * wayY > down.startsAfter * down.startsAfter) this.#still = false;
   }
 
   /** The tap that ends with this finger's going, or null. */

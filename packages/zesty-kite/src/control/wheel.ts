@@ -19,7 +19,7 @@ export class Wheel {
   turn(signal: WheelSignal, settings: FullSettings, asked: readonly Ability[], { width, height }: Screen): Intent[] {
     const { wheel, zoom } = settings;
     const whole = this.#whole(signal.notches);
-    const notches = wheel.steps === 'whole' ? whole : signal.notches;
+    const notches = wheel.partialNotches === 'collect' ? whole : signal.notches;
     const [x, y] = [clamp(signal.x, 0, width), clamp(signal.y, 0, height)];
     const zooms = (by: number): Intent[] => {
       const anchor = by > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
@@ -32,7 +32,7 @@ export class Wheel {
           : byNotch(ability, Math.abs(notches), Math.abs(whole), settings),
       );
     const { trackpad, right, down } = signal;
-    const pans = wheel.does === 'pan' || (wheel.does === 'by-device' && trackpad === 'scroll');
+    const pans = wheel.action === 'pan' || (wheel.action === 'by-device' && trackpad === 'scroll');
     if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
       return [{ kind: 'shift', right, down }];
     return zooms(notches);
@@ -71,19 +71,19 @@ function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch
       return [{ kind: 'step', turn: 0, tilt: -pitch.rate * seconds }];
     case 'tiltDown':
       return [{ kind: 'step', turn: 0, tilt: pitch.rate * seconds }];
-    case 'stepLeft':
+    case 'turnStepLeft':
       return whole > 0 ? [{ kind: 'step', turn: -turn.step * whole, tilt: 0 }] : [];
-    case 'stepRight':
+    case 'turnStepRight':
       return whole > 0 ? [{ kind: 'step', turn: turn.step * whole, tilt: 0 }] : [];
-    case 'north':
+    case 'faceNorth':
       return whole > 0 ? [{ kind: 'step', turn: null, tilt: 0 }] : [];
     case 'home':
       return whole > 0 ? [{ kind: 'home' }] : [];
     case 'zoomIn':
     case 'zoomOut':
-    case 'fast':
+    case 'panFaster':
     case 'drag':
-    case 'swing':
+    case 'orbit':
       return [];
   }
 }

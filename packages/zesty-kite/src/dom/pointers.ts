@@ -18,7 +18,7 @@ export interface Tap {
 export interface PointerOptions {
   /** Asked at every press whether it is the game's: then the camera hears nothing of it until it is lifted. */
   readonly gamePress?: (event: PointerEvent, input: Button) => boolean;
-  /** Told of every press that was lifted without having moved beyond its slop, bound or not. */
+  /** Told of every press that was lifted without having moved beyond its startsAfter, bound or not. */
   readonly tap?: (tap: Tap) => void;
 }
 
@@ -53,7 +53,7 @@ const STYLE = { touchAction: 'none', userSelect: 'none', webkitUserSelect: 'none
 export function hearPointers(
   surface: Surface,
   send: Send,
-  slopOf: (input: Button) => number,
+  startsAfterOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
   groundAt: (x: number, y: number) => Spot | null,
   { gamePress, tap }: PointerOptions,
@@ -114,10 +114,10 @@ export function hearPointers(
     const { x, y } = surface.at(event);
     for (const [id, pressed] of presses) {
       if (pressed.pointer !== event.pointerId) continue;
-      const slop = slopOf(pressed.input);
+      const startsAfter = startsAfterOf(pressed.input);
       const wayX = x - pressed.downX;
       const wayY = y - pressed.downY;
-      if (wayX * wayX + wayY * wayY > slop * slop) pressed.moved = true;
+      if (wayX * wayX + wayY * wayY > startsAfter * startsAfter) pressed.moved = true;
       if (pressed.used) send({ kind: 'move', id, x, y, time: event.timeStamp });
       // Further buttons of a mouse come and go as moves.
       if ((event.buttons & pressed.bit) === 0) lift(id, event, false);

@@ -11,7 +11,7 @@ const PER_PINCH_NOTCH = 10;
 /** CSS pixels of a line that is scrolled. */
 const PER_LINE = 16;
 /** However far one event says the wheel went, it counts as this at the most. */
-const MOST_NOTCHES = 4;
+const MAX_NOTCHES = 4;
 
 /** Some browsers report a trackpad's pinch and twist in events of their own; `scale` and `rotation` count from its beginning. */
 type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: number };
@@ -49,10 +49,10 @@ export function hearWheel(
     if (event.type === 'gesturestart') [scaled, rotated] = [1, 0];
     if (event.defaultPrevented || isTouched() || !surface.has({ x, y })) return;
     event.preventDefault();
-    const { zoom, hold, locked } = camera.settings;
-    const notches = hold.zoom && scale > 0 ? log2(scaled / scale) / log2(zoom.notch) : 0;
+    const { zoom, twoFingers, locked } = camera.settings;
+    const notches = twoFingers.zoom && scale > 0 ? log2(scaled / scale) / log2(zoom.notch) : 0;
     if (notches !== 0) send({ kind: 'wheel', x, y, notches, trackpad: 'pinch', time });
-    const degrees = hold.turn && !locked.includes('turn') ? rotation - rotated : 0;
+    const degrees = twoFingers.turn && !locked.includes('turn') ? rotation - rotated : 0;
     if (degrees !== 0) send({ kind: 'turn', degrees, about: { screenX: x, screenY: y }, time });
     if (scale > 0) scaled = scale;
     rotated = rotation;
@@ -65,8 +65,8 @@ export function hearWheel(
 
 /** Whether the settings let the camera have it, on a page that scrolls by itself. */
 function isMeant(element: HTMLElement, { settings: { wheel } }: Camera, event: WheelEvent): boolean {
-  if (wheel.waitsFor === 'control') return event.ctrlKey;
-  if (wheel.waitsFor === 'nothing') return true;
+  if (wheel.requires === 'control') return event.ctrlKey;
+  if (wheel.requires === 'nothing') return true;
   const root = element.getRootNode();
   const active = 'activeElement' in root ? (root.activeElement as Element | null) : null;
   return active !== null && (active === element || element.contains(active));
@@ -76,13 +76,13 @@ function notchesOf(event: WheelEvent): number {
   // With Shift, browsers turn the wheel sideways; for a map it is the same wheel.
   const delta = event.deltaY === 0 && event.shiftKey ? event.deltaX : event.deltaY;
   const unit = isPinch(event) ? PER_PINCH_NOTCH : (PER_NOTCH[event.deltaMode] ?? 100);
-  return Math.max(-MOST_NOTCHES, Math.min(MOST_NOTCHES, delta / unit));
+  return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, delta / unit));
 }
 
 /** How far it scrolls in pixels, one event no farther than a screen. */
 function scrolled(event: WheelEvent, { clientWidth, clientHeight }: HTMLElement): { right: number; down: number } {
   const unit = event.deltaMode === 0 ? 1 : event.deltaMode === 1 ? PER_LINE : clientHeight;
-  const within = (delta: number, most: number): number => Math.max(-most, Math.min(most, delta * unit));
+  const within = (delta: number, max: number): number => Math.max(-max, Math.min(max, delta * unit));
   return { right: within(event.deltaX, clientWidth), down: within(event.deltaY, clientHeight) };
 }
 

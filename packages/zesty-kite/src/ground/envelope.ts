@@ -157,25 +157,25 @@ export function envelopeOf(
   const fall = Math.max(SLOPE * wide, (highest - lowest) / REACH);
   // The highest of what lies next to a corner.
   const tops = new Store(TOPS, (column, row) => {
-    let most = lowest;
+    let max = lowest;
     for (let r = -WIDE / 2; r <= WIDE / 2; r++)
       for (let c = -WIDE / 2; c <= WIDE / 2; c++)
-        most = Math.max(most, heightAt((column * WIDE + c) * feature, (row * WIDE + r) * feature));
-    return most;
+        max = Math.max(max, heightAt((column * WIDE + c) * feature, (row * WIDE + r) * feature));
+    return max;
   });
   const raised = new Store(RAISED, (column, row) => {
     const own = tops.at(column, row);
     // Nothing that is farther away reaches up to this height.
     const reach = Math.min(REACH, Math.ceil((highest - own) / fall)) + 1;
-    let most = own;
+    let max = own;
     for (let down = -reach; down <= reach; down++)
       for (let right = -reach; right <= reach; right++) {
         const besideX = Math.max(0, Math.abs(right) - 1);
         const besideY = Math.max(0, Math.abs(down) - 1);
         const away = Math.sqrt(besideX * besideX + besideY * besideY);
-        most = Math.max(most, tops.at(column + right, row + down) - fall * away);
+        max = Math.max(max, tops.at(column + right, row + down) - fall * away);
       }
-    return most;
+    return max;
   });
   return (spot) => {
     const { x, y } = spot;

@@ -52,7 +52,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const scale = 1 / step;
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
-  const lay = (spot: Spot): void => {
+  const sampleInto = (spot: Spot): void => {
     const across = (spot.x - left) * scale;
     const down = (spot.y - top) * scale;
     const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
@@ -68,7 +68,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   };
   // Only an eye that comes down to the hills asks for it.
   let envelope: ((spot: Spot) => void) | null = null;
-  const layOver = (spot: Spot): void => {
+  const sampleEnvelopeInto = (spot: Spot): void => {
     envelope ??= envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
     envelope(spot);
   };
@@ -76,10 +76,19 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   const heightAt = (x: number, y: number): number => {
     at.x = x;
     at.y = y;
-    lay(at);
+    sampleInto(at);
     return at.height;
   };
-  const terrain = { id, digest: digest.toString(), lowest, highest, feature: step / 2, heightAt, lay, layOver };
+  const terrain = {
+    id,
+    digest: digest.toString(),
+    lowest,
+    highest,
+    feature: step / 2,
+    heightAt,
+    sampleInto,
+    sampleEnvelopeInto,
+  };
   grids.set(terrain, { id, columns, rows, step, heights: samples, left, top });
   return terrain;
 }
@@ -113,8 +122,8 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const rows = heights.length / columns;
   check('part.columns', columns, Number.isInteger(columns) && columns > 0, 'a whole number above 0');
   check('part.heights', `${String(heights.length)} samples`, Number.isInteger(rows) && rows > 0, 'whole rows of them');
-  const fits = (from: number, count: number, most: number): boolean =>
-    Number.isInteger(from) && from >= 0 && from + count <= most;
+  const fits = (from: number, count: number, max: number): boolean =>
+    Number.isInteger(from) && from >= 0 && from + count <= max;
   check('part.column', column, fits(column, columns, grid.columns), `at most ${String(grid.columns - columns)}`);
   check('part.row', row, fits(row, rows, grid.rows), `at most ${String(grid.rows - rows)}`);
   const samples = Float64Array.from(grid.heights);

@@ -21,13 +21,13 @@ export interface Terrain {
   /** The height at a point, always finite and from `lowest` to `highest`. */
   heightAt(x: number, y: number): number;
   /** Sets the height of a spot to that: for every frame, where numbers handed over in place cost less. */
-  lay(spot: Spot): void;
+  sampleInto(spot: Spot): void;
   /**
    * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are, without a
    * kink, and never steeper than 45° along either axis (of a function with heights over 24 features apart, than that
    * range over 24 features).
    */
-  layOver(spot: Spot): void;
+  sampleEnvelopeInto(spot: Spot): void;
 }
 
 /** What a terrain is made of when its heights come from a function. */
@@ -66,9 +66,9 @@ export function terrainOf({ id, digest = '1', lowest, highest, feature, ...sourc
     }
     return typeof height === 'number' && Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
   };
-  const lay = (spot: Spot): void => {
+  const sampleInto = (spot: Spot): void => {
     spot.height = heightAt(spot.x, spot.y);
   };
-  const layOver = envelopeOf(heightAt, { lowest, highest, feature });
-  return { id, digest, lowest, highest, feature, heightAt, lay, layOver };
+  const sampleEnvelopeInto = envelopeOf(heightAt, { lowest, highest, feature });
+  return { id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto };
 }

@@ -1,6 +1,6 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
 import { clamp, convexHull } from '../math/index.ts';
-import { edgesOf, FARTHEST_IN_LEAST_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
+import { edgesOf, FARTHEST_IN_MIN_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
 import { createConvex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
@@ -37,7 +37,7 @@ export interface Boundary {
 class Fit {
   look: Look | null = null;
   version = -1;
-  most = NaN;
+  max = NaN;
   span = NaN;
 }
 
@@ -53,7 +53,7 @@ export function boundaryOf(
   { bounds, zoom, wrap }: FullSettings,
   before?: { boundary: Boundary; settings: FullSettings },
 ): Boundary {
-  const edge = Math.min(FARTHEST, zoom.leastSpan * FARTHEST_IN_LEAST_SPANS);
+  const edge = Math.min(FARTHEST, zoom.minSpan * FARTHEST_IN_MIN_SPANS);
   const far = { left: -edge, top: -edge, right: edge, bottom: edge };
   if (bounds === null)
     return {
@@ -65,7 +65,7 @@ export function boundaryOf(
       elastic: 0,
       fit: new Fit(),
     };
-  const { keep, margin, screenMargin, whenSmaller, elastic } = bounds;
+  const { keep, margin, screenMargin, whenViewIsLarger, elastic } = bounds;
   const same = before?.settings.bounds;
   const isSame =
     same?.keep === keep && same.polygon === bounds.polygon && same.area === bounds.area && bounds.left === undefined;
@@ -84,7 +84,7 @@ export function boundaryOf(
     view: keep === 'view',
     margin: keep === 'view' ? margin : 0,
     screenMargin: keep === 'view' ? screenMargin : 0,
-    limitsZoom: keep === 'view' && whenSmaller === 'limit-zoom',
+    limitsZoom: keep === 'view' && whenViewIsLarger === 'limit-zoom',
     elastic,
     fit: new Fit(),
   };
@@ -195,9 +195,9 @@ export function keepInside(
   }
 }
 
-/** The greatest span at which the view fits inside as it looks now, at most `most`; `most` where the zoom is not limited. */
-export function mostSpanInside(boundary: Boundary, look: Look, most: number): number {
-  room.span = most;
+/** The greatest span at which the view fits inside as it looks now, at most `max`; `max` where the zoom is not limited. */
+export function maxSpanInside(boundary: Boundary, look: Look, max: number): number {
+  room.span = max;
   fitInside(boundary, look, room);
   return room.span;
 }
@@ -211,10 +211,10 @@ const room = new Room();
 export function fitInside(boundary: Boundary, look: Look, io: { span: number }): void {
   if (!boundary.limitsZoom) return;
   const { fit } = boundary;
-  if (fit.look !== look || fit.version !== look.version || fit.most !== io.span) {
+  if (fit.look !== look || fit.version !== look.version || fit.max !== io.span) {
     fit.look = look;
     fit.version = look.version;
-    fit.most = io.span;
+    fit.max = io.span;
     measureFit(boundary, look);
   }
   io.span = fit.span;
@@ -222,8 +222,8 @@ export function fitInside(boundary: Boundary, look: Look, io: { span: number }):
 
 function measureFit({ shape, margin, screenMargin, fit }: Boundary, look: Look): void {
   const { corners } = look;
-  const { most } = fit;
-  fit.span = most;
+  const { max } = fit;
+  fit.span = max;
   switch (shape.kind) {
     case 'rectangle': {
       const wide = look.extentRight - look.extentLeft - 2 * screenMargin;
@@ -235,12 +235,12 @@ function measureFit({ shape, margin, screenMargin, fit }: Boundary, look: Look):
     }
     case 'disc': {
       const radius = radiusOf(corners) - screenMargin;
-      if (radius > 0) fit.span = Math.max(0, Math.min((shape.radius + margin) / radius, most));
+      if (radius > 0) fit.span = Math.max(0, Math.min((shape.radius + margin) / radius, max));
       return;
     }
     case 'convex':
       inlay.corners = corners;
-      inlay.span = most;
+      inlay.span = max;
       inlay.margin = margin;
       inlay.screenMargin = screenMargin;
       fitInConvex(shape.convex, inlay);

@@ -3,7 +3,7 @@ import { ScratchPoint, type Point } from '../view/index.ts';
 import { Edges } from './edges.ts';
 
 /** The most edges along which one move slides. */
-const MOST_SLIDES = 64;
+const MAX_SLIDES = 64;
 
 export class Coast {
   readonly #edges: Edges;
@@ -36,7 +36,7 @@ export class Coast {
     const edges = this.#edges;
     at.x = from.x;
     at.y = from.y;
-    for (let i = 0; i < MOST_SLIDES; i++) {
+    for (let i = 0; i < MAX_SLIDES; i++) {
       edges.cast(at, to);
       at.x += (to.x - at.x) * edges.share;
       at.y += (to.y - at.y) * edges.share;

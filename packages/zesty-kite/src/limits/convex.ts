@@ -152,8 +152,8 @@ function reachOut({ count, normalX, normalY, reach }: Convex, corners: Float64Ar
   for (let i = 0; i < count; i++) {
     const x = normalX[i] ?? 0;
     const y = normalY[i] ?? 0;
-    let most = -Infinity;
-    for (let k = 0; k < 8; k += 2) most = Math.max(most, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
-    reach[i] = most;
+    let max = -Infinity;
+    for (let k = 0; k < 8; k += 2) max = Math.max(max, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
+    reach[i] = max;
   }
 }

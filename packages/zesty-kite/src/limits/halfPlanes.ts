@@ -11,7 +11,7 @@ export interface HalfPlanes {
 }
 
 /** More rounds of loosening than any polygon needs. */
-const MOST_ROUNDS = 200;
+const MAX_ROUNDS = 200;
 
 /** What is looked for: the point nearest to (x, y) in all half-planes n · p ≤ room + t · gain. */
 export class Search {
@@ -31,7 +31,7 @@ export class Search {
  */
 export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
   sought.t = 0;
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MAX_ROUNDS; round++) {
     if (nearest(planes, sought, out)) {
       // Three edges that leave room for one point only say which, and (x, y) has no part in it.
       if (round > 0 && against[2] !== -1) cross(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought, out);

@@ -6,7 +6,7 @@ export {
   fitsByFar,
   keepInside,
   middleOf,
-  mostSpanInside,
+  maxSpanInside,
   type Boundary,
 } from './boundary.ts';
 export { focusOutlinesOf, outlinesOf } from './outlines.ts';

@@ -11,7 +11,7 @@ export class Decay {
   /** The time in which it would arrive, went it on as it began: half-life / ln 2, seconds. */
   #time = NaN;
   /** What is left after the step of what was before it, 0 … 1. */
-  left = 1;
+  remaining = 1;
   /**
    * How far it lags behind a target that moves evenly, in ways that the target goes in the step:
    * (1 - left) / (k · seconds), from value' = -k · (value - target), k = ln 2 / half-life.
@@ -22,7 +22,7 @@ export class Decay {
   take(halfLife: number): void {
     this.#rate = 1 / halfLife;
     this.#time = halfLife / LN2;
-    this.left = 1;
+    this.remaining = 1;
     this.lag = 0;
   }
 
@@ -30,8 +30,8 @@ export class Decay {
   over({ seconds }: { readonly seconds: number }): void {
     cell.value = -seconds * this.#rate;
     exp2In(cell);
-    this.left = cell.value;
-    this.lag = ((1 - this.left) * this.#time) / seconds;
+    this.remaining = cell.value;
+    this.lag = ((1 - this.remaining) * this.#time) / seconds;
   }
 }
 

@@ -10,26 +10,20 @@ const LONGEST_STEP = 0.06;
  *
  * @param tolerance |f| up to this counts as zero where the search begins
  */
-export function nearestRoot(
-  f: (x: number) => number,
-  from: number,
-  least: number,
-  most: number,
-  tolerance = 0,
-): number {
+export function nearestRoot(f: (x: number) => number, from: number, min: number, max: number, tolerance = 0): number {
   const start = f(from);
   if (Math.abs(start) <= tolerance) return from;
   let low = from;
   let high = from;
-  for (let step = FIRST_STEP; low > least || high < most; step = Math.min(step * 2, LONGEST_STEP)) {
-    const lower = Math.max(least, low / (1 + step));
+  for (let step = FIRST_STEP; low > min || high < max; step = Math.min(step * 2, LONGEST_STEP)) {
+    const lower = Math.max(min, low / (1 + step));
     if (lower < low && f(lower) * start <= 0) return bisect(f, lower, low);
     low = lower;
-    const higher = Math.min(most, high * (1 + step));
+    const higher = Math.min(max, high * (1 + step));
     if (higher > high && f(higher) * start <= 0) return bisect(f, high, higher);
     high = higher;
   }
-  return Math.abs(f(least)) < Math.abs(f(most)) ? least : most;
+  return Math.abs(f(min)) < Math.abs(f(max)) ? min : max;
 }
 
 /** A zero of `f` between two numbers at which its signs differ, to the last bit that halving finds. */

@@ -32,7 +32,7 @@ export class Angle {
   cosine = NaN;
 
   /** Reckons them from the degrees: exact at every multiple of 90; NaN for an angle that is not finite. */
-  reckon(): void {
+  compute(): void {
     const { degrees } = this;
     // Reducing degrees rounds nothing away.
     const quarters = Math.round(degrees * (1 / 90));

@@ -10,12 +10,12 @@ export const GRID_TICKS = 50_000;
 /** The same step in seconds. */
 export const GRID_SECONDS = GRID_TICKS / TICKS_PER_SECOND;
 /** The longest session: about 31 years. Times beyond count as this. */
-const MOST_MICROS = 1e15;
+const MAX_MICROS = 1e15;
 
 /** Milliseconds since the session began → whole microseconds, 0 … about 31 years. */
 export function microsOf(milliseconds: number): number {
   const micros = Math.round(milliseconds * 1000);
-  return micros > 0 ? Math.min(micros, MOST_MICROS) : 0;
+  return micros > 0 ? Math.min(micros, MAX_MICROS) : 0;
 }
 
 /** How many whole steps of the grid lie before `ticks`; exact up to `MOST_MICROS`. */

@@ -1,13 +1,13 @@
 /** What goes on when a hand lets go in passing: the pan, and, where the settings say so, the zoom and the turn. */
 import { clamp, log2 } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
-import { byZoomNow, foreshortening } from './follow.ts';
+import { byZoomNow, foreshortening } from './followers.ts';
 import { takeGrip } from './grip.ts';
 import { isDriven, type Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { Trail } from './trail.ts';
-import { restHeading, turnBy } from './turn.ts';
-import { zoomBy } from './zoom.ts';
+import { restHeading, addTurn } from './turn.ts';
+import { addNotches } from './zoom.ts';
 
 /** Slower than this is a hand that holds still, in spans per second. */
 const SLOWEST = 0.02;
@@ -47,9 +47,9 @@ export class Glide {
 
   /** The hand has let go: all goes on as fast as it went. */
   fling(motion: Motion, rules: Rules, look: Look, micros: number): void {
-    const { glide, glides } = rules.settings.drag;
-    if (glide > 0) this.#pan(motion, rules, look, micros);
-    if (glides === 'all') this.#spin(motion, rules, look, micros);
+    const { glideHalfLife, keepsGoing } = rules.settings.drag;
+    if (glideHalfLife > 0) this.#pan(motion, rules, look, micros);
+    if (keepsGoing === 'all') this.#spin(motion, rules, look, micros);
   }
 
   /** Along the screen, in pan speeds. */
@@ -78,9 +78,9 @@ export class Glide {
     if (!zooms && !turns) return;
     takeGrip(motion, rules, look, motion.gripX, motion.gripY);
     const octaves = (clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * zoom.halfLife) / LN2;
-    if (zooms) zoomBy(motion, rules, look, octaves / log2(zoom.notch));
+    if (zooms) addNotches(motion, rules, look, octaves / log2(zoom.notch));
     if (!turns) return;
-    turnBy(motion, rules, (clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * turn.halfLife) / LN2);
+    addTurn(motion, rules, (clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * turn.halfLife) / LN2);
     restHeading(motion, rules);
   }
 }

@@ -1,10 +1,10 @@
 /** Where the camera is heading to. */
-import { keepInside, mostSpanInside } from '../limits/index.ts';
+import { keepInside, maxSpanInside } from '../limits/index.ts';
 import { Look, ScratchPoint, type Pose } from '../view/index.ts';
-import { arriveAt } from './follow.ts';
+import { arriveAt } from './followers.ts';
 import { Motion } from './motion.ts';
-import { leastSpan, mostSpan, type Rules } from './rules.ts';
-import { inside, wish, wishFor } from './settle.ts';
+import { minSpan, maxSpan, type Rules } from './rules.ts';
+import { allowedFocus, desiredFocus, findDesiredFocus } from './solveFocus.ts';
 
 const look = new Look();
 const there = new Motion();
@@ -17,16 +17,16 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   look.frame(rules.screen, left, top, right, bottom);
   there.heading = motion.goalHeading;
   arriveAt(there, rules, look, motion.goalSpan);
-  const most = mostSpanInside(rules.boundary, look, mostSpan(rules, look));
-  there.span = Math.max(leastSpan(rules, look), Math.min(motion.goalSpan, most));
+  const max = maxSpanInside(rules.boundary, look, maxSpan(rules, look));
+  there.span = Math.max(minSpan(rules, look), Math.min(motion.goalSpan, max));
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
-  there.wayX = motion.homeX;
-  there.wayY = motion.homeY;
-  wishFor(there, look);
-  keepInside(rules.boundary, look, there, wish, from, inside);
-  out.x = inside.x;
-  out.y = inside.y;
+  there.panX = motion.homeX;
+  there.panY = motion.homeY;
+  findDesiredFocus(there, look);
+  keepInside(rules.boundary, look, there, desiredFocus, from, allowedFocus);
+  out.x = allowedFocus.x;
+  out.y = allowedFocus.y;
   out.focusHeight = motion.focusHeight;
   out.span = there.span;
   out.heading = there.heading;

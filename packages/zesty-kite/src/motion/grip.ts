@@ -15,9 +15,9 @@ import type { Rules } from './rules.ts';
 
 /** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels). */
 export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
-  motion.swinging = false;
+  motion.orbitGripping = false;
   motion.gripping = true;
-  motion.below = false;
+  motion.holdsBelowEye = false;
   motion.gripX = x;
   motion.gripY = y;
   under(motion, rules, look, x, y);
@@ -36,7 +36,7 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
   const at = aimAt(motion, rules, motion.x, motion.y).toScreen(x, y, height);
   const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
   motion.gripping = at.inFront && shows && look.v(at.y) > look.reachV;
-  motion.below = false;
+  motion.holdsBelowEye = false;
   motion.gripX = at.x;
   motion.gripY = at.y;
   motion.heldX = x;
@@ -48,22 +48,22 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
 export function takeBelow(motion: Motion, look: Look): void {
   look.below(motion);
   motion.gripping = look.widening > 0;
-  motion.below = motion.gripping;
+  motion.holdsBelowEye = motion.gripping;
   motion.heldX = motion.x + look.meetX;
   motion.heldY = motion.y + look.meetY;
 }
 
 /** Lets go of what a zoom or a turn holds: from now on it is the focus. */
-export function letGo(motion: Motion): void {
+export function dropGrip(motion: Motion): void {
   motion.gripping = false;
-  motion.swinging = false;
-  motion.below = false;
+  motion.orbitGripping = false;
+  motion.holdsBelowEye = false;
 }
 
 /** Takes hold, with every finger of a hand, of what is shown under it. */
 export function takeFingers(motion: Motion, rules: Rules, look: Look): void {
-  letGo(motion);
-  motion.close = false;
+  dropGrip(motion);
+  motion.fingersTooClose = false;
   if (motion.fingers === 0) return;
   under(motion, rules, look, motion.gripX, motion.gripY);
   motion.heldX = held.x;

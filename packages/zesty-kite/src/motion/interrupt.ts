@@ -6,7 +6,7 @@ import type { Look } from '../view/index.ts';
 import type { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { restHeading, stopTilt, stopTurn } from './turn.ts';
-import { stopZoom, zoomTo } from './zoom.ts';
+import { stopZoom, setGoalSpan } from './zoom.ts';
 
 /** What can be under way. */
 export const COLUMNS = {
@@ -120,7 +120,7 @@ export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause
   if (zoom === 'ends' || zoom === 'toStop') stopZoom(motion, rules, look);
   if (zoom === 'rests' && rules.stops !== null)
     // A zoom under way goes on, but to a stop: what two fingers let it go to may be none.
-    zoomTo(motion, rules, look, motion.left === 0 ? motion.span : motion.wantedSpan);
+    setGoalSpan(motion, rules, look, motion.zoomRemaining === 0 ? motion.span : motion.wantedSpan);
   if (turn === 'rests') restHeading(motion, rules);
   if (turn === 'ends' || (turn === 'stepsOn' && !motion.stepping)) stopTurn(motion, rules);
   if (tilt === 'ends') stopTilt(motion, rules);

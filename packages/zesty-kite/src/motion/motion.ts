@@ -21,7 +21,7 @@ export class Motion implements Pose {
   /** The span being eased to: `wantedSpan` inside the limits. */
   goalSpan = NaN;
   /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
-  left = -0;
+  zoomRemaining = -0;
   /** log₂ of the goal, and the goal that it is of. */
   logGoal = NaN;
   loggedGoal = NaN;
@@ -30,7 +30,7 @@ export class Motion implements Pose {
 
   /** The heading being eased to, not wrapped, and what is left of the turn. */
   goalHeading = -0;
-  turnLeft = -0;
+  turnRemaining = -0;
   /** The turn under way goes by a step, or by a call: a hand that drags does not end it. */
   stepping = false;
   /** A button that turns by dragging is down: until it goes up, any heading will do. */
@@ -51,9 +51,9 @@ export class Motion implements Pose {
   /** How fast it goes there, world units per second. */
   climb = -0;
   /** The ground was changed below the eye: what is left of the difference between its old clearance and the new. */
-  liftLeft = -0;
+  raiseRemaining = -0;
   /** Since the last look at the ground there has been motion. */
-  unseen = false;
+  groundStale = false;
   /** Insets shown, CSS pixels. */
   insetLeft = -0;
   insetTop = -0;
@@ -79,11 +79,11 @@ export class Motion implements Pose {
   targetX = -0;
   targetY = -0;
   /** How far the goals of zoom and heading went in the present step: octaves, degrees. */
-  leftCame = -0;
-  turnCame = -0;
+  zoomGoalMoved = -0;
+  turnGoalMoved = -0;
   /** How far the present step pans: the focus, or what a zoom holds; world units. */
-  wayX = -0;
-  wayY = -0;
+  panX = -0;
+  panY = -0;
   /** The span at the beginning of the present step. */
   spanBefore = NaN;
   /** What is left of the way home, world units. */
@@ -103,14 +103,14 @@ export class Motion implements Pose {
   /** A zoom or a turn holds a ground point, and no hand does. */
   gripping = false;
   /** It holds the ground below the eye. */
-  below = false;
-  /** What it holds is held by a swing. */
-  swinging = false;
+  holdsBelowEye = false;
+  /** What it holds is held by an orbit. */
+  orbitGripping = false;
   /** Two fingers may zoom, and turn. */
   mayZoom = true;
   mayTurn = true;
   /** Fingers are too close to each other to say anything but where. */
-  close = false;
+  fingersTooClose = false;
   /** The first held point, and the CSS pixels where it is held. */
   heldX = -0;
   heldY = -0;
@@ -124,9 +124,9 @@ export class Motion implements Pose {
   gripX2 = -0;
   gripY2 = -0;
   /** Of the two spans at which two points on a steep hill can be held, it is the lesser. */
-  lesser = false;
+  usesLesserRoot = false;
   /** By how much two fingers were nearer to each other than what they hold shows, when they took hold: 0 but for what lies behind the horizon. */
-  apart = -0;
+  fingersCloser = -0;
   /** How far the focus shown has been pulled over the edge, world units. */
   excessX = -0;
   excessY = -0;
@@ -143,12 +143,12 @@ export class Motion implements Pose {
     this.fieldOfView = other.fieldOfView;
     this.wantedSpan = other.wantedSpan;
     this.goalSpan = other.goalSpan;
-    this.left = other.left;
+    this.zoomRemaining = other.zoomRemaining;
     this.logGoal = other.logGoal;
     this.loggedGoal = other.loggedGoal;
     this.notches = other.notches;
     this.goalHeading = other.goalHeading;
-    this.turnLeft = other.turnLeft;
+    this.turnRemaining = other.turnRemaining;
     this.stepping = other.stepping;
     this.orbiting = other.orbiting;
     this.tilt = other.tilt;
@@ -160,8 +160,8 @@ export class Motion implements Pose {
     this.level = other.level;
     this.ground = other.ground;
     this.climb = other.climb;
-    this.liftLeft = other.liftLeft;
-    this.unseen = other.unseen;
+    this.raiseRemaining = other.raiseRemaining;
+    this.groundStale = other.groundStale;
     this.insetLeft = other.insetLeft;
     this.insetTop = other.insetTop;
     this.insetRight = other.insetRight;
@@ -176,10 +176,10 @@ export class Motion implements Pose {
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
-    this.leftCame = other.leftCame;
-    this.turnCame = other.turnCame;
-    this.wayX = other.wayX;
-    this.wayY = other.wayY;
+    this.zoomGoalMoved = other.zoomGoalMoved;
+    this.turnGoalMoved = other.turnGoalMoved;
+    this.panX = other.panX;
+    this.panY = other.panY;
     this.spanBefore = other.spanBefore;
     this.homeX = other.homeX;
     this.homeY = other.homeY;
@@ -190,11 +190,11 @@ export class Motion implements Pose {
     this.stalled = other.stalled;
     this.fingers = other.fingers;
     this.gripping = other.gripping;
-    this.below = other.below;
-    this.swinging = other.swinging;
+    this.holdsBelowEye = other.holdsBelowEye;
+    this.orbitGripping = other.orbitGripping;
     this.mayZoom = other.mayZoom;
     this.mayTurn = other.mayTurn;
-    this.close = other.close;
+    this.fingersTooClose = other.fingersTooClose;
     this.heldX = other.heldX;
     this.heldY = other.heldY;
     this.heldHeight = other.heldHeight;
@@ -205,8 +205,8 @@ export class Motion implements Pose {
     this.heldHeight2 = other.heldHeight2;
     this.gripX2 = other.gripX2;
     this.gripY2 = other.gripY2;
-    this.lesser = other.lesser;
-    this.apart = other.apart;
+    this.usesLesserRoot = other.usesLesserRoot;
+    this.fingersCloser = other.fingersCloser;
     this.excessX = other.excessX;
     this.excessY = other.excessY;
     this.limited = other.limited;
@@ -232,7 +232,7 @@ export function isSteered(motion: Motion): boolean {
 
 /** Whether something other than a pan is under way. */
 export function isEasing(motion: Motion): boolean {
-  return motion.left !== 0 || motion.turnLeft !== 0 || motion.easing || isGoingHome(motion);
+  return motion.zoomRemaining !== 0 || motion.turnRemaining !== 0 || motion.easing || isGoingHome(motion);
 }
 
 export function isGoingHome({ homeX, homeY }: Motion): boolean {

@@ -35,7 +35,7 @@ export class Pace {
     this.turn.take(turn.halfLife);
     this.halfStart.take(2 * pan.startHalfLife);
     this.halfStop.take(2 * pan.stopHalfLife);
-    this.halfGlide.take(2 * drag.glide);
+    this.halfGlide.take(2 * drag.glideHalfLife);
     this.pitch.take(pitch.halfLife);
     this.lens.take(lens.halfLife);
     this.pinch.take(PINCH_HALF_LIFE);
@@ -55,11 +55,11 @@ export class Pace {
   /** The same in ticks, and only for what `motion` eases now. */
   overFor(motion: Motion, ticks: number): void {
     this.seconds = ticks / TICKS_PER_SECOND;
-    if (motion.left !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
-    if (motion.turnLeft !== 0 || motion.turnRate !== 0) this.turn.over(this);
+    if (motion.zoomRemaining !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
+    if (motion.turnRemaining !== 0 || motion.turnRate !== 0) this.turn.over(this);
     if (isPanning(motion)) this.panned(motion).over(this);
     // Over hills whatever moves may have all of them follow.
-    if (motion.easing || motion.left !== 0 || this.hilly || isSteered(motion)) {
+    if (motion.easing || motion.zoomRemaining !== 0 || this.hilly || isSteered(motion)) {
       this.pitch.over(this);
       this.lens.over(this);
       this.level.over(this);

@@ -10,7 +10,7 @@ import { angleDegrees, clamp, nearestRoot } from '../math/index.ts';
 import { ScratchPoint, type Look } from '../view/index.ts';
 import { takeFingers } from './grip.ts';
 import type { Motion } from './motion.ts';
-import { leastSpan, mostSpan, type Rules } from './rules.ts';
+import { minSpan, maxSpan, type Rules } from './rules.ts';
 import { stopZoom } from './zoom.ts';
 
 /** Fingers nearer to each other than this say where, but neither how near nor which way; CSS pixels. */
@@ -24,7 +24,7 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   const acrossX = motion.gripX2 - motion.gripX;
   const acrossY = motion.gripY2 - motion.gripY;
   if (acrossX * acrossX + acrossY * acrossY < CLOSE * CLOSE) {
-    motion.close = true;
+    motion.fingersTooClose = true;
     return;
   }
   // What they hold is one point, as from inside a hill: it says no more than one finger does.
@@ -32,23 +32,23 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   const heldY = motion.heldY2 - motion.heldY;
   if (heldX * heldX + heldY * heldY < ONE_POINT * ONE_POINT * motion.span * motion.span) return;
   // Apart again: what happened in between is not made up for.
-  if (motion.close) holdAnew(motion, rules, look);
+  if (motion.fingersTooClose) holdAnew(motion, rules, look);
   if (motion.mayZoom) {
     const span = motion.mayTurn ? spanAsItLooks(motion, look) : spanUnturned(motion, rules, look);
-    motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
+    motion.span = clamp(span, minSpan(rules, look), maxSpan(rules, look));
     stopZoom(motion, rules, look);
   }
   if (!motion.mayTurn) return;
   measure(motion, look, motion.span);
-  const left = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
-  motion.heading = clampHeading(motion.heading + left, rules);
+  const turned = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
+  motion.heading = clampHeading(motion.heading + turned, rules);
   motion.goalHeading = motion.heading;
-  motion.turnLeft = 0;
+  motion.turnRemaining = 0;
   look.turn(motion);
 }
 
 function clampHeading(heading: number, { settings: { turn } }: Rules): number {
-  return clamp(heading, turn.least ?? -Infinity, turn.most ?? Infinity);
+  return clamp(heading, turn.min ?? -Infinity, turn.max ?? Infinity);
 }
 
 /** From the first held point to the second: on the ground, and as the camera at a span would have it. */
@@ -87,7 +87,7 @@ function spanAsItLooks(motion: Motion, look: Look): number {
   const root = Math.sqrt(Math.max(0, half * half - a * c));
   roots.greater = (root - half) / a;
   roots.lesser = (-root - half) / a;
-  const span = motion.lesser ? roots.lesser : roots.greater;
+  const span = motion.usesLesserRoot ? roots.lesser : roots.greater;
   return span > 0 ? span : motion.span;
 }
 
@@ -113,7 +113,7 @@ function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
   askedLook = look;
   const u = look.u(motion.gripX2) - look.u(motion.gripX);
   const v = look.v(motion.gripY2) - look.v(motion.gripY);
-  return nearestRoot(tooClose, motion.span, leastSpan(rules, look), mostSpan(rules, look), (u * u + v * v) * NOTHING);
+  return nearestRoot(tooClose, motion.span, minSpan(rules, look), maxSpan(rules, look), (u * u + v * v) * NOTHING);
 }
 
 /** Takes hold anew, with every finger of a hand, of what is shown under it. */
@@ -125,9 +125,10 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   askedLook = look;
   // Which of the two it is now, it stays: where the fingers go says all the rest.
   spanAsItLooks(motion, look);
-  motion.lesser = roots.lesser > 0 && Math.abs(roots.lesser - motion.span) < Math.abs(roots.greater - motion.span);
-  motion.apart = 0;
-  motion.apart = motion.mayTurn ? 0 : tooClose(motion.span);
+  motion.usesLesserRoot =
+    roots.lesser > 0 && Math.abs(roots.lesser - motion.span) < Math.abs(roots.greater - motion.span);
+  motion.fingersCloser = 0;
+  motion.fingersCloser = motion.mayTurn ? 0 : tooClose(motion.span);
 }
 
 /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
@@ -146,7 +147,7 @@ function tooClose(span: number): number {
   const fingersU = look.u(gripX2) - look.u(gripX);
   const fingersV = Math.max(look.v(gripY2), look.reachV) - Math.max(look.v(gripY), look.reachV);
   const apart = (shown.x - u) * (shown.x - u) + (shown.y - v) * (shown.y - v);
-  return fingersU * fingersU + fingersV * fingersV - apart - asked.apart;
+  return fingersU * fingersU + fingersV * fingersV - apart - asked.fingersCloser;
 }
 
 /** u and v. */

@@ -2,15 +2,15 @@
 import { ANYWHERE, keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { nearestCopy, type Look } from '../view/index.ts';
-import { arrive, arriveAt, askAnew, flipSwitches, foreshortening, groundAtOnce, pitchAt } from './follow.ts';
-import { letGo, takeBelow, takeGrip } from './grip.ts';
+import { arrive, arriveAt, askAnew, flipSwitches, foreshortening, groundAtOnce, pitchAt } from './followers.ts';
+import { dropGrip, takeBelow, takeGrip } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import { isDriven, type Motion } from './motion.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
-import { headingInside, leastSpan, mostSpan, type Rules } from './rules.ts';
-import { missingClearance, settle } from './settle.ts';
-import { faceAt, restHeading, tiltTo, turnBy } from './turn.ts';
-import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom, zoomTo } from './zoom.ts';
+import { headingInside, minSpan, maxSpan, type Rules } from './rules.ts';
+import { missingClearance, solveFocus } from './solveFocus.ts';
+import { faceAt, restHeading, setPitch, addTurn } from './turn.ts';
+import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom, setGoalSpan } from './zoom.ts';
 
 /** Where to stand; a pitch that is null is what the zoom asks for. */
 export interface Start {
@@ -39,14 +39,14 @@ export function startPlace({ settings: { start, bounds }, boundary }: Rules): St
 /** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
 export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start): void {
   const { left, top, right, bottom } = rules.settings.safeFrame;
-  letGo(motion);
+  dropGrip(motion);
   motion.homeX = motion.homeY = 0;
   motion.excessX = motion.excessY = 0;
   look.frame(rules.screen, left, top, right, bottom);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
-  jumpTo(motion, rules, look, start.span);
+  setSpanAtOnce(motion, rules, look, start.span);
   motion.tilt = 0;
-  if (start.pitch !== null) tiltTo(motion, rules, start.pitch);
+  if (start.pitch !== null) setPitch(motion, rules, start.pitch);
   faceAt(motion, rules, start.heading);
   arrive(motion, rules, look);
   fitSpan(motion, rules, look, arriveAt);
@@ -57,13 +57,13 @@ export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start):
   keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   arrive(motion, rules, look);
   holdAnew(motion, rules, look);
-  settle(motion, rules, look);
+  solveFocus(motion, rules, look);
   motion.easing = motion.tilting = motion.tilted = motion.framing = motion.pinched = false;
 }
 
 /** Sets the span at once: to the nearest stop, where there are any. */
-function jumpTo(motion: Motion, rules: Rules, look: Look, span: number): void {
-  motion.span = clamp(span, leastSpan(rules, look), mostSpan(rules, look));
+function setSpanAtOnce(motion: Motion, rules: Rules, look: Look, span: number): void {
+  motion.span = clamp(span, minSpan(rules, look), maxSpan(rules, look));
   stopZoom(motion, rules, look);
   finishZoom(motion);
   flipSwitches(motion, rules);
@@ -75,7 +75,7 @@ function jumpTo(motion: Motion, rules: Rules, look: Look, span: number): void {
  */
 export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
   const { span, heading, pitch } = place;
-  const { gripping, below, swinging } = motion;
+  const { gripping, holdsBelowEye, orbitGripping } = motion;
   const moves = place.x !== undefined || place.y !== undefined;
   const looks = span !== undefined || heading !== undefined || pitch !== undefined;
   endPanAlong(motion, rules, look, place);
@@ -85,7 +85,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
     motion.x = place.x ?? motion.x - motion.excessX;
     motion.y = place.y ?? motion.y - motion.excessY;
     motion.excessX = motion.excessY = 0;
-    letGo(motion);
+    dropGrip(motion);
     keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   }
   if (motion.fingers === 0 && (moves || span !== undefined)) groundAtOnce(motion, rules);
@@ -93,17 +93,17 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   holdAnew(motion, rules, look);
   if (moves || !looks || !gripping || motion.fingers > 0) return;
   // A zoom or a turn that goes on holds what shows now where it held something before.
-  if (below) takeBelow(motion, look);
+  if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
-  motion.swinging = swinging;
+  motion.orbitGripping = orbitGripping;
 }
 
 /** Brings the focus inside with nothing held: it stays where it is, as far as the bounds let it. */
 function settleInside(motion: Motion, rules: Rules, look: Look): void {
   const { fingers } = motion;
-  letGo(motion);
+  dropGrip(motion);
   motion.fingers = 0;
-  settle(motion, rules, look);
+  solveFocus(motion, rules, look);
   motion.fingers = fingers;
 }
 
@@ -112,14 +112,14 @@ function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pit
   if (span !== undefined) {
     // A tilt that eases goes on; what pitch and lens have not made up for of a zoom is gone with it.
     const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
-    jumpTo(motion, rules, look, span);
+    setSpanAtOnce(motion, rules, look, span);
     arriveAt(motion, rules, look, motion.span);
-    motion.pitch = clamp(motion.pitch + lag, rules.leastPitch, rules.mostPitch);
+    motion.pitch = clamp(motion.pitch + lag, rules.minPitch, rules.maxPitch);
     motion.notches = 0;
   }
   if (heading !== undefined) faceAt(motion, rules, heading);
   if (pitch !== undefined) {
-    tiltTo(motion, rules, pitch);
+    setPitch(motion, rules, pitch);
     motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.span);
     motion.tilted = false;
   }
@@ -158,15 +158,15 @@ export function goHome(motion: Motion, rules: Rules, look: Look): void {
   const { periodX = 0, periodY = 0 } = rules.ground;
   motion.homeX = nearestCopy(x - motion.x, periodX);
   motion.homeY = nearestCopy(y - motion.y, periodY);
-  zoomTo(motion, rules, look, span);
-  const { least, most } = rules.settings.turn;
+  setGoalSpan(motion, rules, look, span);
+  const { min, max } = rules.settings.turn;
   const turn = headingInside(rules, heading) - motion.heading;
   const short = turn - 360 * Math.round(turn / 360);
-  const mayTurn = motion.heading + short >= (least ?? -Infinity) && motion.heading + short <= (most ?? Infinity);
-  turnBy(motion, rules, mayTurn ? short : turn);
+  const mayTurn = motion.heading + short >= (min ?? -Infinity) && motion.heading + short <= (max ?? Infinity);
+  addTurn(motion, rules, mayTurn ? short : turn);
   restHeading(motion, rules);
   if (pitch === null) motion.tilt = 0;
-  else tiltTo(motion, rules, pitch);
+  else setPitch(motion, rules, pitch);
   motion.askedPitch = pitchAt(motion, rules, motion.span);
   motion.easing = motion.tilting = motion.tilted = true;
 }
@@ -177,8 +177,8 @@ export function goHome(motion: Motion, rules: Rules, look: Look): void {
  * @param missing what was missing of the eye's clearance over the heights before
  */
 export function overOtherGround(motion: Motion, rules: Rules, look: Look, missing: number): void {
-  motion.liftLeft += missing - missingClearance(motion, rules, look);
-  motion.unseen = motion.easing = true;
+  motion.raiseRemaining += missing - missingClearance(motion, rules, look);
+  motion.groundStale = motion.easing = true;
 }
 
 /**
@@ -188,18 +188,18 @@ export function overOtherGround(motion: Motion, rules: Rules, look: Look, missin
  * @param atOnce a span that has to leave its stop goes to another at once; else it eases
  */
 export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: boolean, atOnce = false): void {
-  const { least, most } = rules.settings.pitch;
+  const { min, max } = rules.settings.pitch;
   const heading = headingInside(rules, motion.heading);
   const goal = headingInside(rules, motion.goalHeading);
   motion.heading = heading;
   motion.goalHeading = goal;
-  motion.turnLeft = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
+  motion.turnRemaining = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
   restHeading(motion, rules);
-  motion.pitch = clamp(motion.pitch, least, most);
+  motion.pitch = clamp(motion.pitch, min, max);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   look.turn(motion);
   keepSpan(motion, rules, look);
-  if (atOnce && rules.stops !== null && motion.left !== 0) {
+  if (atOnce && rules.stops !== null && motion.zoomRemaining !== 0) {
     finishZoom(motion);
     arriveAt(motion, rules, look, motion.span);
   }
@@ -210,7 +210,7 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
     keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   }
   askAnew(motion, rules, look);
-  settle(motion, rules, look);
+  solveFocus(motion, rules, look);
   motion.easing = motion.framing = true;
-  motion.unseen = rules.terrain !== null;
+  motion.groundStale = rules.terrain !== null;
 }

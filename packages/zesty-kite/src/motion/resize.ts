@@ -1,7 +1,7 @@
 /** A screen that changes its size. */
 import type { Look } from '../view/index.ts';
-import { resizeKeeps, scaleWithFrame } from './frame.ts';
-import { letGo, takeBelow, takeGrip } from './grip.ts';
+import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
+import { dropGrip, takeBelow, takeGrip } from './grip.ts';
 import { holdAnew } from './pair.ts';
 import { isEasing, type Motion } from './motion.ts';
 import { refit } from './place.ts';
@@ -16,11 +16,11 @@ import { stopZoom } from './zoom.ts';
  */
 export function resize(motion: Motion, rules: Rules, look: Look): void {
   const { frameWidth, frameHeight } = look;
-  const { gripping, below, fingers } = motion;
+  const { gripping, holdsBelowEye, fingers } = motion;
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  const rests = motion.left === 0 && fingers === 0;
+  const rests = motion.zoomRemaining === 0 && fingers === 0;
   scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : resizeKeeps(rules));
-  letGo(motion);
+  dropGrip(motion);
   motion.fingers = 0;
   refit(motion, rules, look, false, rests);
   motion.fingers = fingers;
@@ -28,6 +28,6 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   if (fingers === 2) stopZoom(motion, rules, look);
   holdAnew(motion, rules, look);
   if (!gripping || !isEasing(motion)) return;
-  if (below) takeBelow(motion, look);
+  if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
 }

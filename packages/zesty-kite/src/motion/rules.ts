@@ -22,8 +22,8 @@ export interface Rules {
   /** The only zooms there are; null where any will do. */
   readonly stops: ZoomStops | null;
   /** The limits of the pitch, degrees. */
-  readonly leastPitch: number;
-  readonly mostPitch: number;
+  readonly minPitch: number;
+  readonly maxPitch: number;
   /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
   readonly followsZoom: boolean;
   /** Some value is a switch by zoom. */
@@ -70,9 +70,9 @@ export function createRules(
     pitch: pitchRule,
     lens: lensRule,
     speed: speedRule,
-    stops: zoom.stops === null ? null : new ZoomStops(zoom.stops, zoom.stopsIn, screen),
-    leastPitch: pitch.least,
-    mostPitch: pitch.most,
+    stops: zoom.stops === null ? null : new ZoomStops(zoom.stops, zoom.stopUnit, screen),
+    minPitch: pitch.min,
+    maxPitch: pitch.max,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
     followsZoom,
     roomFollows: boundary.limitsZoom && followsZoom,
@@ -84,58 +84,58 @@ export function createRules(
 function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
   const { id, digest, lowest, highest, feature } = terrain;
   const heightAt = (x: number, y: number): number => terrain.heightAt(canonical(x, periodX), canonical(y, periodY));
-  const lay = (spot: Spot): void => {
+  const sampleInto = (spot: Spot): void => {
     spot.height = heightAt(spot.x, spot.y);
   };
-  const layOver = (spot: Spot): void => {
+  const sampleEnvelopeInto = (spot: Spot): void => {
     spot.x = canonical(spot.x, periodX);
     spot.y = canonical(spot.y, periodY);
-    terrain.layOver(spot);
+    terrain.sampleEnvelopeInto(spot);
   };
-  return { id, digest, lowest, highest, feature, heightAt, lay, layOver };
+  return { id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto };
 }
 
 /** As in the schema of the settings. */
-const LEAST_SPAN = 1e-6;
-const MOST_SPAN = 1e12;
+const MIN_SPAN = 1e-6;
+const MAX_SPAN = 1e12;
 
 /** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, least ≤ most. */
 export class SpanRange {
-  least = NaN;
-  most = NaN;
+  min = NaN;
+  max = NaN;
 
   set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
     // In branches, and in place: a number chosen between two is made anew where it is kept.
-    if (zoom.mostScale === null) this.least = zoom.leastSpan;
-    else this.least = frameHeight / zoom.mostScale;
-    if (zoom.leastScale === null) this.most = zoom.mostSpan;
-    else this.most = frameHeight / zoom.leastScale;
-    if (wrap.x !== null) this.most = Math.min(this.most, wrap.x);
-    if (wrap.y !== null) this.most = Math.min(this.most, wrap.y);
+    if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan;
+    else this.min = frameHeight / zoom.maxPixelsPerUnit;
+    if (zoom.minPixelsPerUnit === null) this.max = zoom.maxSpan;
+    else this.max = frameHeight / zoom.minPixelsPerUnit;
+    if (wrap.x !== null) this.max = Math.min(this.max, wrap.x);
+    if (wrap.y !== null) this.max = Math.min(this.max, wrap.y);
     // No span that settings could not begin with.
-    this.least = Math.min(Math.max(this.least, LEAST_SPAN), MOST_SPAN);
-    this.most = Math.min(Math.max(this.most, this.least), MOST_SPAN);
+    this.min = Math.min(Math.max(this.min, MIN_SPAN), MAX_SPAN);
+    this.max = Math.min(Math.max(this.max, this.min), MAX_SPAN);
   }
 }
 
 const range = new SpanRange();
 
-export function leastSpan(rules: Rules, look: Look): number {
+export function minSpan(rules: Rules, look: Look): number {
   range.set(rules, look);
-  return range.least;
+  return range.min;
 }
 
-export function mostSpan(rules: Rules, look: Look): number {
+export function maxSpan(rules: Rules, look: Look): number {
   range.set(rules, look);
-  return range.most;
+  return range.max;
 }
 
 /** A heading inside its range: the nearest one, whole turns aside. */
 export function headingInside({ settings: { turn } }: Rules, heading: number): number {
-  const { least, most } = turn;
-  if (least === null && most === null) return heading;
-  const low = least ?? -Infinity;
-  const high = most ?? Infinity;
+  const { min, max } = turn;
+  if (min === null && max === null) return heading;
+  const low = min ?? -Infinity;
+  const high = max ?? Infinity;
   if (heading >= low && heading <= high) return heading;
   // The same way to look, a whole number of turns away, where that is inside.
   const turned =

@@ -3,15 +3,15 @@ import { keepInside } from '../limits/index.ts';
 import { Cell, log2 } from '../math/index.ts';
 import { ScratchPoint, type Look, type Point } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
-import { follow, foreshortening, logOfSpanIn } from './follow.ts';
-import { letGo } from './grip.ts';
+import { follow, foreshortening, logOfSpanIn } from './followers.ts';
+import { dropGrip } from './grip.ts';
 import { isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
-import { inside, settle, wish } from './settle.ts';
-import { tiltBy, turnOnAt } from './turn.ts';
-import { keepSpan, zoomBy, zoomOn } from './zoom.ts';
+import { allowedFocus, solveFocus, desiredFocus } from './solveFocus.ts';
+import { addTilt, turnOnAt } from './turn.ts';
+import { keepSpan, addNotches, zoomOn } from './zoom.ts';
 
 /**
  * Moves everything on by a step. What comes within its tolerance arrives exactly, so for kept state
@@ -23,15 +23,16 @@ import { keepSpan, zoomBy, zoomOn } from './zoom.ts';
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
   motion.spanBefore = motion.span;
   if (isSteered(motion)) steerOn(motion, pace, rules, look);
-  const { left, turnLeft } = motion;
-  if (left !== 0) zoomOn(motion, pace, rules, look);
-  if (turnLeft !== 0) turnOn(motion, pace);
-  motion.leftCame = motion.turnCame = 0;
+  const { zoomRemaining, turnRemaining } = motion;
+  if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);
+  if (turnRemaining !== 0) turnOn(motion, pace);
+  motion.zoomGoalMoved = motion.turnGoalMoved = 0;
   const homing = isGoingHome(motion);
   const panning = isPanning(motion);
-  if (rules.terrain !== null && (left !== 0 || turnLeft !== 0 || panning || homing)) motion.unseen = true;
+  if (rules.terrain !== null && (zoomRemaining !== 0 || turnRemaining !== 0 || panning || homing))
+    motion.groundStale = true;
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
-  if (motion.easing || (left !== 0 && rules.followsZoom) || motion.unseen) {
+  if (motion.easing || (zoomRemaining !== 0 && rules.followsZoom) || motion.groundStale) {
     const framed = follow(motion, pace, rules, look);
     if (framed) {
       look.turn(motion);
@@ -43,15 +44,15 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
   else if (homing) goOn(motion, pace, rules, look);
-  else settle(motion, rules, look);
+  else solveFocus(motion, rules, look);
   // A grip ends when all has arrived that it depends on; while a pan goes on, the ground under it may go by.
-  if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) letGo(motion);
+  if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) dropGrip(motion);
   return true;
 }
 
 /** Whether span, heading, pitch and lens have arrived: all that a grip depends on but the ground. */
-export function hasArrived({ left, turnLeft, tilting }: Motion): boolean {
-  return left === 0 && turnLeft === 0 && !tilting;
+export function hasArrived({ zoomRemaining, turnRemaining, tilting }: Motion): boolean {
+  return zoomRemaining === 0 && turnRemaining === 0 && !tilting;
 }
 
 /** Whether the focus is where a zoom's or a turn's grip wants it, wherever it was before. */
@@ -64,35 +65,36 @@ function steerOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   if (motion.turnRate !== 0) turnOnAt(motion, rules, pace);
   if (motion.tiltRate !== 0) {
     const before = motion.askedPitch;
-    tiltBy(motion, rules, motion.tiltRate * pace.seconds);
+    addTilt(motion, rules, motion.tiltRate * pace.seconds);
     motion.askedPitch = before;
   }
   if (motion.zoomRate !== 0) {
     const before = motion.goalSpan;
     look.turn(motion);
-    zoomBy(motion, rules, look, motion.zoomRate * pace.seconds);
-    motion.leftCame = log2(motion.goalSpan / before);
+    addNotches(motion, rules, look, motion.zoomRate * pace.seconds);
+    motion.zoomGoalMoved = log2(motion.goalSpan / before);
   }
 }
 
 function turnOn(motion: Motion, pace: Pace): void {
-  const left = (motion.turnLeft + motion.turnCame) * pace.turn.left - motion.turnCame * pace.turn.lag;
-  motion.turnLeft = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
-  if (motion.turnLeft === 0) motion.stepping = false;
-  motion.heading = motion.goalHeading + motion.turnLeft;
+  const remaining =
+    (motion.turnRemaining + motion.turnGoalMoved) * pace.turn.remaining - motion.turnGoalMoved * pace.turn.lag;
+  motion.turnRemaining = Math.abs(remaining) < ANGLE_TOLERANCE ? 0 : remaining;
+  if (motion.turnRemaining === 0) motion.stepping = false;
+  motion.heading = motion.goalHeading + motion.turnRemaining;
 }
 
 /** Goes on home, eased as a zoom is. */
 function goOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { homeX, homeY, span } = motion;
-  motion.homeX *= pace.zoom.left;
-  motion.homeY *= pace.zoom.left;
+  motion.homeX *= pace.zoom.remaining;
+  motion.homeY *= pace.zoom.remaining;
   const near = LENGTH_TOLERANCE * span;
   if (Math.abs(motion.homeX) < near && Math.abs(motion.homeY) < near) motion.homeX = motion.homeY = 0;
-  motion.wayX = homeX - motion.homeX;
-  motion.wayY = homeY - motion.homeY;
-  settle(motion, rules, look);
-  motion.wayX = motion.wayY = 0;
+  motion.panX = homeX - motion.homeX;
+  motion.panY = homeY - motion.homeY;
+  solveFocus(motion, rules, look);
+  motion.panX = motion.panY = 0;
 }
 
 /** What was pulled over the edge comes back once no hand holds it. */
@@ -100,8 +102,8 @@ function comeBack(motion: Motion, pace: Pace): void {
   if (motion.fingers > 0) return;
   motion.x -= motion.excessX;
   motion.y -= motion.excessY;
-  motion.excessX *= pace.back.left;
-  motion.excessY *= pace.back.left;
+  motion.excessX *= pace.back.remaining;
+  motion.excessY *= pace.back.remaining;
   const small = LENGTH_TOLERANCE * motion.span;
   if (Math.abs(motion.excessX) < small && Math.abs(motion.excessY) < small) motion.excessX = motion.excessY = 0;
   else motion.easing = true;
@@ -118,7 +120,7 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const targetX = motion.stalled ? 0 : motion.targetX;
   const targetY = motion.stalled ? 0 : motion.targetY;
   const { sinHeading, cosHeading } = look;
-  const midway = pace.panned(motion).left;
+  const midway = pace.panned(motion).remaining;
   if (rules.speed.curve !== null) logOfSpanIn(motion, cell);
   valueIn(rules.speed, motion.speedFar, cell);
   const way = ((spanBefore + span) / 2) * cell.value * pace.seconds;
@@ -129,19 +131,19 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const toward = (targetY + awayY) * way * steep;
   motion.velocityX = targetX + arrived(awayX * midway);
   motion.velocityY = targetY + arrived(awayY * midway);
-  motion.wayX = right * cosHeading - toward * sinHeading;
-  motion.wayY = right * sinHeading + toward * cosHeading;
+  motion.panX = right * cosHeading - toward * sinHeading;
+  motion.panY = right * sinHeading + toward * cosHeading;
   const { x, y } = motion;
   before.x = x - motion.excessX;
   before.y = y - motion.excessY;
-  settle(motion, rules, look);
+  solveFocus(motion, rules, look);
   if (motion.limited) {
     if (motion.gripping) letGripGiveWay(motion, rules, look, before);
     stopAtWall(motion, rules, look);
     // In a corner there is no wall left to slide along.
     if (motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
   }
-  motion.wayX = motion.wayY = 0;
+  motion.panX = motion.panY = 0;
 }
 
 /**
@@ -149,16 +151,16 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
  * from the edge would have to make up for all of the pull first.
  */
 function letGripGiveWay(motion: Motion, rules: Rules, look: Look, from: Readonly<Point>): void {
-  const { wayX, wayY } = motion;
-  pushed.x = from.x + wayX;
-  pushed.y = from.y + wayY;
+  const { panX, panY } = motion;
+  pushed.x = from.x + panX;
+  pushed.y = from.y + panY;
   keepInside(rules.boundary, look, motion, pushed, from, pushed);
-  const farther = (pushed.x - inside.x) * wayX + (pushed.y - inside.y) * wayY;
-  if (!(farther > 1e-3 * (wayX * wayX + wayY * wayY))) return;
-  letGo(motion);
+  const farther = (pushed.x - allowedFocus.x) * panX + (pushed.y - allowedFocus.y) * panY;
+  if (!(farther > 1e-3 * (panX * panX + panY * panY))) return;
+  dropGrip(motion);
   motion.x = from.x + motion.excessX;
   motion.y = from.y + motion.excessY;
-  settle(motion, rules, look);
+  solveFocus(motion, rules, look);
 }
 
 const before = new ScratchPoint();
@@ -173,10 +175,10 @@ function arrived(away: number): number {
 /** At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. */
 function stopAtWall(motion: Motion, rules: Rules, look: Look): void {
   const steep = foreshortening(rules, look);
-  const overX = wish.x - inside.x;
-  const overY = wish.y - inside.y;
+  const overX = desiredFocus.x - allowedFocus.x;
+  const overY = desiredFocus.y - allowedFocus.y;
   const over = Math.sqrt(overX * overX + overY * overY);
-  const outward = (overX * motion.wayX + overY * motion.wayY) / over;
+  const outward = (overX * motion.panX + overY * motion.panY) / over;
   if (!(outward > 0)) return;
   const normalX = overX / over;
   const normalY = overY / over;

@@ -10,13 +10,13 @@ const SLACK = 2e-9;
 /** `zoom.stops`, in an order in which their spans grow. */
 export class ZoomStops {
   readonly #stops: Float64Array;
-  readonly #unit: FullSettings['zoom']['stopsIn'];
+  readonly #unit: FullSettings['zoom']['stopUnit'];
   readonly #density: number;
   /** Pixels from the top to the bottom of the safe frame; 0 where stops are spans. */
   #pixels = 0;
 
   /** @param stops at least one */
-  constructor(stops: readonly number[], unit: FullSettings['zoom']['stopsIn'], { density = 1 }: Screen) {
+  constructor(stops: readonly number[], unit: FullSettings['zoom']['stopUnit'], { density = 1 }: Screen) {
     this.#stops = Float64Array.from(stops).sort();
     if (unit !== 'span') this.#stops.reverse();
     this.#unit = unit;
@@ -28,30 +28,31 @@ export class ZoomStops {
     return this.#unit !== 'span';
   }
 
-  /** The stop nearest to a span, by ratio, of those from `least` to `most`; NaN when there is none. */
-  nearest(look: Look, span: number, least: number, most: number): number {
+  /** The stop nearest to a span, by ratio, of those from `min` to `max`; NaN when there is none. */
+  nearest(look: Look, span: number, min: number, max: number): number {
     this.#measure(look);
-    const first = this.#firstFrom(least * (1 - SLACK));
-    const last = this.#firstFrom(most * (1 + SLACK)) - 1;
+    const first = this.#firstFrom(min * (1 - SLACK));
+    const last = this.#firstFrom(max * (1 + SLACK)) - 1;
     if (first > last) return NaN;
     const above = clamp(this.#firstFrom(span), first, last);
     const below = Math.max(first, above - 1);
     const isBelow = span * span <= this.#spanOf(below) * this.#spanOf(above);
-    return clamp(this.#spanOf(isBelow ? below : above), least, most);
+    return clamp(this.#spanOf(isBelow ? below : above), min, max);
   }
 
-  /** The stop so many on from a span (below 0: nearer), no farther than the last from `least` to `most`; NaN for none. */
-  beyond(look: Look, span: number, count: number, least: number, most: number): number {
+  /** The stop so many on from a span (below 0: nearer), no farther than the last from `min` to `max`; NaN for none. */
+  beyond(look: Look, span: number, count: number, min: number, max: number): number {
     this.#measure(look);
-    const first = this.#firstFrom(least * (1 - SLACK));
-    const last = this.#firstFrom(most * (1 + SLACK)) - 1;
+    const first = this.#firstFrom(min * (1 - SLACK));
+    const last = this.#firstFrom(max * (1 + SLACK)) - 1;
     const next = count > 0 ? this.#firstFrom(span * (1 + SLACK)) : this.#firstFrom(span * (1 - SLACK)) - 1;
     if (first > last || (count > 0 ? next > last : next < first)) return NaN;
-    return clamp(this.#spanOf(clamp(next + count - Math.sign(count), first, last)), least, most);
+    return clamp(this.#spanOf(clamp(next + count - Math.sign(count), first, last)), min, max);
   }
 
   #measure({ frameHeight }: Look): void {
-    if (this.#unit !== 'span') this.#pixels = frameHeight * (this.#unit === 'device-pixels' ? this.#density : 1);
+    if (this.#unit !== 'span')
+      this.#pixels = frameHeight * (this.#unit === 'device-pixels-per-unit' ? this.#density : 1);
   }
 
   #spanOf(index: number): number {
@@ -74,12 +75,12 @@ export class ZoomStops {
 
 /** The heading nearest to one that the settings let the camera rest at. */
 export function restingHeading({ settings: { turn } }: Rules, heading: number): number {
-  const least = turn.least ?? -Infinity;
-  const most = turn.most ?? Infinity;
-  if (turn.stops === null) return clamp(heading, least, most);
+  const min = turn.min ?? -Infinity;
+  const max = turn.max ?? Infinity;
+  if (turn.stops === null) return clamp(heading, min, max);
   const { step, offset } = turn.stops;
-  const first = Math.ceil((least - offset) / step - SLACK);
-  const last = Math.floor((most - offset) / step + SLACK);
-  if (first > last) return clamp(heading, least, most);
-  return clamp(offset + step * clamp(Math.round((heading - offset) / step), first, last), least, most);
+  const first = Math.ceil((min - offset) / step - SLACK);
+  const last = Math.floor((max - offset) / step + SLACK);
+  if (first > last) return clamp(heading, min, max);
+  return clamp(offset + step * clamp(Math.round((heading - offset) / step), first, last), min, max);
 }

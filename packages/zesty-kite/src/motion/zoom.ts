@@ -3,23 +3,24 @@ import { fitInside, fitsByFar } from '../limits/index.ts';
 import { Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
 import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
-import { arriveAt, flipSwitches, followAt } from './follow.ts';
+import { arriveAt, flipSwitches, followAt } from './followers.ts';
 import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
-import { leastSpan, mostSpan, SpanRange, type Rules } from './rules.ts';
+import { minSpan, maxSpan, SpanRange, type Rules } from './rules.ts';
 
 /** Eases the span on by a step. */
 export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const left = (motion.left + motion.leftCame) * pace.zoom.left - motion.leftCame * pace.zoom.lag;
-  motion.left = Math.abs(left) < ZOOM_TOLERANCE ? 0 : left;
-  cell.value = motion.left;
+  const remaining =
+    (motion.zoomRemaining + motion.zoomGoalMoved) * pace.zoom.remaining - motion.zoomGoalMoved * pace.zoom.lag;
+  motion.zoomRemaining = Math.abs(remaining) < ZOOM_TOLERANCE ? 0 : remaining;
+  cell.value = motion.zoomRemaining;
   exp2In(cell);
   motion.span = motion.goalSpan * cell.value;
   // The zoom range holds to the bit, whatever rounding says.
   range.set(rules, look);
-  if (motion.span < range.least) motion.span = range.least;
-  else if (motion.span > range.most) motion.span = range.most;
+  if (motion.span < range.min) motion.span = range.min;
+  else if (motion.span > range.max) motion.span = range.max;
 }
 
 const cell = new Cell();
@@ -29,21 +30,21 @@ const range = new SpanRange();
  * Zooms by notches (positive: farther), counted from the goal, so that quick notches add up: each by
  * the settings' factor, or on to the next stop.
  */
-export function zoomBy(motion: Motion, rules: Rules, look: Look, notches: number): void {
+export function addNotches(motion: Motion, rules: Rules, look: Look, notches: number): void {
   const { zoom } = rules.settings;
-  const least = leastSpan(rules, look);
-  const most = Math.max(least, allowed(rules, look));
+  const min = minSpan(rules, look);
+  const max = Math.max(min, allowed(rules, look));
   const whole = rules.stops === null ? NaN : wholeNotches(motion, notches);
   if (whole === 0) return;
   const goal =
     rules.stops === null
-      ? clamp(motion.goalSpan * exp2(notches * log2(zoom.notch)), least, most)
-      : rules.stops.beyond(look, motion.goalSpan, whole, least, most);
+      ? clamp(motion.goalSpan * exp2(notches * log2(zoom.notch)), min, max)
+      : rules.stops.beyond(look, motion.goalSpan, whole, min, max);
   // No stop beyond: nothing to go to.
   if (goal !== goal) return;
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
-  easeTo(motion, goal);
+  easeZoom(motion, goal);
 }
 
 /** Whole notches to go by now; parts are kept until they make one. */
@@ -55,37 +56,37 @@ function wholeNotches(motion: Motion, notches: number): number {
 }
 
 /** Eases to a span, as far as stops and limits let it. */
-export function zoomTo(motion: Motion, rules: Rules, look: Look, span: number): void {
-  const least = leastSpan(rules, look);
-  const most = Math.max(least, mostSpan(rules, look));
-  motion.wantedSpan = goalFor(motion, rules, look, span, least, most);
-  easeTo(motion, goalFor(motion, rules, look, motion.wantedSpan, least, Math.max(least, allowed(rules, look))));
+export function setGoalSpan(motion: Motion, rules: Rules, look: Look, span: number): void {
+  const min = minSpan(rules, look);
+  const max = Math.max(min, maxSpan(rules, look));
+  motion.wantedSpan = goalFor(motion, rules, look, span, min, max);
+  easeZoom(motion, goalFor(motion, rules, look, motion.wantedSpan, min, Math.max(min, allowed(rules, look))));
 }
 
 /** Ends a zoom at the span that is shown; where there are stops, at the nearest, once no two fingers hold. */
 export function stopZoom(motion: Motion, rules: Rules, look: Look): void {
   if (rules.stops !== null && motion.fingers < 2) {
-    zoomTo(motion, rules, look, motion.span);
+    setGoalSpan(motion, rules, look, motion.span);
     return;
   }
   motion.wantedSpan = motion.span;
   motion.goalSpan = motion.span;
-  motion.left = 0;
+  motion.zoomRemaining = 0;
 }
 
 /** Puts the span where it is going, at once. */
 export function finishZoom(motion: Motion): void {
   motion.span = motion.goalSpan;
-  motion.left = 0;
+  motion.zoomRemaining = 0;
 }
 
 /** The span to go to for one that is wanted: inside a range, at a stop of it where there is any. */
-function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, least: number, most: number): number {
+function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, min: number, max: number): number {
   // Between two fingers any span will do.
-  let stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, least, most) : NaN;
+  let stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, min, max) : NaN;
   if (stop === stop && rules.roomFollows && !fitsFrom(motion, rules, stop))
-    stop = stopThatFits(motion, rules, look, stop, least);
-  return stop === stop ? stop : clamp(wanted, least, most);
+    stop = stopThatFits(motion, rules, look, stop, min);
+  return stop === stop ? stop : clamp(wanted, min, max);
 }
 
 /**
@@ -99,12 +100,12 @@ function fitsFrom(motion: Motion, rules: Rules, span: number): boolean {
   lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   arriveAt(beyond, rules, lookBeyond, span);
   measureFit(rules, lookBeyond);
-  return span <= fit.span || span <= range.least;
+  return span <= fit.span || span <= range.min;
 }
 
 /** Of the stops nearer than one, the farthest that `fitsFrom` there, found by doubling and halving; NaN for none. */
-function stopThatFits(motion: Motion, rules: Rules, look: Look, stop: number, least: number): number {
-  const nearer = (count: number): number => rules.stops?.beyond(look, stop, -count, least, stop) ?? NaN;
+function stopThatFits(motion: Motion, rules: Rules, look: Look, stop: number, min: number): number {
+  const nearer = (count: number): number => rules.stops?.beyond(look, stop, -count, min, stop) ?? NaN;
   let tooFew = 0;
   let enough = 1;
   let found = nearer(1);
@@ -126,11 +127,11 @@ function stopThatFits(motion: Motion, rules: Rules, look: Look, stop: number, le
   return found;
 }
 
-function easeTo(motion: Motion, goal: number): void {
+function easeZoom(motion: Motion, goal: number): void {
   motion.goalSpan = goal;
-  motion.left = log2(motion.span / goal);
-  if (Math.abs(motion.left) >= ZOOM_TOLERANCE) return;
-  motion.left = 0;
+  motion.zoomRemaining = log2(motion.span / goal);
+  if (Math.abs(motion.zoomRemaining) >= ZOOM_TOLERANCE) return;
+  motion.zoomRemaining = 0;
   motion.span = goal;
 }
 
@@ -143,7 +144,7 @@ function allowed(rules: Rules, look: Look): number {
 /** The same in place: `fit` and `range` say how large the view may be. */
 function measureFit(rules: Rules, look: Look): void {
   range.set(rules, look);
-  fit.span = range.most;
+  fit.span = range.max;
   fitInside(rules.boundary, look, fit);
 }
 
@@ -185,26 +186,26 @@ function isKept(motion: Motion, rules: Rules, look: Look): boolean {
   const { boundary } = rules;
   const { span, goalSpan, wantedSpan } = motion;
   range.set(rules, look);
-  const { least, most } = range;
-  if (span < least || span > most) return false;
+  const { min, max } = range;
+  if (span < min || span > max) return false;
   if (rules.switches || (rules.stops !== null && motion.fingers < 2)) {
     measureFit(rules, look);
-    if (span > fit.span && span > least) return false;
+    if (span > fit.span && span > min) return false;
     measureWorth(motion, rules, look);
-    const room = Math.max(least, worth.span);
-    if (rules.stops !== null) return goalFor(motion, rules, look, wantedSpan, least, room) === goalSpan;
-    return Math.min(Math.max(wantedSpan, least), room) === goalSpan;
+    const room = Math.max(min, worth.span);
+    if (rules.stops !== null) return goalFor(motion, rules, look, wantedSpan, min, room) === goalSpan;
+    return Math.min(Math.max(wantedSpan, min), room) === goalSpan;
   }
-  if (goalSpan === wantedSpan && wantedSpan >= least && wantedSpan <= most) {
+  if (goalSpan === wantedSpan && wantedSpan >= min && wantedSpan <= max) {
     if (span > wantedSpan) wide.span = span;
     else wide.span = wantedSpan;
     if (fitsByFar(boundary, look, wide)) return true;
   }
-  fit.span = most;
+  fit.span = max;
   fitInside(boundary, look, fit);
-  const room = fit.span > least ? fit.span : least;
+  const room = fit.span > min ? fit.span : min;
   if (span > room) return false;
-  return (wantedSpan < least ? least : wantedSpan > room ? room : wantedSpan) === goalSpan;
+  return (wantedSpan < min ? min : wantedSpan > room ? room : wantedSpan) === goalSpan;
 }
 
 /** A span handed over in place. */
@@ -221,12 +222,12 @@ const worth = new Span();
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   if (isKept(motion, rules, look)) return;
-  const least = leastSpan(rules, look);
+  const min = minSpan(rules, look);
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
-  const room = Math.max(least, allowed(rules, look));
-  motion.span = clamp(motion.span, least, room);
-  const worth = Math.max(least, worthGoing(motion, rules, look));
-  easeTo(motion, goalFor(motion, rules, look, motion.wantedSpan, least, worth));
+  const room = Math.max(min, allowed(rules, look));
+  motion.span = clamp(motion.span, min, room);
+  const worth = Math.max(min, worthGoing(motion, rules, look));
+  easeZoom(motion, goalFor(motion, rules, look, motion.wantedSpan, min, worth));
 }
 
 /**
@@ -236,10 +237,10 @@ export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
  */
 export function fitSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
   const { span } = motion;
-  const least = leastSpan(rules, look);
-  if (roomAt(motion, rules, look, followTo, span) < 0) motion.span = fittingSpan(motion, rules, look, followTo, least);
+  const min = minSpan(rules, look);
+  if (roomAt(motion, rules, look, followTo, span) < 0) motion.span = fittingSpan(motion, rules, look, followTo, min);
   motion.goalSpan = motion.span;
-  motion.left = 0;
+  motion.zoomRemaining = 0;
   followTo(motion, rules, look, motion.span);
 }
 
@@ -252,19 +253,19 @@ function roomAt(motion: Motion, rules: Rules, look: Look, followTo: typeof follo
 /** The room is as good as none below this share of the span. */
 const FITS = 1e-13;
 /** More rounds than the search ever needs: each third one halves. */
-const MOST_ROUNDS = 90;
+const MAX_ROUNDS = 90;
 
 /**
- * The span at which the view just fits: where the room is 0, between `least` and the span that is shown.
+ * The span at which the view just fits: where the room is 0, between `min` and the span that is shown.
  * By false position, halving now and then (the Illinois method; M. Dowell and P. Jarratt, BIT 11, 1971).
  */
-function fittingSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt, least: number): number {
-  let low = least;
+function fittingSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt, min: number): number {
+  let low = min;
   let high = motion.span;
   let roomLow = roomAt(motion, rules, look, followTo, low);
   let roomHigh = roomAt(motion, rules, look, followTo, high);
-  if (!(roomLow > 0)) return least;
-  for (let round = 1; round <= MOST_ROUNDS && high - low > FITS * high; round++) {
+  if (!(roomLow > 0)) return min;
+  for (let round = 1; round <= MAX_ROUNDS && high - low > FITS * high; round++) {
     const chord = low + ((high - low) * roomLow) / (roomLow - roomHigh);
     const middle = round % 3 === 0 || !(chord > low && chord < high) ? (low + high) / 2 : chord;
     const room = roomAt(motion, rules, look, followTo, middle);
@@ -285,7 +286,7 @@ function fittingSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof 
 /** From a span that fits on to the nearest stop that fits too, at once; where none does, it stays. */
 export function fitStop(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
   const { span } = motion;
-  const stop = rules.stops?.nearest(look, span, leastSpan(rules, look), span) ?? NaN;
+  const stop = rules.stops?.nearest(look, span, minSpan(rules, look), span) ?? NaN;
   if (stop !== stop || motion.fingers === 2) return;
   followTo(motion, rules, look, stop);
   const fits = stop <= allowed(rules, look);

@@ -153,7 +153,7 @@ function tell(paper: Paper, camera: Camera, corner: Point): void {
   const { shown, goal, settled, boundsExcess, spanRange, grips } = camera;
   const lines = [
     `focus ${shown.x.toFixed(1)}, ${shown.y.toFixed(1)}   height ${shown.focusHeight.toFixed(1)}`,
-    `span ${shown.span.toFixed(1)} → ${goal.span.toFixed(1)}   of ${spanRange.least.toFixed(1)} … ${spanRange.most.toFixed(1)}`,
+    `span ${shown.span.toFixed(1)} → ${goal.span.toFixed(1)}   of ${spanRange.min.toFixed(1)} … ${spanRange.max.toFixed(1)}`,
     `heading ${shown.heading.toFixed(1)}°   pitch ${shown.pitch.toFixed(1)}°${
       shown.fieldOfView > 0 ? `   field of view ${shown.fieldOfView.toFixed(1)}°` : ''
     }`,

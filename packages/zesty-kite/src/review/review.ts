@@ -1,7 +1,7 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
-import { boundaryOf, mostSpanInside } from '../limits/index.ts';
+import { boundaryOf, maxSpanInside } from '../limits/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
-import { createRules, leastSpan, lookAt, Motion, mostSpan, type Rules } from '../motion/index.ts';
+import { createRules, minSpan, lookAt, Motion, maxSpan, type Rules } from '../motion/index.ts';
 import { checkSettings, isEmptyRing, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
 import { Look, SIGHT, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
@@ -9,7 +9,7 @@ import type { Warning } from './warning.ts';
 
 /** So many zooms are looked at, evenly by factors. */
 const ZOOMS = 240;
-const LEAST_NOTCHES = 3;
+const MIN_NOTCHES = 3;
 /** Degrees: a corner sharper than this moves the view far when it is cut off a little. */
 const SHARPEST = 20;
 
@@ -53,12 +53,12 @@ function zoomsOf(rules: Rules): Zoom[] {
   const look = new Look();
   const motion = new Motion();
   motion.span = NaN;
-  lookAt(motion, rules, look, rules.settings.zoom.mostSpan);
-  const least = leastSpan(rules, look);
-  const most = mostSpan(rules, look);
+  lookAt(motion, rules, look, rules.settings.zoom.maxSpan);
+  const min = minSpan(rules, look);
+  const max = maxSpan(rules, look);
   const limited = { ...boundaryOf(rules.settings), limitsZoom: rules.settings.bounds?.keep === 'view' };
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
-    const span = least * exp2((log2(most / least) * i) / ZOOMS);
+    const span = min * exp2((log2(max / min) * i) / ZOOMS);
     lookAt(motion, rules, look, span);
     const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
     // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
@@ -71,7 +71,7 @@ function zoomsOf(rules: Rules): Zoom[] {
       pitch: motion.pitch,
       fieldOfView: motion.fieldOfView,
       horizon: middleY - rise * frameHeight,
-      fits: mostSpanInside(limited, look, most),
+      fits: maxSpanInside(limited, look, max),
     };
   });
 }
@@ -80,12 +80,12 @@ function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   if (first === undefined || last === undefined) return [];
   const count = zoom.stops === null ? log2(last.span / first.span) / log2(zoom.notch) : zoom.stops.length - 1;
-  if (count >= LEAST_NOTCHES) return [];
+  if (count >= MIN_NOTCHES) return [];
   const path = zoom.stops === null ? 'zoom.notch' : 'zoom.stops';
   return [
     {
       path,
-      message: `from the nearest zoom (${short(first.span)}) to the farthest (${short(last.span)}) there are ${short(count)} notches; wanted at least ${String(LEAST_NOTCHES)}`,
+      message: `from the nearest zoom (${short(first.span)}) to the farthest (${short(last.span)}) there are ${short(count)} notches; wanted at least ${String(MIN_NOTCHES)}`,
     },
   ];
 }
@@ -139,7 +139,7 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
     const before = zooms[i] ?? zoom;
     const apart = ({ span, pitch }: Zoom): number => {
       angle.degrees = pitch;
-      angle.reckon();
+      angle.compute();
       return log2(span / angle.sine);
     };
     const slope = (apart(zoom) - apart(before)) / log2(zoom.span / before.span);
@@ -156,14 +156,14 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
 }
 
 function largerThanBounds({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
-  if (bounds?.keep !== 'view' || bounds.whenSmaller !== 'centre') return [];
+  if (bounds?.keep !== 'view' || bounds.whenViewIsLarger !== 'centre') return [];
   const larger = zooms.filter(({ span, fits }) => span > fits * (1 + 1e-9));
   const worst = greatest(larger, ({ span, fits }) => span / fits);
   if (worst === null) return [];
   return [
     {
-      path: 'bounds.whenSmaller',
-      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.mostSpan ${short(larger[0]?.fits ?? worst.fits)}, or "limit-zoom"`,
+      path: 'bounds.whenViewIsLarger',
+      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.maxSpan ${short(larger[0]?.fits ?? worst.fits)}, or "limit-zoom"`,
     },
   ];
 }
@@ -199,9 +199,9 @@ function sharpCorners({ bounds }: FullSettings): Warning[] {
 
 /** Seen from straight above, art is crisp at whole pixels per unit; at an angle, that depends on the art. */
 function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): Warning[] {
-  if (zoom.stops === null || zoom.stopsIn === 'span' || pitch.degrees !== 90) return [];
+  if (zoom.stops === null || zoom.stopUnit === 'span' || pitch.degrees !== 90) return [];
   return zoom.stops.flatMap((stop, i) => {
-    const pixels = zoom.stopsIn === 'pixels' ? stop * density : stop;
+    const pixels = zoom.stopUnit === 'pixels-per-unit' ? stop * density : stop;
     const whole = pixels >= 1 ? pixels : 1 / pixels;
     if (Math.abs(whole - Math.round(whole)) < 1e-9) return [];
     return [
@@ -217,9 +217,9 @@ function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): W
 function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen: Screen): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   if (zoom.stops === null || first === undefined || last === undefined) return [];
-  const pixels = screen.height * (zoom.stopsIn === 'device-pixels' ? (screen.density ?? 1) : 1);
+  const pixels = screen.height * (zoom.stopUnit === 'device-pixels-per-unit' ? (screen.density ?? 1) : 1);
   const isOut = (stop: number): boolean => {
-    const span = zoom.stopsIn === 'span' ? stop : pixels / stop;
+    const span = zoom.stopUnit === 'span' ? stop : pixels / stop;
     return span < first.span * (1 - 1e-9) || span > last.span * (1 + 1e-9);
   };
   const within = `from a span of ${short(first.span)} to ${short(last.span)}`;

@@ -70,11 +70,11 @@ export class SessionReader {
 
   #keep(piece: string): void {
     this.#length += piece.length;
-    const most = this.#header === null ? LONGEST_HEADER : LONGEST_LINE;
-    if (this.#length > most)
+    const max = this.#header === null ? LONGEST_HEADER : LONGEST_LINE;
+    if (this.#length > max)
       throw new SessionError(
         this.#line + 1,
-        `found a line of more than ${String(most / 1e6)} MB; wanted ${this.#header === null ? 'a header of at most that' : 'one signal a line, of at most that'}`,
+        `found a line of more than ${String(max / 1e6)} MB; wanted ${this.#header === null ? 'a header of at most that' : 'one signal a line, of at most that'}`,
       );
     this.#pieces.push(piece);
   }

@@ -23,8 +23,8 @@ export interface ReplaySummary {
   readonly frames: number;
   /** How far keys moved the ground along the screen. */
   readonly panned: number;
-  readonly leastSpan: number;
-  readonly mostSpan: number;
+  readonly minSpan: number;
+  readonly maxSpan: number;
   /** The farthest that a held point was from its screen point while no limit bound, CSS pixels. */
   readonly worstGripError: number;
   /** The farthest that the view reached over its bounds, as a share of the span. */
@@ -66,8 +66,8 @@ export class Replay {
   #signals = 0;
   #last = 0;
   #panned = 0;
-  #leastSpan = Infinity;
-  #mostSpan = 0;
+  #minSpan = Infinity;
+  #maxSpan = 0;
   #worstGripError = 0;
   #worstBoundsExcess = 0;
   #worstRangeExcess = 0;
@@ -129,8 +129,8 @@ export class Replay {
       signals: this.#signals,
       frames: this.#frames,
       panned: this.#panned,
-      leastSpan: this.#leastSpan,
-      mostSpan: this.#mostSpan,
+      minSpan: this.#minSpan,
+      maxSpan: this.#maxSpan,
       worstGripError: this.#worstGripError,
       worstBoundsExcess: this.#worstBoundsExcess,
       worstRangeExcess: this.#worstRangeExcess,
@@ -207,11 +207,11 @@ export class Replay {
   #measure(): void {
     const { camera } = this;
     const { view } = camera;
-    const { least, most } = camera.spanRange;
+    const { min, max } = camera.spanRange;
     const elastic = camera.settings.bounds?.elastic ?? 0;
-    this.#leastSpan = Math.min(this.#leastSpan, view.span);
-    this.#mostSpan = Math.max(this.#mostSpan, view.span);
-    const outside = Math.max(0, least - view.span, view.span - most) / view.span;
+    this.#minSpan = Math.min(this.#minSpan, view.span);
+    this.#maxSpan = Math.max(this.#maxSpan, view.span);
+    const outside = Math.max(0, min - view.span, view.span - max) / view.span;
     this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
     this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;

@@ -9,7 +9,7 @@ import { OBJECT, settingsSchema, type ByZoom, type FullBounds, type FullSettings
 import { SettingsError, shown, type Problem } from './settingsError.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
-export const FARTHEST_IN_LEAST_SPANS = 1e9;
+export const FARTHEST_IN_MIN_SPANS = 1e9;
 
 /** Settings that have been checked: as they were written, and with every default. Both are frozen. */
 export interface Checked {
@@ -161,11 +161,11 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
     if (low[1] !== null && high[1] !== null && high[1] < low[1])
       refuse(high[0], high[1], `at least ${low[0]}, ${String(low[1])}`);
   };
-  inOrder(['zoom.leastSpan', zoom.leastSpan], ['zoom.mostSpan', zoom.mostSpan]);
-  inOrder(['zoom.leastScale', zoom.leastScale], ['zoom.mostScale', zoom.mostScale]);
+  inOrder(['zoom.minSpan', zoom.minSpan], ['zoom.maxSpan', zoom.maxSpan]);
+  inOrder(['zoom.minPixelsPerUnit', zoom.minPixelsPerUnit], ['zoom.maxPixelsPerUnit', zoom.maxPixelsPerUnit]);
   inOrder(['ground.lowest', ground.lowest], ['ground.highest', ground.highest]);
-  inOrder(['pitch.least', pitch.least], ['pitch.most', pitch.most]);
-  inOrder(['turn.least', turn.least], ['turn.most', turn.most]);
+  inOrder(['pitch.min', pitch.min], ['pitch.max', pitch.max]);
+  inOrder(['turn.min', turn.min], ['turn.max', turn.max]);
   if (lens.fieldOfView !== null && lens.distance !== null)
     refuse('lens.distance', lens.distance, 'null, or lens.fieldOfView null: the one says the other');
   const curves: [string, ByZoom | null][] = [
@@ -187,8 +187,8 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
 
-  const farthest = zoom.leastSpan * FARTHEST_IN_LEAST_SPANS;
-  const wanted = `at most ${String(farthest)} from 0, for a least span of ${String(zoom.leastSpan)}`;
+  const farthest = zoom.minSpan * FARTHEST_IN_MIN_SPANS;
+  const wanted = `at most ${String(farthest)} from 0, for a least span of ${String(zoom.minSpan)}`;
   const coordinates: [string, number | undefined][] = [
     ['start.x', start.x],
     ['start.y', start.y],

@@ -19,8 +19,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   pitch: 'How far it looks down.',
   'pitch.degrees':
     '90 is straight down, 35.264 true isometric, 30 for tiles twice as wide as high. A number; a list of [span, degrees] stops with a smooth curve through them; or a switch between two values, {"near", "far", "at": span, "slack": share}.',
-  'pitch.least': 'The flattest that the player or the zoom can make it.',
-  'pitch.most': 'The steepest that the player or the zoom can make it.',
+  'pitch.min': 'The flattest that the player or the zoom can make it.',
+  'pitch.max': 'The steepest that the player or the zoom can make it.',
   'pitch.rate': 'How fast held keys tilt, in degrees per second.',
   'pitch.perScreen': 'How far a drag over the height of the screen tilts, in degrees; below 0 the other way round.',
   'pitch.halfLife':
@@ -33,8 +33,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'lens.halfLife':
     'Seconds to cover half of the way to the field of view that the zoom asks for; 0 is at once, and 0.05 while two fingers zoom.',
   turn: 'Turning.',
-  'turn.least': 'The least heading, in degrees; null for no limit.',
-  'turn.most': 'The greatest heading, in degrees; null for no limit.',
+  'turn.min': 'The least heading, in degrees; null for no limit.',
+  'turn.max': 'The greatest heading, in degrees; null for no limit.',
   'turn.rate': 'How fast held keys turn, in degrees per second.',
   'turn.step': 'How far one step turns, in degrees: 90 or 45 for tiles.',
   'turn.stops':
@@ -43,32 +43,33 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.stops.offset': 'One of these headings, in degrees: 45 for tiles that are diamonds.',
   'turn.perScreen': 'How far a drag over the height of the screen turns, in degrees; below 0 the other way round.',
   'turn.anchor':
-    'What a swing turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus.',
+    'What an orbit turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus.',
   'turn.halfLife': 'Seconds to cover half of what is left of a turn; 0 is instant.',
   pan: 'Moving by held keys.',
   'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',
-  'pan.even':
-    'What is even: the speed on the screen, or that on the ground, which then goes by more slowly up and down a tilted screen.',
-  'pan.fast': 'How many times faster it goes while a fast key is held.',
+  'pan.evenSpeedOn':
+    'Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen.',
+  'pan.fasterFactor': 'How many times faster it goes while a key of `panFaster` is held.',
   'pan.startHalfLife': 'Seconds to cover half of the way to full speed; 0 starts at once.',
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
   zoom: 'Coming nearer and going farther.',
-  'zoom.leastSpan': 'The nearest zoom, as a span in world units.',
-  'zoom.mostSpan': 'The farthest zoom, as a span in world units.',
+  'zoom.minSpan': 'The nearest zoom, as a span in world units.',
+  'zoom.maxSpan': 'The farthest zoom, as a span in world units.',
   'zoom.notch': 'The factor of one wheel notch.',
   'zoom.rate': 'How fast held keys zoom, in notches per second.',
   'zoom.halfLife': 'Seconds to cover half of what is left of a zoom; 0 is instant.',
-  'zoom.leastScale': 'The farthest zoom in pixels per unit instead, in place of mostSpan; null for the span.',
-  'zoom.mostScale': 'The nearest zoom in pixels per unit instead, in place of leastSpan; null for the span.',
+  'zoom.minPixelsPerUnit': 'The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span.',
+  'zoom.maxPixelsPerUnit': 'The nearest zoom in pixels per unit instead, in place of minSpan; null for the span.',
   'zoom.stops': 'The only zooms there are: each notch goes on to the next; null for any zoom.',
-  'zoom.stopsIn': 'What the stops are: spans, CSS pixels per unit, or device pixels per unit for pixel art.',
+  'zoom.stopUnit':
+    'The unit of the stops: spans in world units, CSS pixels per world unit, or device pixels per world unit for pixel art.',
   'zoom.anchor':
     'What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye.',
   'zoom.outAnchor': 'The same while zooming out; null for the same anchor both ways.',
-  hold: 'Two fingers.',
-  'hold.turn': 'Whether a twist turns the map.',
-  'hold.zoom': 'Whether a pinch zooms.',
-  'hold.tilt':
+  twoFingers: 'What two fingers may do.',
+  'twoFingers.turn': 'Whether a twist turns the map.',
+  'twoFingers.zoom': 'Whether a pinch zooms.',
+  'twoFingers.tilt':
     'Whether two fingers that go up or down side by side tilt; then they neither pinch nor twist until one is lifted.',
   safeFrame: 'The part of the screen that no panel covers. Focus and bounds are measured in it.',
   'safeFrame.left': 'How far panels reach in from the left, in CSS pixels.',
@@ -91,8 +92,8 @@ export const descriptions: Readonly<Record<string, string>> = {
     'A GeoJSON polygon, multipolygon, feature or collection of features, in world units instead of degrees.',
   'bounds.area.type': 'As in GeoJSON.',
   'bounds.keep': 'What is kept inside: all that shows in the safe frame, or the focus alone.',
-  'bounds.whenSmaller':
-    'What happens where the bounds are smaller than the view: it is centred, or the zoom is limited so that this never is.',
+  'bounds.whenViewIsLarger':
+    'What happens where the view is larger than the bounds: it is centred, or the zoom is limited so that this never is.',
   'bounds.margin': 'How far the view may reach over the edge, in world units; negative keeps it away.',
   'bounds.screenMargin': 'The same, as a share of the height of the safe frame.',
   'bounds.elastic': 'How far a hand can pull the view over the edge at most, as a share of that height; 0 not at all.',
@@ -107,18 +108,18 @@ export const descriptions: Readonly<Record<string, string>> = {
   'edge.top': 'How wide the band along the top is.',
   'edge.right': 'How wide the band along the right is.',
   'edge.bottom': 'How wide the band along the bottom is.',
-  'edge.in': 'What these are: shares of the shorter side of the screen, or CSS pixels.',
-  'edge.most': 'No band that is a share is wider than this, in CSS pixels.',
-  'edge.profile':
-    'How speed grows with depth: evenly from nothing at the inner side of the band to all at the edge, or all at once.',
+  'edge.unit': 'What these are: shares of the shorter side of the screen, or CSS pixels.',
+  'edge.maxWidth': 'No band that is a share is wider than this, in CSS pixels.',
+  'edge.speedByDepth':
+    'How speed grows with depth in the band: linear, from nothing at the inner side to all at the edge, or constant.',
   'edge.dwell': 'Seconds for which the pointer has to stay in a band before it pans.',
   'edge.outside': 'What happens when the pointer leaves the window through a band: it stops, or goes on.',
   'edge.duringGameDrag': 'Whether it goes on while the game drags something, such as a selection box.',
   wheel: 'The wheel and two fingers on a trackpad.',
-  'wheel.does': 'What it does: zoom, pan, or a wheel zooms and a trackpad pans. A pinch zooms always.',
-  'wheel.steps': 'Whether a wheel that turns evenly zooms evenly, or its parts are kept until they make a whole notch.',
-  'wheel.waitsFor':
-    'On a page that scrolls: what has to be before the camera takes the wheel from it; nothing, the focus on the element, or a held Control.',
+  'wheel.action': 'What it does: zoom, pan, or a wheel zooms and a trackpad pans. A pinch zooms always.',
+  'wheel.partialNotches': 'What parts of a notch do: they apply at once, or are collected until they make a whole one.',
+  'wheel.requires':
+    'On a page that scrolls: what the camera requires before it takes the wheel from it; nothing, the focus on the element, or a held Control.',
   pad: 'Pads with the standard mapping of the Gamepad API.',
   'pad.deadZone':
     'How far a stick or a trigger goes before it counts, as a share of its way; round, and all beyond begins at nothing.',
@@ -126,10 +127,10 @@ export const descriptions: Readonly<Record<string, string>> = {
     'Speed grows with this power of how far a stick is pushed beyond that: 1 is evenly, more is finer near the middle.',
   locked: 'What the player cannot do now, such as in a cutscene; the program still can.',
   drag: 'Fingers and dragging buttons.',
-  'drag.slop': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
-  'drag.touchSlop': 'The same for a finger.',
-  'drag.glide': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
-  'drag.glides':
+  'drag.startsAfter': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
+  'drag.touchStartsAfter': 'The same for a finger.',
+  'drag.glideHalfLife': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
+  'drag.keepsGoing':
     'What goes on after a hand lets go in passing: the pan alone, or the zoom and the turn of two fingers as well.',
   'drag.pinchZone': 'How much two fingers have to open or close before they zoom, as a share of their distance.',
   'drag.tapNotches':
@@ -141,17 +142,17 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.panLeft': 'Pans toward the left of the screen.',
   'bindings.panDown': 'Pans toward the bottom of the screen.',
   'bindings.panRight': 'Pans toward the right of the screen.',
-  'bindings.fast': 'Makes panning faster while it is held.',
+  'bindings.panFaster': 'Makes panning faster while it is held.',
   'bindings.turnLeft': 'Turns the camera to the left while it is held.',
   'bindings.turnRight': 'Turns the camera to the right while it is held.',
   'bindings.tiltUp': 'Looks up, more along the ground, while it is held.',
   'bindings.tiltDown': 'Looks down, more from above, while it is held.',
   'bindings.zoomIn': 'Comes nearer while it is held; with stops, goes on by one.',
   'bindings.zoomOut': 'Goes farther while it is held; with stops, goes on by one.',
-  'bindings.stepLeft': 'Turns to the left by a step.',
-  'bindings.stepRight': 'Turns to the right by a step.',
-  'bindings.north': 'Turns back until up is where it was at first, the short way round.',
+  'bindings.turnStepLeft': 'Turns to the left by a step.',
+  'bindings.turnStepRight': 'Turns to the right by a step.',
+  'bindings.faceNorth': 'Turns back until up is where it was at first, the short way round.',
   'bindings.home': 'Goes back to where the settings begin.',
   'bindings.drag': 'Holds the ground under the pointer; two fingers pinch and twist.',
-  'bindings.swing': 'Turns and tilts with the pointer, about what was under it when it was pressed.',
+  'bindings.orbit': 'Turns and tilts with the pointer, about what was under it when it was pressed.',
 };

@@ -3,7 +3,7 @@ export {
   checkSettings,
   completeSettings,
   edgesOf,
-  FARTHEST_IN_LEAST_SPANS,
+  FARTHEST_IN_MIN_SPANS,
   type Checked,
 } from './check.ts';
 export { descriptions } from './descriptions.ts';

@@ -5,11 +5,11 @@
  */
 export function nearest(name: string, known: readonly string[]): string | null {
   let best: string | null = null;
-  let least = Math.ceil(name.length / 2) + 1;
+  let min = Math.ceil(name.length / 2) + 1;
   for (const candidate of known) {
     const edits = distance(name.toLowerCase(), candidate.toLowerCase());
-    if (edits < least) {
-      least = edits;
+    if (edits < min) {
+      min = edits;
       best = candidate;
     }
   }

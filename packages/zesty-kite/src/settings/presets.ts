@@ -54,7 +54,7 @@ export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: T
     pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
     lens: { fieldOfView: null },
     turn: { stops: { step: 90, offset: 45 } },
-    zoom: { stops: scales.map((scale) => scale * perUnit), stopsIn: 'device-pixels' },
+    zoom: { stops: scales.map((scale) => scale * perUnit), stopUnit: 'device-pixels-per-unit' },
   };
 }
 
@@ -66,8 +66,8 @@ export function tilted(nearSpan = 60, farSpan = 600): Settings {
         [nearSpan, 40],
         [farSpan, 70],
       ],
-      least: 20,
-      most: 88,
+      min: 20,
+      max: 88,
     },
     lens: { fieldOfView: 40 },
   };

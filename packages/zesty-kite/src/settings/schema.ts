@@ -3,9 +3,9 @@ import * as v from 'valibot';
 import { corrected } from './inputs.ts';
 
 /** A finite number in a closed range; `such as` ends the message with one that would do. */
-const number = (least: number, most: number, suchAs: number) => {
-  const message = `a number from ${String(least)} to ${String(most)}, such as ${String(suchAs)}`;
-  return v.pipe(v.number(message), v.minValue(least, message), v.maxValue(most, message));
+const number = (min: number, max: number, suchAs: number) => {
+  const message = `a number from ${String(min)} to ${String(max)}, such as ${String(suchAs)}`;
+  return v.pipe(v.number(message), v.minValue(min, message), v.maxValue(max, message));
 };
 
 const oneOf = <const T extends readonly string[]>(names: T) =>
@@ -81,8 +81,8 @@ const ground = v.object(
 const pitchSettings = v.object(
   {
     degrees: v.optional(byZoom(pitch), 90),
-    least: v.optional(pitch, 1),
-    most: v.optional(pitch, 90),
+    min: v.optional(pitch, 1),
+    max: v.optional(pitch, 90),
     halfLife: v.optional(halfLife, 0.1),
     rate: v.optional(number(0, 3600, 45), 45),
     perScreen: v.optional(number(-3600, 3600, 90), 90),
@@ -106,8 +106,8 @@ const headingStops = v.object(
 
 const turn = v.object(
   {
-    least: v.optional(v.nullable(heading), null),
-    most: v.optional(v.nullable(heading), null),
+    min: v.optional(v.nullable(heading), null),
+    max: v.optional(v.nullable(heading), null),
     halfLife: v.optional(halfLife, 0.09),
     rate: v.optional(number(0, 3600, 90), 90),
     step: v.optional(number(0, 360, 90), 90),
@@ -121,8 +121,8 @@ const turn = v.object(
 const pan = v.object(
   {
     speed: v.optional(byZoom(number(0, 100, 1)), 1),
-    even: v.optional(oneOf(['screen', 'ground']), 'screen'),
-    fast: v.optional(number(0, 100, 2), 2),
+    evenSpeedOn: v.optional(oneOf(['screen', 'ground']), 'screen'),
+    fasterFactor: v.optional(number(0, 100, 2), 2),
     startHalfLife: v.optional(halfLife, 0.08),
     stopHalfLife: v.optional(halfLife, 0.08),
   },
@@ -134,12 +134,12 @@ const scale = number(1e-9, 1e9, 4);
 
 const zoom = v.object(
   {
-    leastSpan: v.optional(span, 12),
-    mostSpan: v.optional(span, 4096),
-    leastScale: v.optional(v.nullable(scale), null),
-    mostScale: v.optional(v.nullable(scale), null),
+    minSpan: v.optional(span, 12),
+    maxSpan: v.optional(span, 4096),
+    minPixelsPerUnit: v.optional(v.nullable(scale), null),
+    maxPixelsPerUnit: v.optional(v.nullable(scale), null),
     stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
-    stopsIn: v.optional(oneOf(['span', 'pixels', 'device-pixels']), 'span'),
+    stopUnit: v.optional(oneOf(['span', 'pixels-per-unit', 'device-pixels-per-unit']), 'span'),
     notch: v.optional(number(1.001, 16, 1.1), 1.1),
     rate: v.optional(number(0, 1000, 8), 8),
     halfLife: v.optional(halfLife, 0.09),
@@ -183,7 +183,7 @@ const bounds = v.object(
       ),
     ),
     keep: v.optional(oneOf(['view', 'focus']), 'view'),
-    whenSmaller: v.optional(oneOf(['centre', 'limit-zoom']), 'centre'),
+    whenViewIsLarger: v.optional(oneOf(['centre', 'limit-zoom']), 'centre'),
     margin: v.optional(number(-WORLD, WORLD, 16), 0),
     screenMargin: v.optional(number(-0.4, 0.4, 0.1), 0),
     elastic: v.optional(number(0, 1, 0.2), 0),
@@ -212,19 +212,19 @@ const bindings = v.object(
     panLeft: v.optional(inputs, ['KeyA', 'ArrowLeft', 'PadLeftStickLeft']),
     panDown: v.optional(inputs, ['KeyS', 'ArrowDown', 'PadLeftStickDown']),
     panRight: v.optional(inputs, ['KeyD', 'ArrowRight', 'PadLeftStickRight']),
-    fast: v.optional(inputs, ['Shift']),
+    panFaster: v.optional(inputs, ['Shift']),
     turnLeft: v.optional(inputs, ['KeyQ', 'PadRightStickLeft']),
     turnRight: v.optional(inputs, ['KeyE', 'PadRightStickRight']),
     tiltUp: v.optional(inputs, ['KeyF', 'PadRightStickUp']),
     tiltDown: v.optional(inputs, ['KeyR', 'PadRightStickDown']),
     zoomIn: v.optional(inputs, ['Equal', 'NumpadAdd', 'PadRightTrigger']),
     zoomOut: v.optional(inputs, ['Minus', 'NumpadSubtract', 'PadLeftTrigger']),
-    stepLeft: v.optional(inputs, []),
-    stepRight: v.optional(inputs, []),
-    north: v.optional(inputs, []),
+    turnStepLeft: v.optional(inputs, []),
+    turnStepRight: v.optional(inputs, []),
+    faceNorth: v.optional(inputs, []),
     home: v.optional(inputs, ['Home']),
     drag: v.optional(inputs, ['MouseMiddle', 'Touch']),
-    swing: v.optional(inputs, ['Control+MouseMiddle']),
+    orbit: v.optional(inputs, ['Control+MouseMiddle']),
   },
   objectMessage,
 );
@@ -236,9 +236,9 @@ const edge = v.object(
     top: side,
     right: side,
     bottom: side,
-    in: v.optional(oneOf(['share', 'pixels']), 'share'),
-    most: v.optional(number(1, 1000, 40), 40),
-    profile: v.optional(oneOf(['rising', 'even']), 'rising'),
+    unit: v.optional(oneOf(['share', 'pixels']), 'share'),
+    maxWidth: v.optional(number(1, 1000, 40), 40),
+    speedByDepth: v.optional(oneOf(['linear', 'constant']), 'linear'),
     dwell: v.optional(number(0, 10, 0.1), 0.1),
     outside: v.optional(oneOf(['stop', 'go-on']), 'stop'),
     duringGameDrag: v.optional(v.boolean('true or false'), true),
@@ -248,19 +248,19 @@ const edge = v.object(
 
 const wheel = v.object(
   {
-    does: v.optional(oneOf(['zoom', 'pan', 'by-device']), 'zoom'),
-    steps: v.optional(oneOf(['any', 'whole']), 'any'),
-    waitsFor: v.optional(oneOf(['nothing', 'focus', 'control']), 'nothing'),
+    action: v.optional(oneOf(['zoom', 'pan', 'by-device']), 'zoom'),
+    partialNotches: v.optional(oneOf(['apply', 'collect']), 'apply'),
+    requires: v.optional(oneOf(['nothing', 'focus', 'control']), 'nothing'),
   },
   objectMessage,
 );
 
 const drag = v.object(
   {
-    slop: v.optional(number(0, 100, 4), 4),
-    touchSlop: v.optional(number(0, 100, 10), 10),
-    glide: v.optional(halfLife, 0.25),
-    glides: v.optional(oneOf(['pan', 'all']), 'pan'),
+    startsAfter: v.optional(number(0, 100, 4), 4),
+    touchStartsAfter: v.optional(number(0, 100, 10), 10),
+    glideHalfLife: v.optional(halfLife, 0.25),
+    keepsGoing: v.optional(oneOf(['pan', 'all']), 'pan'),
     pinchZone: v.optional(number(0, 1, 0.05), 0.05),
     twistZone: v.optional(number(0, 180, 6), 6),
     tapNotches: v.optional(number(0, 40, 6), 6),
@@ -289,7 +289,7 @@ export const settingsSchema = v.object(
     turn: v.optional(turn, {}),
     pan: v.optional(pan, {}),
     zoom: v.optional(zoom, {}),
-    hold: v.optional(hold, {}),
+    twoFingers: v.optional(hold, {}),
     safeFrame: v.optional(safeFrame, {}),
     bounds: v.optional(v.nullable(bounds), null),
     wrap: v.optional(wrap, {}),

@@ -20,7 +20,7 @@ const SLACK = 1e-3;
 const ROUNDING = 0.01;
 /** What 32-bit floats leave unsure of a point, as a share of how far off it is counted from, at the most. */
 const UNSURE = 2e-7;
-const MOST_UNSURE = 4e-3;
+const MAX_UNSURE = 4e-3;
 /** Orthographic: farther out by this share of a span, and by this share of the depth of what shows. */
 const APART = 1 / 32;
 const DEEPER = 1 / 256;
@@ -58,7 +58,7 @@ export function fitDepth(view: View, out: Depth, fromEye = false): Depth {
   const sight = toFocus + SIGHT * span * cosPitch - lowest * sinPitch;
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
   const nearest = (eye - highest) / steepest;
-  const unsure = fromEye ? 0 : Math.min(MOST_UNSURE * span, UNSURE * (Math.abs(view.x) + Math.abs(view.y)));
+  const unsure = fromEye ? 0 : Math.min(MAX_UNSURE * span, UNSURE * (Math.abs(view.x) + Math.abs(view.y)));
   const near = Math.max(Math.min(nearest * (1 - SLACK), nearest - ROUNDING * span), far * NEAREST + unsure);
   // The flatter depth runs out toward the far plane, the farther out it has to stand to be told from it.
   const beyond = Math.max(SLACK, (4e-7 * far) / near, (ROUNDING * span) / near);

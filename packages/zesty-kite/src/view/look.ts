@@ -19,7 +19,7 @@ export const REACH = 4;
 /** What lies farther beyond the focus than this many spans does not count as shown: neither for bounds nor for culling. */
 export const SIGHT = 64;
 /** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
-const LEAST_FRAME = 0.1;
+const MIN_FRAME = 0.1;
 
 export class Look {
   heading = NaN;
@@ -111,8 +111,8 @@ export class Look {
   #frameShare = NaN;
 
   #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
-    const across = left + right > 0 ? Math.min(1, (width * (1 - LEAST_FRAME)) / (left + right)) : 0;
-    const down = top + bottom > 0 ? Math.min(1, (height * (1 - LEAST_FRAME)) / (top + bottom)) : 0;
+    const across = left + right > 0 ? Math.min(1, (width * (1 - MIN_FRAME)) / (left + right)) : 0;
+    const down = top + bottom > 0 ? Math.min(1, (height * (1 - MIN_FRAME)) / (top + bottom)) : 0;
     this.#insetLeft = left;
     this.#insetTop = top;
     this.#insetRight = right;
@@ -135,21 +135,21 @@ export class Look {
     if (heading !== this.heading) {
       this.heading = heading;
       angle.degrees = heading;
-      angle.reckon();
+      angle.compute();
       this.sinHeading = angle.sine;
       this.cosHeading = angle.cosine;
     }
     if (pitch !== this.pitch) {
       this.pitch = pitch;
       angle.degrees = pitch;
-      angle.reckon();
+      angle.compute();
       this.sinPitch = angle.sine;
       this.cosPitch = angle.cosine;
     }
     if (fieldOfView !== this.fieldOfView) {
       this.fieldOfView = fieldOfView;
       angle.degrees = fieldOfView * 0.5;
-      angle.reckon();
+      angle.compute();
       this.#halfTangent = angle.sine / angle.cosine;
     }
     this.#widen();

@@ -5,7 +5,7 @@ import type { Spot } from './pose.ts';
 import { canonical, type View } from './view.ts';
 
 /** The most steps along one line of sight; where more would be needed, they are longer. */
-const MOST_STEPS = 8192;
+const MAX_STEPS = 8192;
 
 /**
  * The first point of the terrain on the line of sight through a screen point. It walks in steps of
@@ -53,7 +53,7 @@ export function pick(view: View, terrain: Terrain, x: number, y: number, out: Sp
     terrain.heightAt(x0 + span * (eastAt + eastPer * s), y0 + span * (southAt + southPer * s));
 
   const run = span * Math.sqrt(eastPer * eastPer + southPer * southPer) * (to - from);
-  const steps = Math.min(MOST_STEPS, Math.max(1, Math.ceil(run / terrain.feature)));
+  const steps = Math.min(MAX_STEPS, Math.max(1, Math.ceil(run / terrain.feature)));
   let over = from;
   let under = from;
   let found = above(from) <= 0;

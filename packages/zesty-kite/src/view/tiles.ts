@@ -20,9 +20,9 @@ export interface TileMap {
 }
 
 /** Tile numbers beyond these are cut. */
-const MOST = 0x3fffffff;
+const MAX = 0x3fffffff;
 /** More rows than this can only be meant by a size of the wrong unit. */
-const MOST_ROWS = 1 << 20;
+const MAX_ROWS = 1 << 20;
 
 /**
  * The tiles of which a part shows, between the least and the greatest height of the ground, up to 64
@@ -48,13 +48,13 @@ export function visibleTiles(
   if (!(size > 0 && size < Infinity))
     throw new RangeError(`visibleTiles: found a size of ${String(size)}; wanted world units above 0, such as 16`);
   const { lowest, highest } = view.ground;
-  const least = Math.min(lowest, view.focusHeight);
-  const most = Math.max(least, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
-  view.footprint(low, least);
-  view.footprint(high, most);
+  const min = Math.min(lowest, view.focusHeight);
+  const max = Math.max(min, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
+  view.footprint(low, min);
+  view.footprint(high, max);
   corners.set(low);
   corners.set(high, 8);
-  const count = least === most ? 8 : 16;
+  const count = min === max ? 8 : 16;
   let top = Infinity;
   let bottom = -Infinity;
   for (let i = 1; i < count; i += 2) {
@@ -62,12 +62,12 @@ export function visibleTiles(
     top = Math.min(top, y);
     bottom = Math.max(bottom, y);
   }
-  out.top = tile(Math.max(Math.floor(top), map === null ? -MOST : 0));
-  out.bottom = Math.max(out.top, tile(Math.min(Math.ceil(bottom), map === null ? MOST : map.rows)));
+  out.top = tile(Math.max(Math.floor(top), map === null ? -MAX : 0));
+  out.bottom = Math.max(out.top, tile(Math.min(Math.ceil(bottom), map === null ? MAX : map.rows)));
   const rows = out.bottom - out.top;
-  if (rows > MOST_ROWS)
+  if (rows > MAX_ROWS)
     throw new RangeError(
-      `visibleTiles: found a size of ${String(size)}, of which ${String(rows)} rows show; wanted one of which at most ${String(MOST_ROWS)} do, in world units`,
+      `visibleTiles: found a size of ${String(size)}, of which ${String(rows)} rows show; wanted one of which at most ${String(MAX_ROWS)} do, in world units`,
     );
   if (out.from.length < rows) {
     out.from = new Int32Array(rows * 2);
@@ -75,13 +75,13 @@ export function visibleTiles(
   }
   // What shows is the convex hull of both footprints: its width in a row is that of all the lines
   // between their corners.
-  out.from.fill(MOST, 0, rows);
-  out.to.fill(-MOST, 0, rows);
+  out.from.fill(MAX, 0, rows);
+  out.to.fill(-MAX, 0, rows);
   for (let i = 0; i < count; i += 2) for (let j = 0; j < i; j += 2) spread(out, i, j, size);
   for (let row = 0; row < rows; row++) {
-    const from = Math.max(out.from[row] ?? 0, map === null ? -MOST : 0);
+    const from = Math.max(out.from[row] ?? 0, map === null ? -MAX : 0);
     out.from[row] = from;
-    out.to[row] = Math.max(from, Math.min(out.to[row] ?? 0, map === null ? MOST : map.columns));
+    out.to[row] = Math.max(from, Math.min(out.to[row] ?? 0, map === null ? MAX : map.columns));
   }
   return out;
 }
@@ -112,13 +112,13 @@ function spread({ top, bottom, from, to }: TileRows, i: number, j: number, size:
     const begin = row > y1 ? x1 + slope * (row - y1) : x1;
     const end = row + 1 < y2 ? x1 + slope * (row + 1 - y1) : x2;
     const k = row - top;
-    const least = tile(Math.floor(Math.min(begin, end)));
-    const most = tile(Math.floor(Math.max(begin, end)) + 1);
-    if (least < (from[k] ?? -MOST)) from[k] = least;
-    if (most > (to[k] ?? MOST)) to[k] = most;
+    const min = tile(Math.floor(Math.min(begin, end)));
+    const max = tile(Math.floor(Math.max(begin, end)) + 1);
+    if (min < (from[k] ?? -MAX)) from[k] = min;
+    if (max > (to[k] ?? MAX)) to[k] = max;
   }
 }
 
 function tile(value: number): number {
-  return Math.min(MOST, Math.max(-MOST, value));
+  return Math.min(MAX, Math.max(-MAX, value));
 }

@@ -9,7 +9,7 @@ import { pushAt } from './edge.ts';
 import { strengthsOf } from './pads.ts';
 import type { HoverSignal, SignalBody } from './signal.ts';
 
-export class Heed {
+export class SignalFilter {
   #settings: FullSettings;
   #bindings: Bindings;
   #screen: Screen = { width: 1, height: 1 };

@@ -5,7 +5,7 @@
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
 import { ScratchSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
-import { resizeKeeps, scaleWithFrame } from './frame.ts';
+import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
@@ -21,8 +21,8 @@ export function pitchAsked(motion: Motion, { pitch }: Rules, span: number): numb
 
 /** The same with what the player tilted, inside the limits. */
 export function pitchAt(motion: Motion, rules: Rules, span: number): number {
-  const { least, most } = rules.settings.pitch;
-  return clamp(pitchAsked(motion, rules, span) + motion.tilt, least, most);
+  const { min, max } = rules.settings.pitch;
+  return clamp(pitchAsked(motion, rules, span) + motion.tilt, min, max);
 }
 
 /** The field of view that is asked for at a span. */
@@ -49,14 +49,14 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
  */
 export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): boolean {
   // The ground is not looked at while a hand holds it.
-  motion.easing = motion.unseen && motion.fingers === 0;
+  motion.easing = motion.groundStale && motion.fingers === 0;
   if (rules.switches) flipSwitches(motion, rules);
   const framed = followInsets(motion, pace, rules, look);
   followZoom(motion, pace, rules, look);
   if (motion.fingers === 0) followGround(motion, pace);
-  if (motion.liftLeft !== 0) {
-    motion.liftLeft = eased(motion.liftLeft, 0, pace.level.left, LENGTH_TOLERANCE * motion.span);
-    motion.easing ||= motion.liftLeft !== 0;
+  if (motion.raiseRemaining !== 0) {
+    motion.raiseRemaining = eased(motion.raiseRemaining, 0, pace.level.remaining, LENGTH_TOLERANCE * motion.span);
+    motion.easing ||= motion.raiseRemaining !== 0;
   }
   return framed;
 }
@@ -70,15 +70,15 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
 }
 
 function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
-  const { pitch: rule, leastPitch, mostPitch, settings } = rules;
-  const { left, lag } = motion.pinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
+  const { pitch: rule, minPitch, maxPitch, settings } = rules;
+  const { remaining, lag } = motion.pinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
   if (rule.curve !== null) logOfSpanIn(motion, cell);
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
-  const pitch = asked < leastPitch ? leastPitch : asked > mostPitch ? mostPitch : asked;
+  const pitch = asked < minPitch ? minPitch : asked > maxPitch ? maxPitch : asked;
   // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
-  const came = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
-  const off = (motion.pitch - pitch + came) * left - came * lag;
+  const goalMoved = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
+  const off = (motion.pitch - pitch + goalMoved) * remaining - goalMoved * lag;
   motion.askedPitch = pitch;
   motion.tilting = Math.abs(off) >= ANGLE_TOLERANCE;
   motion.tilted &&= motion.tilting || motion.tiltRate !== 0;
@@ -88,15 +88,15 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
 
 function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { lens: rule, settings } = rules;
-  const { left, lag } = motion.pinched && (rule === null || settings.lens.halfLife === 0) ? pace.pinch : pace.lens;
+  const { remaining, lag } = motion.pinched && (rule === null || settings.lens.halfLife === 0) ? pace.pinch : pace.lens;
   if (rule === null) cell.value = fieldOfViewAt(motion, rules, look, motion.span);
   else {
     if (rule.curve !== null) logOfSpanIn(motion, cell);
     valueIn(rule, motion.lensFar, cell);
   }
   const fieldOfView = cell.value;
-  const came = rule !== null && rule.curve === null ? 0 : fieldOfView - motion.askedLens;
-  const off = (motion.fieldOfView - fieldOfView + came) * left - came * lag;
+  const goalMoved = rule !== null && rule.curve === null ? 0 : fieldOfView - motion.askedLens;
+  const off = (motion.fieldOfView - fieldOfView + goalMoved) * remaining - goalMoved * lag;
   motion.askedLens = fieldOfView;
   const widening = Math.abs(off) >= ANGLE_TOLERANCE;
   if (widening) motion.fieldOfView = fieldOfView + off;
@@ -122,7 +122,7 @@ export function logOfSpanIn(motion: Motion, out: Cell): void {
     motion.loggedGoal = motion.goalSpan;
     motion.logGoal = log2(motion.goalSpan);
   }
-  out.value = motion.logGoal + motion.left;
+  out.value = motion.logGoal + motion.zoomRemaining;
 }
 
 const cell = new Cell();
@@ -132,10 +132,10 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   const { left, top, right, bottom } = rules.settings.safeFrame;
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   const { frameWidth, frameHeight } = look;
-  motion.insetLeft = eased(motion.insetLeft, left, pace.frame.left);
-  motion.insetTop = eased(motion.insetTop, top, pace.frame.left);
-  motion.insetRight = eased(motion.insetRight, right, pace.frame.left);
-  motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.left);
+  motion.insetLeft = eased(motion.insetLeft, left, pace.frame.remaining);
+  motion.insetTop = eased(motion.insetTop, top, pace.frame.remaining);
+  motion.insetRight = eased(motion.insetRight, right, pace.frame.remaining);
+  motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.remaining);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   scaleWithFrame(motion, frameWidth, frameHeight, look, resizeKeeps(rules));
   motion.framing =
@@ -151,8 +151,8 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
 function followGround(motion: Motion, pace: Pace): void {
   const risen = motion.climb * pace.seconds;
   const ground = motion.ground + risen;
-  const left = (motion.level - motion.ground) * pace.level.left - risen * pace.level.lag;
-  motion.level = Math.abs(left) < LENGTH_TOLERANCE * motion.span ? ground : ground + left;
+  const remaining = (motion.level - motion.ground) * pace.level.remaining - risen * pace.level.lag;
+  motion.level = Math.abs(remaining) < LENGTH_TOLERANCE * motion.span ? ground : ground + remaining;
   motion.ground = ground;
   if (motion.level !== ground || motion.climb !== 0) motion.easing = true;
 }
@@ -160,7 +160,7 @@ function followGround(motion: Motion, pace: Pace): void {
 /** Looks at the ground around the focus, and goes there until the next look, `seconds` from now. */
 export function lookAtGround(motion: Motion, rules: Rules, seconds: number): void {
   const off = groundLevel(motion, rules) - motion.ground;
-  motion.unseen = false;
+  motion.groundStale = false;
   if (Math.abs(off) < LENGTH_TOLERANCE * motion.span) {
     motion.ground += off;
     motion.climb = 0;
@@ -170,7 +170,7 @@ export function lookAtGround(motion: Motion, rules: Rules, seconds: number): voi
 
 /** Goes to what was seen of the ground last, and no farther. */
 export function stopLooking(motion: Motion): void {
-  motion.unseen = false;
+  motion.groundStale = false;
   motion.climb = 0;
   if (motion.level !== motion.ground) motion.easing = true;
 }
@@ -184,14 +184,14 @@ export function groundLevel({ x, y, span }: Motion, { terrain, settings }: Rules
   const side = radius * 0.8660254037844386;
   below.x = x;
   below.y = y - radius;
-  terrain.lay(below);
+  terrain.sampleInto(below);
   let sum = below.height;
   below.x = x - side;
   below.y = y + radius * 0.5;
-  terrain.lay(below);
+  terrain.sampleInto(below);
   sum += below.height;
   below.x = x + side;
-  terrain.lay(below);
+  terrain.sampleInto(below);
   return (sum + below.height) / 3;
 }
 
@@ -215,12 +215,12 @@ export function arrive(motion: Motion, rules: Rules, look: Look): void {
 export function groundAtOnce(motion: Motion, rules: Rules): void {
   motion.level = motion.ground = groundLevel(motion, rules);
   motion.climb = 0;
-  motion.unseen = false;
+  motion.groundStale = false;
 }
 
 /** Seen at an angle, the ground is foreshortened: down the screen it goes by faster. */
 export function foreshortening({ settings }: Rules, look: Look): number {
-  return settings.pan.even === 'screen' ? 1 / look.sinPitch : 1;
+  return settings.pan.evenSpeedOn === 'screen' ? 1 / look.sinPitch : 1;
 }
 
 /** A whole look from nothing: what the settings make of a span, with switches coming from near. */
@@ -253,7 +253,7 @@ export function followAt(motion: Motion, rules: Rules, look: Look, span: number)
   look.turn(motion);
 }
 
-function eased(value: number, target: number, left: number, tolerance = PIXEL_TOLERANCE): number {
-  const off = (value - target) * left;
+function eased(value: number, target: number, share: number, tolerance = PIXEL_TOLERANCE): number {
+  const off = (value - target) * share;
   return Math.abs(off) < tolerance ? target : target + off;
 }

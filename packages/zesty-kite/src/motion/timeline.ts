@@ -6,10 +6,10 @@ import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { Glide } from './glide.ts';
 import { isStill, Motion } from './motion.ts';
-import { lookAtGround, stopLooking } from './follow.ts';
+import { lookAtGround, stopLooking } from './followers.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
-import { lift, settle } from './settle.ts';
+import { raiseEye, solveFocus } from './solveFocus.ts';
 import { hasArrived, step } from './step.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
@@ -20,7 +20,7 @@ const LOOK_STEPS = 4;
 const LAST_LOOKS = 8;
 const LAST_LOOK = 0.25;
 
-export class Course {
+export class Timeline {
   readonly kept = new Motion();
   readonly glide = new Glide();
   readonly #look = new Look();
@@ -85,7 +85,7 @@ export class Course {
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
     if (past > this.#past && !isStill(this.kept)) this.#part(this.kept, this.look, past - this.#past);
-    else if (!this.#settled) settle(this.kept, this.#rules, this.look);
+    else if (!this.#settled) solveFocus(this.kept, this.#rules, this.look);
     this.#settled = true;
     this.#past = past;
   }
@@ -104,9 +104,9 @@ export class Course {
     if (ahead > 0 && !isStill(frame)) this.#part(frame, look, ahead);
     else {
       look.turn(frame);
-      if (!this.#settled) settle(frame, this.#rules, look);
+      if (!this.#settled) solveFocus(frame, this.#rules, look);
     }
-    lift(frame, this.#rules, look);
+    raiseEye(frame, this.#rules, look);
   }
 
   #runToStep(steps: number): void {
@@ -127,7 +127,7 @@ export class Course {
   #toNextStep(pace: Pace): void {
     const { kept } = this;
     this.#steps += 1;
-    const looks = this.#steps % LOOK_STEPS === 0 && (kept.unseen || kept.climb !== 0) && kept.fingers === 0;
+    const looks = this.#steps % LOOK_STEPS === 0 && (kept.groundStale || kept.climb !== 0) && kept.fingers === 0;
     this.#settled = step(kept, pace, this.#rules, this.#look, looks);
     if (!kept.gripping || !hasArrived(kept)) kept.lastLooks = 0;
     if (!looks) return;

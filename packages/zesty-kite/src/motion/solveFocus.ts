@@ -16,32 +16,32 @@ import { keepSpan } from './zoom.ts';
  * Sets the focus. Grips are solved as if nothing were ever lifted, so that one does not chase the
  * other: while the eye is lifted, what is held is off by the lift.
  */
-export function settle(motion: Motion, rules: Rules, look: Look): void {
+export function solveFocus(motion: Motion, rules: Rules, look: Look): void {
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
-  motion.heldX += motion.wayX;
-  motion.heldY += motion.wayY;
+  motion.heldX += motion.panX;
+  motion.heldY += motion.panY;
   if (motion.fingers === 2) solvePair(motion, rules, look);
   if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
-  wishFor(motion, look);
-  keepInside(rules.boundary, look, motion, wish, from, inside);
-  motion.limited = inside.x !== wish.x || inside.y !== wish.y || apart;
+  findDesiredFocus(motion, look);
+  keepInside(rules.boundary, look, motion, desiredFocus, from, allowedFocus);
+  motion.limited = allowedFocus.x !== desiredFocus.x || allowedFocus.y !== desiredFocus.y || gripsDisagree;
   if (motion.fingers > 0) stretch(motion, rules);
   else {
     if (motion.limited) standStill(motion);
     // What was pulled over the edge is still on its way back.
     if (motion.excessX !== 0 || motion.excessY !== 0) capExcess(motion, rules);
   }
-  motion.x = inside.x + motion.excessX;
-  motion.y = inside.y + motion.excessY;
+  motion.x = allowedFocus.x + motion.excessX;
+  motion.y = allowedFocus.y + motion.excessY;
 }
 
 /**
  * Sets the focus height of what is shown: where it eases along, or higher where the eye would come
  * too close to the ground below it.
  */
-export function lift(motion: Motion, rules: Rules, look: Look): void {
-  const missing = missingClearance(motion, rules, look) + motion.liftLeft;
+export function raiseEye(motion: Motion, rules: Rules, look: Look): void {
+  const missing = missingClearance(motion, rules, look) + motion.raiseRemaining;
   motion.focusHeight = motion.level;
   if (!(missing > 0)) return;
   motion.focusHeight += missing;
@@ -65,7 +65,7 @@ export function missingClearance(motion: Motion, rules: Rules, look: Look): numb
   look.below(motion);
   below.x = motion.x + look.meetX;
   below.y = motion.y + look.meetY;
-  rules.terrain.layOver(below);
+  rules.terrain.sampleEnvelopeInto(below);
   const lacking = below.height + clearance - eye;
   if (lacking >= soft) return lacking;
   return lacking > -soft ? ((lacking + soft) * (lacking + soft)) / (4 * soft) : 0;
@@ -74,49 +74,49 @@ export function missingClearance(motion: Motion, rules: Rules, look: Look): numb
 const below = new ScratchSpot();
 
 /** Where the focus ought to be, whatever the bounds say. */
-export function wishFor(motion: Motion, look: Look): void {
+export function findDesiredFocus(motion: Motion, look: Look): void {
   const { span, level } = motion;
-  apart = false;
-  if (motion.below) {
+  gripsDisagree = false;
+  if (motion.holdsBelowEye) {
     look.below(motion);
-    wish.x = motion.heldX - look.meetX;
-    wish.y = motion.heldY - look.meetY;
+    desiredFocus.x = motion.heldX - look.meetX;
+    desiredFocus.y = motion.heldY - look.meetY;
     return;
   }
   if (!motion.gripping && motion.fingers === 0) {
-    wish.x = motion.x - motion.excessX + motion.wayX;
-    wish.y = motion.y - motion.excessY + motion.wayY;
+    desiredFocus.x = motion.x - motion.excessX + motion.panX;
+    desiredFocus.y = motion.y - motion.excessY + motion.panY;
     return;
   }
   look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - level);
-  wish.x = motion.heldX - look.meetX;
-  wish.y = motion.heldY - look.meetY;
+  desiredFocus.x = motion.heldX - look.meetX;
+  desiredFocus.y = motion.heldY - look.meetY;
   if (motion.fingers < 2) return;
   look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, motion.heldHeight2 - level);
-  const offX = motion.heldX2 - look.meetX - wish.x;
-  const offY = motion.heldY2 - look.meetY - wish.y;
-  wish.x += offX / 2;
-  wish.y += offY / 2;
-  apart = Math.abs(offX) + Math.abs(offY) > AGREED * span;
+  const offX = motion.heldX2 - look.meetX - desiredFocus.x;
+  const offY = motion.heldY2 - look.meetY - desiredFocus.y;
+  desiredFocus.x += offX / 2;
+  desiredFocus.y += offY / 2;
+  gripsDisagree = Math.abs(offX) + Math.abs(offY) > AGREED * span;
 }
 
 /** Two grips that want the focus nearer to each other than this agree; in spans. */
 const AGREED = 1e-9;
 /** The two grips do not agree: a limit keeps one point from one finger. */
-let apart = false;
+let gripsDisagree = false;
 
 /** Where the last `wishFor` would have the focus, and where the last `settle` found room for it. */
-export const wish = new ScratchPoint();
-export const inside = new ScratchPoint();
+export const desiredFocus = new ScratchPoint();
+export const allowedFocus = new ScratchPoint();
 /** Where the focus was before. */
 const from = new ScratchPoint();
 
 /** Rounding alone does not move a focus along an edge: at a wall nothing trembles. */
 function standStill({ span }: Motion): void {
   const nothing = 1e-11 * span + 1e-15 * (Math.abs(from.x) + Math.abs(from.y));
-  if (!(Math.abs(inside.x - from.x) < nothing && Math.abs(inside.y - from.y) < nothing)) return;
-  inside.x = from.x;
-  inside.y = from.y;
+  if (!(Math.abs(allowedFocus.x - from.x) < nothing && Math.abs(allowedFocus.y - from.y) < nothing)) return;
+  allowedFocus.x = from.x;
+  allowedFocus.y = from.y;
 }
 
 /** Never beyond the cap, though the span may have become less. */
@@ -131,8 +131,8 @@ function capExcess(motion: Motion, { boundary }: Rules): void {
 
 /** A hand can pull the focus over the edge: the farther, the harder, and never beyond the cap. */
 function stretch(motion: Motion, { boundary }: Rules): void {
-  const overX = wish.x - inside.x;
-  const overY = wish.y - inside.y;
+  const overX = desiredFocus.x - allowedFocus.x;
+  const overY = desiredFocus.y - allowedFocus.y;
   const cap = boundary.elastic * motion.span;
   const share = cap > 0 ? cap / (cap + Math.sqrt(overX * overX + overY * overY)) : 0;
   motion.excessX = overX * share;
