@@ -120,6 +120,19 @@ test('a key that went up behind a dialog, or while the page was frozen, does not
   await rest();
 });
 
+test('a key that went down before the first frame does not run on after the page was frozen either', async () => {
+  const settled = await page.evaluate(() => {
+    const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 300 } });
+    const { detach } = zesty.listen(window.map, camera);
+    window.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyD', bubbles: true }));
+    const time = performance.now();
+    for (const later of [0, 16, 1600, 1616, 9000]) camera.advance(time + later);
+    detach();
+    return camera.settled;
+  });
+  expect(settled).toBe(true);
+});
+
 test('detaching, or taking the element away, when the game is asked whose press it is leaves nothing held', async () => {
   for (const way of ['detach', 'remove'] as const) {
     await page.evaluate((how) => {
@@ -231,6 +244,7 @@ test('two cameras on one element: one that detaches in mid-drag leaves the other
 test('frames on a clock of their own, and events stamped ten minutes ahead: a notch shows with the next frame', async () => {
   for (const [begin, rate, ahead] of [
     [0, 1, 0],
+    [-150, 1, 0], // so far behind the page's own
     [5e6, 1, 0],
     [1e12, 1, 0],
     [NaN, 1, 600_000],
@@ -240,7 +254,8 @@ test('frames on a clock of their own, and events stamped ten minutes ahead: a no
         const camera = new zesty.Camera({ start: { x: 0, y: 0, span: 300 }, zoom: { halfLife: 0 } });
         const { detach } = zesty.listen(window.map, camera);
         const began = performance.now();
-        const now = (): number => (Number.isNaN(from) ? performance.now() : from + (performance.now() - began) * pace);
+        const base = from < 0 ? began + from : from;
+        const now = (): number => (Number.isNaN(from) ? performance.now() : base + (performance.now() - began) * pace);
         camera.advance(now());
         camera.advance(now());
         const event = new WheelEvent('wheel', { deltaY: 100, clientX: 100, clientY: 100, cancelable: true });

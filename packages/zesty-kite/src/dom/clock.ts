@@ -1,8 +1,10 @@
 /** The clock of events and that of frames: which may differ, as where a game counts its own time from 0. */
 import type { Camera } from '../camera.ts';
 
-/** Frames are stamped a little before they are drawn, and later on a busy page: that is the same clock. */
-const SAME_CLOCK_MS = 250;
+/** Frames are stamped a little before they are drawn: so near, it is the same clock. */
+const SAME_CLOCK_MS = 60;
+/** On a busy page one frame may be stamped long before it is drawn, but hardly so many in a row. */
+const FRAMES = 4;
 /** An event may be later than the frame before which it is heard, by this much. */
 const AHEAD_MS = 50;
 
@@ -10,6 +12,9 @@ export class EventClock {
   readonly #window: Window & typeof globalThis;
   /** What is added to the times of events, milliseconds: how far the clock of frames is ahead; NaN before the first. */
   #ahead = NaN;
+  /** How far each of the latest frames was ahead when it began. */
+  readonly #latest = new Float64Array(FRAMES).fill(-Infinity);
+  #frames = 0;
   /** Events of a frame's document count from when that one began. */
   readonly #later: number;
 
@@ -23,7 +28,10 @@ export class EventClock {
   hear(camera: Camera): () => void {
     return camera.poll((time) => {
       if (!Number.isFinite(time)) return;
-      const ahead = time - this.#now();
+      this.#latest[this.#frames] = time - this.#now();
+      this.#frames = (this.#frames + 1) % FRAMES;
+      let ahead = -Infinity;
+      for (let i = 0; i < FRAMES; i++) ahead = Math.max(ahead, this.#latest[i] ?? ahead);
       this.#ahead = ahead > -SAME_CLOCK_MS && ahead < AHEAD_MS ? 0 : ahead;
     });
   }

@@ -23,7 +23,7 @@ export function hearKeyboard(
   signal: AbortSignal,
 ): Keyboard {
   const { document } = window;
-  /** When each went down, on the clock of frames; NaN where that is not known. */
+  /** When each went down, on the clock of frames; -Infinity before the first frame, from which on that clock is known. */
   const held = new Map<string, number>();
   /** Let go while the page was frozen; what still repeats is still down. */
   const lapsed = new Set<string>();
@@ -51,7 +51,7 @@ export function hearKeyboard(
       return;
     }
     if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
-    held.set(event.code, stamp(event.timeStamp) ?? NaN);
+    held.set(event.code, stamp(event.timeStamp) ?? -Infinity);
     // A modifier that only comes before other inputs stays the page's too.
     if (isBound(event.code)) event.preventDefault();
   };
