@@ -1,4 +1,4 @@
-/** Writes the tables of docs/guide.md, of settings and of what ends what, from the code; `--check` only compares. */
+/** Writes the tables of docs/guide.md, of settings, of signals and of what ends what, from the code; `--check` only compares. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
@@ -7,9 +7,23 @@ import { objectOf } from './setup/schema.mjs';
 const GUIDE = `${root}docs/guide.md`;
 const { CAUSES, COLUMNS, ROWS, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
 
-const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
+const schema = read('settings');
+const [, ...kinds] = read('session').oneOf;
 const tables = {
   settings: ['| setting | default | meaning |', '| --- | --- | --- |', ...rows(schema, '')],
+  signals: [
+    '| signal | values | meaning |',
+    '| --- | --- | --- |',
+    ...kinds.flatMap(({ properties: { kind, ...fields }, required, description }) => [
+      `| \`${kind.const}\` | | ${description} |`,
+      ...Object.entries(fields)
+        .filter(([name]) => name !== 'at')
+        .map(
+          ([name, field]) =>
+            `| \`${kind.const}.${name}\` | ${values(field)}${required.includes(name) ? '' : ', or left out'} | ${field.description} |`,
+        ),
+    ]),
+  ],
   'what ends what': [
     `| what comes | ${Object.values(COLUMNS).join(' | ')} |`,
     `| --- |${' --- |'.repeat(Object.keys(COLUMNS).length)}`,
@@ -32,6 +46,22 @@ const pretty = await format(next, { ...(await resolveConfig(GUIDE)), filepath: G
 if (process.argv.includes('--check')) {
   if (pretty !== guide) stop('docs/guide.md: its tables are not what the code says; run `npm run guide`.');
 } else writeFileSync(GUIDE, pretty);
+
+function read(name) {
+  return JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/${name}.schema.json`, 'utf8'));
+}
+
+/** What a field of a signal may be, in words. */
+function values({ type, enum: names, const: only, minimum, maximum, items, $ref, anyOf }) {
+  if (only !== undefined) return `\`${JSON.stringify(only)}\``;
+  if (names) return names.map((name) => `\`"${name}"\``).join(', ');
+  if ($ref) return 'settings';
+  if (anyOf) return anyOf.map(({ required }) => `{${required.join(', ')}}`).join(' or ');
+  if (type === 'array') return `a list: each ${values(items)}`;
+  if (type === 'number') return minimum === undefined ? 'a number' : `${String(minimum)} … ${String(maximum)}`;
+  if (type === 'object') return 'an object';
+  return { string: 'a text', boolean: 'true or false' }[type] ?? 'a text, or null';
+}
 
 function rows(node, path) {
   return Object.entries(node.properties).flatMap(([name, child]) => {

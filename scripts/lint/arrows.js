@@ -9,15 +9,16 @@ const MAY_IMPORT = {
   settings: ['math'],
   limits: ['math', 'settings', 'view'],
   motion: ['ground', 'limits', 'math', 'settings', 'view'],
-  control: ['ground', 'math', 'settings', 'view'],
-  'steer.ts': ['control', 'motion'],
-  'camera.ts': ['control', 'ground', 'limits', 'motion', 'settings', 'steer.ts', 'view'],
-  session: ['camera.ts', 'control', 'ground', 'math', 'settings', 'view'],
+  signals: ['ground', 'math', 'settings', 'view'],
+  hands: ['math', 'settings', 'signals', 'view'],
+  'steer.ts': ['hands', 'motion', 'signals'],
+  'camera.ts': ['ground', 'hands', 'limits', 'motion', 'settings', 'signals', 'steer.ts', 'view'],
+  session: ['camera.ts', 'ground', 'math', 'settings', 'signals', 'view'],
   review: ['limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
-  dom: ['camera.ts', 'control', 'math', 'view'],
-  overlay: ['camera.ts', 'control', 'view'],
-  'index.ts': ['camera.ts', 'control', 'ground', 'settings', 'view'],
+  dom: ['camera.ts', 'math', 'settings', 'signals', 'view'],
+  overlay: ['camera.ts', 'hands', 'view'],
+  'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'view'],
 };
 
 /** The one package that the library may import. */

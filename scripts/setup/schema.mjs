@@ -1,4 +1,101 @@
-/** Finding one's way in the JSON Schema of the settings. */
+/** The JSON Schemas of settings and sessions, from the code; and finding one's way in them. */
+import { root } from './run.mjs';
+
+const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
+
+/** @returns the schema of settings; every object is closed to keys that it does not name */
+export async function settingsJsonSchema() {
+  const { toJsonSchema } = await import('@valibot/to-json-schema');
+  const { settingsSchema, descriptions } = await import(`${root}packages/zesty-kite/dist/settings/index.js`);
+  const schema = toJsonSchema(settingsSchema, { target: 'draft-2020-12', typeMode: 'input', ignoreActions: ['check'] });
+  schema.$schema = DRAFT;
+  schema.title = 'Settings of a Zesty Kite camera';
+  const describe = (node, path) => {
+    if (path !== '') node.description = described(descriptions, 'settings', path);
+    const object = objectOf(node);
+    if (!object) return;
+    object.additionalProperties ??= false;
+    for (const [name, child] of Object.entries(object.properties))
+      describe(child, path === '' ? name : `${path}.${name}`);
+  };
+  describe(schema, '');
+  return schema;
+}
+
+/** @returns the schema of one line of a session: the header, or a signal of a kind */
+export async function sessionJsonSchema() {
+  const { descriptions, SIGNALS } = await import(`${root}packages/zesty-kite/dist/signals/index.js`);
+  const { FORMAT, VERSION } = await import(`${root}packages/zesty-kite/dist/session/format.js`);
+  const at = {
+    type: 'integer',
+    minimum: 0,
+    maximum: 1e15,
+    description: 'Whole microseconds since the session began; never before the line above.',
+  };
+  const kinds = Object.entries(SIGNALS).map(([kind, fields]) => ({
+    type: 'object',
+    description: described(descriptions, 'signals', kind),
+    properties: {
+      at,
+      kind: { const: kind },
+      ...Object.fromEntries(
+        Object.entries(fields).map(([name, { schema }]) => [
+          name,
+          { ...schema, description: described(descriptions, 'signals', `${kind}.${name}`) },
+        ]),
+      ),
+    },
+    required: [
+      'at',
+      'kind',
+      ...Object.entries(fields).flatMap(([name, { optional }]) => (optional === true ? [] : [name])),
+    ],
+    additionalProperties: false,
+  }));
+  const text = { type: 'string' };
+  const size = { type: 'number', minimum: 0 };
+  const header = {
+    type: 'object',
+    description: 'The first line.',
+    properties: {
+      format: { const: FORMAT },
+      version: { const: VERSION },
+      settings: { $ref: 'settings.schema.json', description: 'What it began with.' },
+      screen: {
+        description: 'The size that it began with, or null where it was not known yet.',
+        anyOf: [
+          {
+            type: 'object',
+            properties: { width: size, height: size, density: size },
+            required: ['width', 'height'],
+            additionalProperties: false,
+          },
+          { type: 'null' },
+        ],
+      },
+      terrain: {
+        description: 'The terrain that it was played over; flat ground when left out.',
+        type: 'object',
+        properties: { id: text, digest: text },
+        required: ['id', 'digest'],
+        additionalProperties: false,
+      },
+    },
+    required: ['format', 'version', 'settings', 'screen'],
+    additionalProperties: false,
+  };
+  return {
+    $schema: DRAFT,
+    title: 'A line of a Zesty Kite session',
+    oneOf: [header, ...kinds],
+  };
+}
+
+function described(descriptions, room, path) {
+  const text = descriptions[path];
+  if (text === undefined) throw new Error(`${room}/descriptions.ts lacks "${path}".`);
+  return text;
+}
 
 /** The part of a schema that names keys: itself, or the other choice where null would do too; else undefined. */
 export function objectOf(schema) {

@@ -1,20 +1,6 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
-import {
-  cleanScreen,
-  cleanSignal,
-  Hands,
-  SignalFilter,
-  SignalQueue,
-  type About,
-  type HoverSignal,
-  type Intent,
-  type PlaceSignal,
-  type Signal,
-  type SignalBody,
-  type StampedSignal,
-  type TerrainSignal,
-} from './control/index.ts';
 import { partChanged, type Terrain } from './ground/index.ts';
+import { Hands, SignalFilter, type Intent } from './hands/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf } from './limits/index.ts';
 import {
   beginAt,
@@ -44,6 +30,18 @@ import {
   type FullSettings,
   type Settings,
 } from './settings/index.ts';
+import {
+  cleanScreen,
+  cleanSignal,
+  SignalQueue,
+  type About,
+  type HoverSignal,
+  type PlaceSignal,
+  type Signal,
+  type SignalBody,
+  type StampedSignal,
+  type TerrainSignal,
+} from './signals/index.ts';
 import { home, letRest, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 

@@ -1,14 +1,12 @@
 export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera.ts';
 export type {
   About,
-  Button,
   ChangeSignal,
   GapSignal,
   HoldSignal,
   HomeSignal,
   HoverSignal,
   KeySignal,
-  UnholdSignal,
   LiftSignal,
   MoveSignal,
   PadSignal,
@@ -22,11 +20,13 @@ export type {
   TerrainSignal,
   TiltSignal,
   TurnSignal,
+  UnholdSignal,
   WheelSignal,
-} from './control/index.ts';
+} from './signals/index.ts';
 export {
   checkSettings,
   SettingsError,
+  type Button,
   straightDown,
   tilted,
   tiles,

@@ -1,14 +1,14 @@
 /** What intents, and calls of the program, do to the kept state. */
 import type {
-  About,
   HoldIntent,
   Intent,
+  OrbitIntent,
   ShiftIntent,
   SteerIntent,
   StepIntent,
-  OrbitIntent,
   ZoomIntent,
-} from './control/index.ts';
+} from './hands/index.ts';
+import type { About } from './signals/index.ts';
 import {
   foreshortening,
   goHome,

@@ -1,15 +1,27 @@
 /** Sessions: what was recorded plays again bit for bit; broken files are refused with their line. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { Camera, type StampedSignal } from '../src/index.ts';
+import { Camera, type Signal, type StampedSignal } from '../src/index.ts';
 import { headerLine, record, Replay, signalLine } from '../src/session/index.ts';
 import { playAgain, read } from './sessions.ts';
 import { forAll } from './law.ts';
-import { between, bitsOf, hands, settingsWith, steeringBy } from './steering.ts';
+import { between, bitsOf, hands, settingsWith, steeringBy, wildSignals } from './steering.ts';
 
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
 const LEMON = new URL('../../../data/lemon-strait/sessions/', import.meta.url);
+
+const [settingsSchema, lineSchema] = ['settings', 'session'].map(
+  (name) =>
+    JSON.parse(readFileSync(new URL(`../dist/${name}.schema.json`, import.meta.url), 'utf8')) as Record<
+      string,
+      unknown
+    >,
+);
+const conforms = new Ajv2020({ strict: true, allowUnionTypes: true })
+  .addSchema(settingsSchema ?? {}, 'settings.schema.json')
+  .compile(lineSchema ?? {});
 
 function refusal(text: string): string {
   try {
@@ -123,4 +135,41 @@ test('a broken line is refused with its number, what was found and what was expe
 test('Replay refuses a frame rate that is none', () => {
   for (const rate of [0, -5, NaN, Infinity])
     expect(() => new Replay({ settings: {}, screen: null }, { rate })).toThrow(RangeError);
+});
+
+test('every line that is written conforms to the JSON Schema; what lacks a field, or has one of another type, does not', () => {
+  const lines = ['crossing', 'flung', 'hilly', 'handed', 'turned'].flatMap((name) =>
+    readFileSync(new URL(`${name}.ndjson`, LEMON), 'utf8')
+      .trim()
+      .split('\n'),
+  );
+  for (const line of lines) expect([conforms(JSON.parse(line)), line]).toEqual([true, line]);
+  const kinds = new Set<string>();
+  forAll(
+    fc.array(fc.oneof(wildSignals, hands.everything), { minLength: 20, maxLength: 40 }),
+    fc.nat(),
+    (list, which) => {
+      const camera = new Camera({}, { screen: { width: 800, height: 600 } });
+      camera.advance(0);
+      const written: StampedSignal[] = [];
+      const header = headerLine(camera.begin((signal) => void written.push(signal)));
+      expect(conforms(JSON.parse(header))).toBe(true);
+      for (const signal of list) camera.attempt(() => void camera.signal({ ...signal, time: 1 } as Signal));
+      camera.advance(2);
+      for (const signal of written) {
+        kinds.add(signal.kind);
+        const line = JSON.parse(signalLine(signal)) as Record<string, unknown>;
+        expect([conforms(line), line]).toEqual([true, line]);
+        const names = Object.keys(line).filter((name) => name !== 'kind' && name !== 'at');
+        const name = names[which % names.length] ?? 'kind';
+        expect([conforms({ ...line, [name]: { odd: true } }), line]).toEqual([false, line]);
+        expect([conforms({ ...line, odd: 1 }), line]).toEqual([false, line]);
+        // What the reader refuses is no session by the schema either.
+        const rest = Object.fromEntries(Object.entries(line).filter(([key]) => key !== name));
+        if (refusal(`${header}\n${JSON.stringify(rest)}\n`) !== 'taken')
+          expect([conforms(rest), rest]).toEqual([false, rest]);
+      }
+    },
+  );
+  expect(kinds.size).toBeGreaterThan(15);
 });

@@ -6,6 +6,7 @@ import {
   type Matrices,
   type Screen,
   type Settings,
+  type Signal,
   type StampedSignal,
   type View,
 } from '../src/index.ts';
@@ -270,6 +271,38 @@ export const hands = {
     gap,
   ),
 };
+
+/** Numbers that break what was not written for them. */
+export const wild = fc.oneof(
+  fc.double(),
+  fc.constantFrom(NaN, Infinity, -Infinity, 1e308, -0, 5e-324, Number.MAX_SAFE_INTEGER),
+);
+const kind = <K extends string>(name: K): fc.Arbitrary<K> => fc.constant(name);
+const time = wild;
+/** Signals of every kind with such numbers. */
+export const wildSignals = fc.oneof(
+  fc.record({ kind: kind('wheel'), x: wild, y: wild, notches: wild, time }),
+  fc.record({ kind: kind('screen'), width: wild, height: wild, density: wild, time }),
+  fc.record({ kind: kind('place'), x: wild, y: wild, span: wild, heading: wild, pitch: wild, time }),
+  fc.record({ kind: kind('hold'), id: fc.constantFrom(1, 2, NaN), x: wild, y: wild, time }),
+  fc.record({ kind: kind('unhold'), id: fc.constantFrom(1, 2, NaN), time }),
+  fc.record({ kind: kind('turn'), degrees: wild, about: fc.record({ x: wild, y: wild }), time }),
+  fc.record({ kind: kind('tilt'), degrees: wild, about: fc.record({ screenX: wild, screenY: wild }), time }),
+  fc.record({ kind: kind('key'), code: fc.constantFrom('KeyA', 'KeyS'), down: fc.boolean(), time }),
+  fc.record({ kind: kind('hover'), x: wild, y: wild, time }),
+  fc.record({ kind: kind('press'), id: wild, input: fc.constantFrom('Touch', 'MouseRight'), x: wild, y: wild, time }),
+  fc.record({ kind: kind('move'), id: fc.constantFrom(1, 2, NaN), x: wild, y: wild, time }),
+  fc.record({ kind: kind('lift'), id: fc.constantFrom(1, 2, NaN), cancelled: fc.boolean(), time }),
+  fc.record({ kind: kind('pad'), id: wild, axes: fc.array(wild), buttons: fc.array(wild), time }),
+  fc.record({ kind: fc.constantFrom('home', 'release'), time }),
+  fc.record({ kind: kind('gap'), phase: fc.constantFrom('begin', 'end'), time }),
+  fc.record({ kind: kind('terrain'), id: fc.constant(null), digest: fc.constant(null), time }),
+  fc.record({
+    kind: kind('change'),
+    settings: fc.record({ zoom: fc.record({ notch: wild }), pan: fc.record({ speed: wild }) }),
+    time,
+  }),
+) as fc.Arbitrary<Signal>;
 
 /** Up to `max` signals within the first 1.5 seconds, in order. */
 export function steeringBy(

@@ -1,5 +1,5 @@
 /** For pages on which players choose their own bindings: what they press next, and what it is called. */
-import { PAD_BUTTONS, PAD_STICKS } from '../control/index.ts';
+import { PAD_BUTTONS, PAD_STICKS } from '../settings/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
 

@@ -1,6 +1,6 @@
 /** Pads, which browsers do not announce: they are asked before every frame. */
 import type { Camera } from '../camera.ts';
-import { PAD_BUTTONS } from '../control/index.ts';
+import { PAD_BUTTONS } from '../settings/index.ts';
 import type { Send } from './send.ts';
 
 /** The standard mapping has so many. */

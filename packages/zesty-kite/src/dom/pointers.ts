@@ -1,5 +1,5 @@
 /** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
-import type { Button } from '../control/index.ts';
+import type { Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';

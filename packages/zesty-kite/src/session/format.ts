@@ -1,6 +1,6 @@
 /** The session file: newline-delimited JSON, a header line and then a line for each signal. */
 import type { SessionStart } from '../camera.ts';
-import type { StampedSignal } from '../control/index.ts';
+import type { StampedSignal } from '../signals/index.ts';
 
 export const FORMAT = 'zesty-kite session';
 export const VERSION = 1;

@@ -1,6 +1,6 @@
 /** Reading a session file as it streams in. */
 import type { Screen } from '../view/index.ts';
-import { cleanSignal, type SignalBody, type StampedSignal } from '../control/index.ts';
+import { cleanSignal, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 

@@ -1,6 +1,6 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { Camera, type Grip, type SessionStart } from '../camera.ts';
-import type { StampedSignal, TerrainSignal } from '../control/index.ts';
+import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 

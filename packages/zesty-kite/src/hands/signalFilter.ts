@@ -7,7 +7,7 @@ import type { Screen } from '../view/index.ts';
 import { Bindings } from './bindings.ts';
 import { pushAt } from './edge.ts';
 import { strengthsOf } from './pads.ts';
-import type { HoverSignal, SignalBody } from './signal.ts';
+import type { HoverSignal, SignalBody } from '../signals/index.ts';
 
 export class SignalFilter {
   #settings: FullSettings;

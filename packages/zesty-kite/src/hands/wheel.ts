@@ -4,7 +4,7 @@ import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import type { Ability } from './bindings.ts';
 import type { Intent } from './intent.ts';
-import type { WheelSignal } from './signal.ts';
+import type { WheelSignal } from '../signals/index.ts';
 
 /** A notch that turns or tilts goes as far as a key that is held for so many seconds. */
 const NOTCH_SECONDS = 0.1;

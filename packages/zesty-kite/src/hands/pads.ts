@@ -2,7 +2,7 @@
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { PAD_BUTTONS, PAD_STICKS, type FullSettings } from '../settings/index.ts';
 
-import type { PadSignal } from './signal.ts';
+import type { PadSignal } from '../signals/index.ts';
 
 /** From here on a stick or a trigger counts as a button that is down. */
 const DOWN = 0.5;

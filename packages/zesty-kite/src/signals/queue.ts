@@ -1,5 +1,5 @@
 /** Signals that wait for their time: in order of time, and of arrival where times are equal. */
-import type { SignalBody } from './signal.ts';
+import type { SignalBody } from './kinds.ts';
 
 interface Waiting {
   readonly time: number;

@@ -17,7 +17,7 @@ import type {
   PadSignal,
   PressSignal,
   WheelSignal,
-} from './signal.ts';
+} from '../signals/index.ts';
 import { Orbits } from './orbits.ts';
 import { Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';

@@ -1,0 +1,13 @@
+export { bandOf } from './edge.ts';
+export { Hands } from './hands.ts';
+export type {
+  HoldIntent,
+  HomeIntent,
+  Intent,
+  OrbitIntent,
+  ShiftIntent,
+  SteerIntent,
+  StepIntent,
+  ZoomIntent,
+} from './intent.ts';
+export { SignalFilter } from './signalFilter.ts';

@@ -1,0 +1,55 @@
+/** Signals made fit to be kept: every number finite and in range. */
+import { sentence, shown } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
+import { NOWHERE, refuse, type Field, type Fields } from './fields.ts';
+import { SIGNALS, type SignalBody } from './kinds.ts';
+
+/** Field by field, for a loop that every signal goes through. */
+interface Plan {
+  readonly names: readonly string[];
+  readonly fields: readonly Field<unknown>[];
+}
+
+function planOf(fields: Readonly<Record<string, Field<unknown>>>): Plan {
+  return { names: Object.keys(fields), fields: Object.values(fields) };
+}
+
+const KINDS = new Map(Object.entries(SIGNALS).map(([kind, fields]) => [kind, planOf(fields)]));
+const SCREEN = planOf(SIGNALS.screen);
+
+/**
+ * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
+ * as nothing, what is out of range as the end of the range.
+ *
+ * @returns null for what is nowhere, such as a move to NaN: it moves nothing
+ * @throws TypeError when the kind is not known, or a part is missing or of the wrong type; SettingsError for
+ *   a change that is no plain data
+ */
+export function cleanSignal(signal: SignalBody): SignalBody | null {
+  const given: unknown = signal;
+  if (typeof given !== 'object' || given === null || Array.isArray(given))
+    throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
+  const { kind } = signal;
+  const plan =
+    KINDS.get(kind) ?? refuse('kind', kind, `one of ${[...KINDS.keys()].map((name) => `"${name}"`).join(', ')}`);
+  return cleanInto({ kind }, plan, given as Fields) as SignalBody | null;
+}
+
+/** A size with both sides finite and in range; what is NaN or infinite is no size. */
+export function cleanScreen(screen: Screen): Screen {
+  return cleanInto({}, SCREEN, { ...screen }) as unknown as Screen;
+}
+
+function cleanInto(
+  out: Record<string, unknown>,
+  { names, fields }: Plan,
+  given: Fields,
+): Record<string, unknown> | null {
+  for (let i = 0; i < names.length; i++) {
+    const name = names[i] ?? '';
+    const value = fields[i]?.clean(given[name], name, given);
+    if (value === NOWHERE) return null;
+    if (value !== undefined) out[name] = value;
+  }
+  return out;
+}

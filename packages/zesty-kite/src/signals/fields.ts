@@ -1,0 +1,136 @@
+/** What a field of a signal may be: how it is cleaned, and how JSON Schema says it. */
+import { clamp, finite } from '../math/index.ts';
+import { sentence, shown } from '../settings/index.ts';
+
+/** Cleans one field; plain data beside it, so that types, messages, schema and docs have it from the same place. */
+export interface Field<T> {
+  /**
+   * @param path names the field in a message
+   * @param signal all of it, where another field matters too
+   * @returns undefined for a field to leave out, `NOWHERE` for a signal that means nothing
+   * @throws TypeError for what is of the wrong type
+   */
+  readonly clean: (value: unknown, path: string, signal: Fields) => T | undefined | typeof NOWHERE;
+  /** JSON Schema 2020-12. */
+  readonly schema: Readonly<Record<string, unknown>>;
+}
+
+/** A field that may be left out. */
+export interface OptionalField<T> extends Field<T> {
+  readonly optional: true;
+}
+
+export type Fields = Readonly<Partial<Record<string, unknown>>>;
+
+/** What is at no place: such a signal moves nothing. */
+export const NOWHERE = Symbol('nowhere');
+
+export function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path: `signal.${path}`, found: shown(found), wanted }));
+}
+
+function range(min: number, max: number): Field<number>['schema'] {
+  return { type: 'number', ...(min > -Infinity ? { minimum: min } : {}), ...(max < Infinity ? { maximum: max } : {}) };
+}
+
+/** A number; what is not finite counts as 0, what is out of range as the end of the range. */
+export function number(min = -Infinity, max = Infinity): Field<number> {
+  return { clean: (value, path) => clamp(asFinite(value, path), min, max), schema: range(min, max) };
+}
+
+/** The same where it may be left out; what is not finite is. */
+export function maybeNumber(min: number, max: number): OptionalField<number> {
+  return {
+    optional: true,
+    clean: (value, path) => {
+      if (value === undefined) return undefined;
+      if (typeof value !== 'number') return refuse(path, value, 'a number, or nothing');
+      return Number.isFinite(value) ? clamp(value + 0, min, max) : undefined;
+    },
+    schema: range(min, max),
+  };
+}
+
+/** A coordinate; what is not finite is nowhere. */
+export function place(max: number): Field<number> {
+  return {
+    clean: (value, path) => {
+      if (typeof value !== 'number') return refuse(path, value, 'a number');
+      return Number.isFinite(value) ? clamp(value + 0, -max, max) : NOWHERE;
+    },
+    schema: range(-max, max),
+  };
+}
+
+export function asFinite(value: unknown, path: string): number {
+  return typeof value === 'number' ? finite(value, 0) : refuse(path, value, 'a number');
+}
+
+export function text(wanted: string): Field<string> {
+  return {
+    clean: (value, path) => (typeof value === 'string' ? value : refuse(path, value, wanted)),
+    schema: { type: 'string' },
+  };
+}
+
+export function yesOrNo(): Field<boolean> {
+  return {
+    clean: (value, path) => (typeof value === 'boolean' ? value : refuse(path, value, 'true or false')),
+    schema: { type: 'boolean' },
+  };
+}
+
+/** True, or left out. */
+export function mark(): OptionalField<boolean> {
+  return { optional: true, clean: (value) => (value === true ? value : undefined), schema: { const: true } };
+}
+
+/** @param wanted ends a message */
+export function oneOf<const T extends string>(names: readonly T[], wanted = `one of ${names.join(', ')}`): Field<T> {
+  return {
+    clean: (value, path) => names.find((name) => name === value) ?? refuse(path, value, wanted),
+    schema: { enum: names },
+  };
+}
+
+/** At most `max` numbers from `min` to 1; what is not finite counts as nothing. */
+export function list(max: number, min: number): Field<readonly number[]> {
+  return {
+    clean: (values, path) => {
+      if (!Array.isArray(values)) return refuse(path, values, 'a list of numbers');
+      return values.slice(0, max).map((value, i) => clamp(asFinite(value, `${path}[${String(i)}]`), min, 1));
+    },
+    schema: { type: 'array', items: range(min, 1), maxItems: max },
+  };
+}
+
+/** Left out where it is undefined. */
+export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
+  return {
+    optional: true,
+    clean: (value, path, signal) => (value === undefined ? undefined : clean(value, path, signal)),
+    schema,
+  };
+}
+
+/** What an object of fields comes to; undefined or nowhere in one of them makes all of it so. */
+export function object<T extends Readonly<Record<string, number>>>(
+  fields: { readonly [K in keyof T]: Field<T[K]> },
+  wanted: string,
+): Field<T> {
+  const entries = Object.entries<Field<number>>(fields);
+  return {
+    clean: (value, path, signal) => {
+      if (typeof value !== 'object' || value === null) return refuse(path, value, wanted);
+      const given = value as Fields;
+      return Object.fromEntries(
+        entries.map(([name, field]) => [name, field.clean(given[name], `${path}.${name}`, signal)]),
+      ) as T;
+    },
+    schema: {
+      type: 'object',
+      properties: Object.fromEntries(entries.map(([name, { schema }]) => [name, schema])),
+      required: entries.map(([name]) => name),
+    },
+  };
+}

@@ -1,0 +1,30 @@
+export { cleanScreen, cleanSignal } from './clean.ts';
+export {
+  SIGNALS,
+  type About,
+  type ChangeSignal,
+  type GapSignal,
+  type HandSignal,
+  type HoldSignal,
+  type HomeSignal,
+  type HoverSignal,
+  type KeySignal,
+  type LiftSignal,
+  type MoveSignal,
+  type PadSignal,
+  type PlaceSignal,
+  type PressSignal,
+  type ReleaseSignal,
+  type ScreenSignal,
+  type Signal,
+  type SignalBody,
+  type SignalOf,
+  type StampedSignal,
+  type TerrainSignal,
+  type TiltSignal,
+  type TurnSignal,
+  type UnholdSignal,
+  type WheelSignal,
+} from './kinds.ts';
+export { descriptions } from './descriptions.ts';
+export { SignalQueue } from './queue.ts';

@@ -1,0 +1,247 @@
+/**
+ * What a device or the program did: plain, serialisable, with its time. Each kind of signal is one entry here: its
+ * type, what cleans it, the message that refuses it, the JSON Schema of sessions and the guide's table follow from it.
+ */
+import type { GridPart } from '../ground/index.ts';
+import { BUTTONS, PAD_BUTTONS, plainCopy, SettingsError, type Problem, type Settings } from '../settings/index.ts';
+import {
+  asFinite,
+  list,
+  mark,
+  maybe,
+  maybeNumber,
+  number,
+  object,
+  oneOf,
+  place,
+  refuse,
+  text,
+  yesOrNo,
+  type Field,
+  type OptionalField,
+} from './fields.ts';
+
+const FARTHEST = 1e12;
+const MAX_PIXELS = 1e6;
+const MAX_NOTCHES = 1e6;
+const MAX_DEGREES = 1e6;
+const MAX_AXES = 4;
+
+const pixels = place(MAX_PIXELS);
+
+/** What stays where it is while the camera turns or tilts: a point of the ground, or whatever shows at a screen point. */
+export type About = { readonly x: number; readonly y: number } | { readonly screenX: number; readonly screenY: number };
+
+const ABOUT = 'a point of the ground {x, y}, a screen point {screenX, screenY}, or nothing';
+const coordinate = number(-FARTHEST, FARTHEST);
+const onScreen = number(-MAX_PIXELS, MAX_PIXELS);
+const groundPoint = object({ x: coordinate, y: coordinate }, ABOUT);
+const screenPoint = object({ screenX: onScreen, screenY: onScreen }, ABOUT);
+const about: OptionalField<About> = maybe({
+  clean: (value, path, signal) => {
+    if (typeof value !== 'object' || value === null || !('x' in value || 'screenX' in value))
+      return refuse(path, value, ABOUT);
+    return 'x' in value ? groundPoint.clean(value, path, signal) : screenPoint.clean(value, path, signal);
+  },
+  schema: { anyOf: [groundPoint.schema, screenPoint.schema] },
+});
+
+/** Where a pointer is; both coordinates left out where it is nowhere. */
+const hovered: OptionalField<number> = {
+  optional: true,
+  clean: (value, path, { x, y }) => {
+    if (x === undefined && y === undefined) return undefined;
+    const at = pixels.clean(value, path, {});
+    return typeof at === 'number' && Number.isFinite(x) && Number.isFinite(y) ? at : undefined;
+  },
+  schema: pixels.schema,
+};
+
+/** A text, or null together with its partner: flat ground has neither id nor digest. */
+const textOrNull = (partner: string, wanted: string): Field<string | null> => ({
+  clean: (value, path, signal) => {
+    if (typeof value === 'string') return value;
+    return value === null && signal[partner] === null ? null : refuse(path, value, wanted);
+  },
+  schema: { type: ['string', 'null'] },
+});
+
+const corner = number();
+const part: OptionalField<GridPart> = maybe({
+  clean: (value, path, signal) => {
+    if (typeof value !== 'object' || value === null)
+      return refuse(path, value, 'a part of a grid {column, row, columns, heights}');
+    const { column, row, columns, heights } = value as Record<keyof GridPart, unknown>;
+    if (!Array.isArray(heights)) return refuse(`${path}.heights`, heights, 'a list of numbers');
+    const whole = (found: unknown, name: string): number => corner.clean(found, `${path}.${name}`, signal) as number;
+    return {
+      column: whole(column, 'column'),
+      row: whole(row, 'row'),
+      columns: whole(columns, 'columns'),
+      heights: heights.map((height, i) => asFinite(height, `${path}.heights[${String(i)}]`)),
+    };
+  },
+  schema: {
+    type: 'object',
+    properties: {
+      column: { type: 'integer', minimum: 0 },
+      row: { type: 'integer', minimum: 0 },
+      columns: { type: 'integer', minimum: 1 },
+      heights: { type: 'array', items: { type: 'number' } },
+    },
+    required: ['column', 'row', 'columns', 'heights'],
+  },
+});
+
+const settings: Field<Settings> = {
+  clean: (value, path) => {
+    if (typeof value !== 'object' || value === null) return refuse(path, value, 'settings');
+    const problems: Problem[] = [];
+    const plain = plainCopy(value, '', problems) as Settings;
+    if (problems.length > 0) throw new SettingsError(problems);
+    return plain;
+  },
+  schema: { $ref: 'settings.schema.json' },
+};
+
+/** Every kind of signal, and its fields in the order in which they are written down. */
+export const SIGNALS = {
+  /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
+  screen: {
+    width: number(0, MAX_PIXELS),
+    height: number(0, MAX_PIXELS),
+    /** Device pixels per CSS pixel; 1 when left out. */
+    density: maybeNumber(1e-3, 1e3),
+  },
+  /** A key went down or up. */
+  key: {
+    /** UI Events `code`, such as `KeyW`. */
+    code: text('a UI Events code, such as "KeyW"'),
+    down: yesOrNo(),
+  },
+  /** The wheel was turned. */
+  wheel: {
+    /** Where the cursor was, in CSS pixels from the top left of the screen. */
+    x: pixels,
+    y: pixels,
+    /** Notches, broken ones too; positive is toward the player and shows more of the ground. */
+    notches: number(-MAX_NOTCHES, MAX_NOTCHES),
+    /** How far it scrolls, CSS pixels to the right and down, where it could be a pan. */
+    right: maybeNumber(-MAX_PIXELS, MAX_PIXELS),
+    down: maybeNumber(-MAX_PIXELS, MAX_PIXELS),
+    /** Two fingers on a trackpad scroll, or pinch. */
+    trackpad: maybe(oneOf(['scroll', 'pinch'], '"scroll", "pinch", or nothing')),
+  },
+  /** The pointer is over the screen, near enough to pan at its edges; or no longer. */
+  hover: {
+    /** CSS pixels from the top left of the screen; both left out where it is nowhere. */
+    x: hovered,
+    y: hovered,
+  },
+  /** A button or a finger came down. */
+  press: {
+    /** Tells presses apart until they are lifted. */
+    id: number(),
+    input: oneOf(BUTTONS),
+    /** CSS pixels from the top left of the screen. */
+    x: pixels,
+    y: pixels,
+  },
+  /** What is pressed moved. */
+  move: { id: number(), x: pixels, y: pixels },
+  /** What was pressed went up; cancelled: it was taken away, and nothing is meant by it. */
+  lift: { id: number(), cancelled: mark() },
+  /** A pad is like this now; with empty lists it is gone, or out of sight. */
+  pad: {
+    /** Its `index`. */
+    id: number(),
+    /** -1 … 1 in the order of the Gamepad API's standard mapping: left stick right and down, right stick right and down. */
+    axes: list(MAX_AXES, -1),
+    /** 0 … 1 in the same order. */
+    buttons: list(PAD_BUTTONS.length, 0),
+  },
+  /** A finger of the program takes hold of the ground under a screen point, or moves there with what it holds. */
+  hold: {
+    /** Tells fingers apart; the two that came first count. */
+    id: number(),
+    /** CSS pixels from the top left of the screen. */
+    x: pixels,
+    y: pixels,
+  },
+  /** A finger of the program lets go (a pointer's is lifted); without an id, all of them. */
+  unhold: { id: maybe(number()) },
+  /** Turns clockwise, seen from above, by degrees; about the focus when nothing is said. */
+  turn: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
+  /** Looks down by so many degrees more, or less; about the focus when nothing is said. */
+  tilt: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
+  /** Goes back to where the settings begin, eased. */
+  home: {},
+  /** Everything held is let go, keys, pointers and fingers: the page lost the keyboard, or was hidden. */
+  release: {},
+  /** Frames stopped being drawn, or are drawn again: nothing held moves anything between the two. */
+  gap: { phase: oneOf(['begin', 'end'], '"begin" or "end"') },
+  /** The program puts the camera somewhere; what is left out stays as it is shown. */
+  place: {
+    x: maybeNumber(-FARTHEST, FARTHEST),
+    y: maybeNumber(-FARTHEST, FARTHEST),
+    span: maybeNumber(1 / FARTHEST, FARTHEST),
+    heading: maybeNumber(-MAX_DEGREES, MAX_DEGREES),
+    pitch: maybeNumber(0, 90),
+  },
+  /** From now on it is over another terrain, or over flat ground where both are null. */
+  terrain: {
+    /** What the terrain calls itself. */
+    id: textOrNull('digest', 'the id of a terrain, or null for flat ground'),
+    /** The fingerprint of its heights. */
+    digest: textOrNull('id', 'the digest of its heights'),
+    /** Where it is the one before but for some samples: those, so that a session has all it needs. */
+    part,
+  },
+  /** The program changes some settings; what is left out stays. */
+  change: { settings },
+} as const satisfies Readonly<Record<string, Readonly<Record<string, Field<unknown>>>>>;
+
+export type Kind = keyof typeof SIGNALS;
+
+type Value<F> = F extends Field<infer T> ? T : never;
+type OptionalOf<S> = { [N in keyof S]: S[N] extends OptionalField<unknown> ? N : never }[keyof S];
+type Body<S> = { readonly [N in keyof Omit<S, OptionalOf<S>>]: Value<S[N & keyof S]> } & {
+  readonly [N in keyof Pick<S, OptionalOf<S>>]?: Value<S[N]>;
+};
+
+/** A signal of a kind, without its time. */
+export type SignalOf<K extends Kind> = K extends Kind ? { readonly kind: K } & Body<(typeof SIGNALS)[K]> : never;
+
+export type ScreenSignal = SignalOf<'screen'>;
+export type KeySignal = SignalOf<'key'>;
+export type WheelSignal = SignalOf<'wheel'>;
+export type HoverSignal = SignalOf<'hover'>;
+export type PressSignal = SignalOf<'press'>;
+export type MoveSignal = SignalOf<'move'>;
+export type LiftSignal = SignalOf<'lift'>;
+export type PadSignal = SignalOf<'pad'>;
+export type HoldSignal = SignalOf<'hold'>;
+export type UnholdSignal = SignalOf<'unhold'>;
+export type TurnSignal = SignalOf<'turn'>;
+export type TiltSignal = SignalOf<'tilt'>;
+export type HomeSignal = SignalOf<'home'>;
+export type ReleaseSignal = SignalOf<'release'>;
+export type GapSignal = SignalOf<'gap'>;
+export type PlaceSignal = SignalOf<'place'>;
+export type TerrainSignal = SignalOf<'terrain'>;
+export type ChangeSignal = SignalOf<'change'>;
+
+/** What a hand does: the player's, or the program's in its place. */
+export type HandSignal = SignalOf<'key' | 'wheel' | 'press' | 'move' | 'lift' | 'pad' | 'hold' | 'unhold' | 'release'>;
+
+/** Anything that steers, without its time. */
+export type SignalBody = SignalOf<Kind>;
+
+/**
+ * Anything that steers. `time` is a DOM high-resolution timestamp in milliseconds, on the clock that
+ * `advance` is called with; without it, it is now.
+ */
+export type Signal = SignalBody & { readonly time?: number };
+
+/** A signal as a session keeps it: `at` is whole microseconds since the session began. */
+export type StampedSignal = SignalBody & { readonly at: number };
