@@ -41,6 +41,15 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         { selector: 'ExportDefaultDeclaration', message: 'Export by name.' },
+        {
+          selector: ':matches(Program, Program > ExportNamedDeclaration) > VariableDeclaration[kind!="const"]',
+          message: 'No state in a module: hand it on, or keep it in a class.',
+        },
+        {
+          selector:
+            'Program > ExportNamedDeclaration > VariableDeclaration > VariableDeclarator[id.name!=/^[A-Z_]+$/] > NewExpression[callee.name=/^(Scratch|Solved|Cell|Float64Array|Map|Set)/]',
+          message: 'Scratch is private to its file: results go into what the caller hands over.',
+        },
         { selector: "BinaryExpression[operator='**']", message: 'Engines differ in it: use math/.' },
         { selector: "AssignmentExpression[operator='**=']", message: 'Engines differ in it: use math/.' },
       ],

@@ -1,7 +1,9 @@
 /**
  * The direction of the arrows between the folders of the library: who may import from whom, and
- * only through the other folder's index.ts. Drawn in docs/architecture.md.
+ * only through the other folder's index.ts; and no circle, inside a folder neither. Drawn in docs/architecture.md.
  */
+import { circleThrough, importsOf } from './imports.js';
+
 const MAY_IMPORT = {
   math: [],
   ground: ['math'],
@@ -24,6 +26,8 @@ const MAY_IMPORT = {
 /** The one package that the library may import. */
 const PACKAGES = { settings: ['valibot'] };
 
+let imports;
+
 export const arrows = {
   meta: { type: 'problem', schema: [] },
   create(context) {
@@ -31,6 +35,7 @@ export const arrows = {
     if (inside === undefined) return {};
     const [room, ...rest] = inside.split('/');
     const depth = rest.length;
+    imports ??= importsOf(context.filename.replaceAll('\\', '/').slice(0, -inside.length - 1));
 
     const check = (node) => {
       if (!node.source) return;
@@ -43,6 +48,8 @@ export const arrows = {
       }
       const path = new URL(from, `file:///${inside}`).pathname.slice(1);
       const [target, ...file] = path.split('/');
+      const circle = circleThrough(imports, inside, path);
+      if (circle) report(`A circle: ${circle.join(' → ')}.`);
       if (depth > 0 && target === room) {
         if (file.join('/') === 'index.ts') report('Import from the file itself inside its own folder.');
         return;

@@ -139,13 +139,13 @@ test('the nearest root is a root, and none lies nearer by more than the steps of
   const roots = fc.uniqueArray(fc.integer({ min: 1, max: 24 }), { minLength: 1, maxLength: 4 });
   forAll(roots, between(1, 100), (list, from) => {
     const f = (x: number): number => list.reduce((product, root) => product * (log2(x) - root / 4), 1);
-    const found = nearestRoot(f, from, 1, 200);
+    const found = nearestRoot(f, from, 1, 200, 0, null, null);
     const off = (x: number): number => Math.abs(Math.log(x / from));
     const nearest = Math.min(...list.map((root) => off(2 ** (root / 4))));
     expect(Math.min(...list.map((root) => Math.abs(found / 2 ** (root / 4) - 1)))).toBeLessThan(1e-9);
     expect(off(found)).toBeLessThanOrEqual(nearest + Math.log(1.07));
   });
-  expect(nearestRoot((x) => x + 1, 5, 1, 10)).toBe(1);
+  expect(nearestRoot((x) => x + 1, 5, 1, 10, 0, null, null)).toBe(1);
 });
 
 test('a convex hull holds every point and turns one way', () => {

@@ -4,11 +4,12 @@ import { Look, ScratchPoint, type Pose } from '../view/index.ts';
 import { arriveAt } from './followers.ts';
 import { Motion } from './motion.ts';
 import { minSpan, maxSpan, type Rules } from './rules.ts';
-import { allowedFocus, desiredFocus, findDesiredFocus } from './solveFocus.ts';
+import { findDesiredFocus, SolvedFocus } from './solveFocus.ts';
 
 const look = new Look();
 const there = new Motion();
 const from = new ScratchPoint();
+const solved = new SolvedFocus();
 
 /** The goal span and heading, what they ask of pitch and lens, and the grip holding there, inside the limits. */
 export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
@@ -23,10 +24,10 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   from.y = motion.y - motion.excessY;
   there.panX = motion.homeX;
   there.panY = motion.homeY;
-  findDesiredFocus(there, look);
-  keepInside(rules.boundary, look, there, desiredFocus, from, allowedFocus);
-  out.x = allowedFocus.x;
-  out.y = allowedFocus.y;
+  findDesiredFocus(there, look, solved);
+  keepInside(rules.boundary, look, there, solved.desired, from, solved.allowed);
+  out.x = solved.allowed.x;
+  out.y = solved.allowed.y;
   out.focusHeight = motion.focusHeight;
   out.span = there.span;
   out.heading = there.heading;

@@ -98,10 +98,7 @@ class Roots {
 }
 const roots = new Roots();
 
-let asked: Motion;
-let askedLook: Look;
-
-/** A square of a distance that is off by no more than this share is not off. */
+/** Relative tolerance on the squared distance. */
 const NOTHING = 1e-13;
 
 /**
@@ -109,11 +106,10 @@ const NOTHING = 1e-13;
  * show equally far from each other. So a twist alone does not zoom.
  */
 function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
-  asked = motion;
-  askedLook = look;
   const u = look.u(motion.gripX2) - look.u(motion.gripX);
   const v = look.v(motion.gripY2) - look.v(motion.gripY);
-  return nearestRoot(tooClose, motion.span, minSpan(rules, look), maxSpan(rules, look), (u * u + v * v) * NOTHING);
+  const tolerance = (u * u + v * v) * NOTHING;
+  return nearestRoot(fingersTooFar, motion.span, minSpan(rules, look), maxSpan(rules, look), tolerance, motion, look);
 }
 
 /** Takes hold anew, with every finger of a hand, of what is shown under it. */
@@ -121,33 +117,30 @@ export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   takeFingers(motion, rules, look);
   if (motion.fingers < 2) return;
   motion.pinched ||= motion.mayZoom && rules.followsAtOnce;
-  asked = motion;
-  askedLook = look;
-  // Which of the two it is now, it stays: where the fingers go says all the rest.
+  // Keeps the root that matches the current span.
   spanAsItLooks(motion, look);
   motion.usesLesserRoot =
     roots.lesser > 0 && Math.abs(roots.lesser - motion.span) < Math.abs(roots.greater - motion.span);
   motion.fingersCloser = 0;
-  motion.fingersCloser = motion.mayTurn ? 0 : tooClose(motion.span);
+  motion.fingersCloser = motion.mayTurn ? 0 : fingersTooFar(motion.span, motion, look);
 }
 
 /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
-function tooClose(span: number): number {
-  const { gripX, gripY, gripX2, gripY2, level } = asked;
-  const look = askedLook;
+function fingersTooFar(span: number, motion: Motion, look: Look): number {
+  const { gripX, gripY, gripX2, gripY2, level } = motion;
   // The focus is the mean of where either grip wants it; the held points as seen from there.
-  measure(asked, look, span);
-  look.meet(look.u(gripX), look.v(gripY), span, asked.heldHeight - level);
+  measure(motion, look, span);
+  look.meet(look.u(gripX), look.v(gripY), span, motion.heldHeight - level);
   const missX = (held.x - off.x) / 2;
   const missY = (held.y - off.y) / 2;
-  project(look, span, look.meetX - missX, look.meetY - missY, asked.heldHeight - level);
+  project(look, span, look.meetX - missX, look.meetY - missY, motion.heldHeight - level);
   const u = shown.x;
   const v = shown.y;
-  project(look, span, look.meetX + off.x + missX, look.meetY + off.y + missY, asked.heldHeight2 - level);
+  project(look, span, look.meetX + off.x + missX, look.meetY + off.y + missY, motion.heldHeight2 - level);
   const fingersU = look.u(gripX2) - look.u(gripX);
   const fingersV = Math.max(look.v(gripY2), look.reachV) - Math.max(look.v(gripY), look.reachV);
   const apart = (shown.x - u) * (shown.x - u) + (shown.y - v) * (shown.y - v);
-  return fingersU * fingersU + fingersV * fingersV - apart - asked.fingersCloser;
+  return fingersU * fingersU + fingersV * fingersV - apart - motion.fingersCloser;
 }
 
 /** u and v. */

@@ -6,34 +6,48 @@
  * is: hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
  */
 import { keepInside } from '../limits/index.ts';
-import { ScratchPoint, ScratchSpot, type Look } from '../view/index.ts';
+import { ScratchPoint, ScratchSpot, type Look, type Point } from '../view/index.ts';
 import type { Motion } from './motion.ts';
 import { solvePair } from './pair.ts';
 import type { Rules } from './rules.ts';
 import { keepSpan } from './zoom.ts';
 
+/** Where the focus ought to be, and where there is room for it. */
+export class SolvedFocus {
+  readonly desired = new ScratchPoint();
+  readonly allowed = new ScratchPoint();
+  /** Two grips want it at different places: a limit keeps one point from one finger. */
+  gripsDisagree = false;
+}
+
+/** For those who do not ask. */
+const unread = new SolvedFocus();
+
 /**
  * Sets the focus. Grips are solved as if nothing were ever lifted, so that one does not chase the
  * other: while the eye is lifted, what is held is off by the lift.
+ *
+ * @param out what it was made of
  */
-export function solveFocus(motion: Motion, rules: Rules, look: Look): void {
+export function solveFocus(motion: Motion, rules: Rules, look: Look, out = unread): void {
+  const { desired, allowed } = out;
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
   motion.heldX += motion.panX;
   motion.heldY += motion.panY;
   if (motion.fingers === 2) solvePair(motion, rules, look);
   if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
-  findDesiredFocus(motion, look);
-  keepInside(rules.boundary, look, motion, desiredFocus, from, allowedFocus);
-  motion.limited = allowedFocus.x !== desiredFocus.x || allowedFocus.y !== desiredFocus.y || gripsDisagree;
-  if (motion.fingers > 0) stretch(motion, rules);
+  findDesiredFocus(motion, look, out);
+  keepInside(rules.boundary, look, motion, desired, from, allowed);
+  motion.limited = allowed.x !== desired.x || allowed.y !== desired.y || out.gripsDisagree;
+  if (motion.fingers > 0) stretch(motion, rules, out);
   else {
-    if (motion.limited) standStill(motion);
+    if (motion.limited) standStill(motion, allowed);
     // What was pulled over the edge is still on its way back.
     if (motion.excessX !== 0 || motion.excessY !== 0) capExcess(motion, rules);
   }
-  motion.x = allowedFocus.x + motion.excessX;
-  motion.y = allowedFocus.y + motion.excessY;
+  motion.x = allowed.x + motion.excessX;
+  motion.y = allowed.y + motion.excessY;
 }
 
 /**
@@ -73,50 +87,45 @@ export function missingClearance(motion: Motion, rules: Rules, look: Look): numb
 
 const below = new ScratchSpot();
 
-/** Where the focus ought to be, whatever the bounds say. */
-export function findDesiredFocus(motion: Motion, look: Look): void {
+/** Sets `desired` and `gripsDisagree`: where the focus ought to be, whatever the bounds say. */
+export function findDesiredFocus(motion: Motion, look: Look, out: SolvedFocus): void {
   const { span, level } = motion;
-  gripsDisagree = false;
+  const { desired } = out;
+  out.gripsDisagree = false;
   if (motion.holdsBelowEye) {
     look.below(motion);
-    desiredFocus.x = motion.heldX - look.meetX;
-    desiredFocus.y = motion.heldY - look.meetY;
+    desired.x = motion.heldX - look.meetX;
+    desired.y = motion.heldY - look.meetY;
     return;
   }
   if (!motion.gripping && motion.fingers === 0) {
-    desiredFocus.x = motion.x - motion.excessX + motion.panX;
-    desiredFocus.y = motion.y - motion.excessY + motion.panY;
+    desired.x = motion.x - motion.excessX + motion.panX;
+    desired.y = motion.y - motion.excessY + motion.panY;
     return;
   }
   look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - level);
-  desiredFocus.x = motion.heldX - look.meetX;
-  desiredFocus.y = motion.heldY - look.meetY;
+  desired.x = motion.heldX - look.meetX;
+  desired.y = motion.heldY - look.meetY;
   if (motion.fingers < 2) return;
   look.meet(look.u(motion.gripX2), look.v(motion.gripY2), span, motion.heldHeight2 - level);
-  const offX = motion.heldX2 - look.meetX - desiredFocus.x;
-  const offY = motion.heldY2 - look.meetY - desiredFocus.y;
-  desiredFocus.x += offX / 2;
-  desiredFocus.y += offY / 2;
-  gripsDisagree = Math.abs(offX) + Math.abs(offY) > AGREED * span;
+  const offX = motion.heldX2 - look.meetX - desired.x;
+  const offY = motion.heldY2 - look.meetY - desired.y;
+  desired.x += offX / 2;
+  desired.y += offY / 2;
+  out.gripsDisagree = Math.abs(offX) + Math.abs(offY) > AGREED * span;
 }
 
 /** Two grips that want the focus nearer to each other than this agree; in spans. */
 const AGREED = 1e-9;
-/** The two grips do not agree: a limit keeps one point from one finger. */
-let gripsDisagree = false;
-
-/** Where the last `wishFor` would have the focus, and where the last `settle` found room for it. */
-export const desiredFocus = new ScratchPoint();
-export const allowedFocus = new ScratchPoint();
 /** Where the focus was before. */
 const from = new ScratchPoint();
 
 /** Rounding alone does not move a focus along an edge: at a wall nothing trembles. */
-function standStill({ span }: Motion): void {
+function standStill({ span }: Motion, allowed: Point): void {
   const nothing = 1e-11 * span + 1e-15 * (Math.abs(from.x) + Math.abs(from.y));
-  if (!(Math.abs(allowedFocus.x - from.x) < nothing && Math.abs(allowedFocus.y - from.y) < nothing)) return;
-  allowedFocus.x = from.x;
-  allowedFocus.y = from.y;
+  if (!(Math.abs(allowed.x - from.x) < nothing && Math.abs(allowed.y - from.y) < nothing)) return;
+  allowed.x = from.x;
+  allowed.y = from.y;
 }
 
 /** Never beyond the cap, though the span may have become less. */
@@ -130,9 +139,9 @@ function capExcess(motion: Motion, { boundary }: Rules): void {
 }
 
 /** A hand can pull the focus over the edge: the farther, the harder, and never beyond the cap. */
-function stretch(motion: Motion, { boundary }: Rules): void {
-  const overX = desiredFocus.x - allowedFocus.x;
-  const overY = desiredFocus.y - allowedFocus.y;
+function stretch(motion: Motion, { boundary }: Rules, { desired, allowed }: SolvedFocus): void {
+  const overX = desired.x - allowed.x;
+  const overY = desired.y - allowed.y;
   const cap = boundary.elastic * motion.span;
   const share = cap > 0 ? cap / (cap + Math.sqrt(overX * overX + overY * overY)) : 0;
   motion.excessX = overX * share;

@@ -9,7 +9,7 @@ import { isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
-import { allowedFocus, solveFocus, desiredFocus } from './solveFocus.ts';
+import { solveFocus, SolvedFocus } from './solveFocus.ts';
 import { addTilt, turnOnAt } from './turn.ts';
 import { keepSpan, addNotches, zoomOn } from './zoom.ts';
 
@@ -136,7 +136,7 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { x, y } = motion;
   before.x = x - motion.excessX;
   before.y = y - motion.excessY;
-  solveFocus(motion, rules, look);
+  solveFocus(motion, rules, look, solved);
   if (motion.limited) {
     if (motion.gripping) letGripGiveWay(motion, rules, look, before);
     stopAtWall(motion, rules, look);
@@ -155,14 +155,16 @@ function letGripGiveWay(motion: Motion, rules: Rules, look: Look, from: Readonly
   pushed.x = from.x + panX;
   pushed.y = from.y + panY;
   keepInside(rules.boundary, look, motion, pushed, from, pushed);
-  const farther = (pushed.x - allowedFocus.x) * panX + (pushed.y - allowedFocus.y) * panY;
+  const farther = (pushed.x - solved.allowed.x) * panX + (pushed.y - solved.allowed.y) * panY;
   if (!(farther > 1e-3 * (panX * panX + panY * panY))) return;
   dropGrip(motion);
   motion.x = from.x + motion.excessX;
   motion.y = from.y + motion.excessY;
-  solveFocus(motion, rules, look);
+  solveFocus(motion, rules, look, solved);
 }
 
+/** How the pan of this step came out. */
+const solved = new SolvedFocus();
 const before = new ScratchPoint();
 const pushed = new ScratchPoint();
 
@@ -175,8 +177,8 @@ function arrived(away: number): number {
 /** At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. */
 function stopAtWall(motion: Motion, rules: Rules, look: Look): void {
   const steep = foreshortening(rules, look);
-  const overX = desiredFocus.x - allowedFocus.x;
-  const overY = desiredFocus.y - allowedFocus.y;
+  const overX = solved.desired.x - solved.allowed.x;
+  const overY = solved.desired.y - solved.allowed.y;
   const over = Math.sqrt(overX * overX + overY * overY);
   const outward = (overX * motion.panX + overY * motion.panY) / over;
   if (!(outward > 0)) return;

@@ -2,7 +2,6 @@
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Look, Screen } from '../view/index.ts';
-import type { Rules } from './rules.ts';
 
 /** A stop this close to an end of the zoom range, as a share of it, is inside. */
 const SLACK = 2e-9;
@@ -74,7 +73,7 @@ export class ZoomStops {
 }
 
 /** The heading nearest to one that the settings let the camera rest at. */
-export function restingHeading({ settings: { turn } }: Rules, heading: number): number {
+export function restingHeading({ turn }: FullSettings, heading: number): number {
   const min = turn.min ?? -Infinity;
   const max = turn.max ?? Infinity;
   if (turn.stops === null) return clamp(heading, min, max);

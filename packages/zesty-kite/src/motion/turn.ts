@@ -54,7 +54,7 @@ export function addStep(motion: Motion, rules: Rules, degrees: number): void {
 /** Where headings have stops, the goal goes to the nearest, unless something held still turns. */
 export function restHeading(motion: Motion, rules: Rules): void {
   if (rules.settings.turn.stops === null || motion.fingers > 1 || motion.orbiting || motion.turnRate !== 0) return;
-  easeHeading(motion, restingHeading(rules, motion.goalHeading));
+  easeHeading(motion, restingHeading(rules.settings, motion.goalHeading));
 }
 
 /** Ends a turn at the heading that is shown; where there are stops, at the nearest. */
@@ -114,7 +114,7 @@ export function setPitch(motion: Motion, rules: Rules, pitch: number): void {
 /** Looks at once where a heading says, as far as range and stops let it. */
 export function faceAt(motion: Motion, rules: Rules, heading: number): void {
   const inside = headingInside(rules, heading);
-  motion.heading = rules.settings.turn.stops === null ? inside : restingHeading(rules, inside);
+  motion.heading = rules.settings.turn.stops === null ? inside : restingHeading(rules.settings, inside);
   motion.goalHeading = motion.heading;
   motion.turnRemaining = 0;
   motion.stepping = false;

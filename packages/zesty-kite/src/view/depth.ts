@@ -1,14 +1,6 @@
 /** Near and far planes, fitted to the ground that shows. */
-import { SIGHT } from './look.ts';
-import type { Spot } from './pose.ts';
-import type { View } from './view.ts';
-
-/** Distances from the eye along the view direction, world units: 0 < near < far. */
-export interface Depth {
-  near: number;
-  toFocus: number;
-  far: number;
-}
+import { SIGHT, type Viewpoint } from './look.ts';
+import type { Depth, Spot } from './pose.ts';
 
 /** The least near, as a share of far, where ground may come right up to the eye. */
 const NEAREST = 1e-6;
@@ -34,7 +26,7 @@ const DEEPER = 1 / 256;
  *
  * @param fromEye points are counted from the eye, so that all that shows is near
  */
-export function fitDepth(view: View, out: Depth, fromEye = false): Depth {
+export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
   const { look, span, focusHeight, ground } = view;
   const { sinPitch, cosPitch, widening } = look;
   const top = look.v(0);
@@ -69,7 +61,7 @@ export function fitDepth(view: View, out: Depth, fromEye = false): Depth {
 }
 
 /** Where it looks from, at a depth. */
-export function placeEye({ look, x, y, focusHeight }: View, { toFocus }: Depth, out: Spot): Spot {
+export function placeEye({ look, x, y, focusHeight }: Viewpoint, { toFocus }: Depth, out: Spot): Spot {
   const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
   out.x = x - toFocus * cosPitch * sinHeading;
   out.y = y + toFocus * cosPitch * cosHeading;

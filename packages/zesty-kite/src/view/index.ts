@@ -1,4 +1,4 @@
-export type { Depth } from './depth.ts';
+export { canonical, nearestCopy } from './copies.ts';
 export { Look, NO_INSETS, REACH, SIGHT } from './look.ts';
 export {
   createMatrices,
@@ -8,8 +8,8 @@ export {
   type Matrices,
   type UpAxis,
 } from './matrices.ts';
-export type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
+export type { Ground, Insets, Depth, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
 export { frustumPlanes, showsBox, showsCircle, type Box } from './culling.ts';
 export { visibleTiles, type TileMap, type TileRows } from './tiles.ts';
-export { aim, canonical, nearestCopy, View, type Affine, type Footprint, type Ray, type ScreenPoint } from './view.ts';
+export { aim, View, type Affine, type Footprint, type Ray } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';

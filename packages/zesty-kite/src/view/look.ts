@@ -12,7 +12,7 @@
  * plane, and the same formula for both lenses.
  */
 import { Angle } from '../math/index.ts';
-import type { Insets, Pose, Screen } from './pose.ts';
+import type { Ground, Insets, Pose, Screen } from './pose.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const REACH = 4;
@@ -214,6 +214,14 @@ export class Look {
     this.meetX = -toward * this.sinHeading;
     this.meetY = toward * this.cosHeading;
   }
+}
+
+/** A pose with its look, over a ground: what depths and picks need of a view. */
+export interface Viewpoint extends Pick<Pose, 'x' | 'y' | 'focusHeight' | 'span'> {
+  /** Of the screen, CSS pixels. */
+  readonly height: number;
+  readonly ground: Ground;
+  readonly look: Look;
 }
 
 const angle = new Angle();

@@ -1,8 +1,8 @@
 /** Where a line of sight meets terrain. */
 import type { Terrain } from '../ground/index.ts';
-import { SIGHT } from './look.ts';
+import { canonical } from './copies.ts';
+import { SIGHT, type Viewpoint } from './look.ts';
 import type { Spot } from './pose.ts';
-import { canonical, type View } from './view.ts';
 
 /** The most steps along one line of sight; where more would be needed, they are longer. */
 const MAX_STEPS = 8192;
@@ -14,7 +14,7 @@ const MAX_STEPS = 8192;
  *
  * @returns `out`, or null where nothing but sky shows
  */
-export function pick(view: View, terrain: Terrain, x: number, y: number, out: Spot): Spot | null {
+export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, out: Spot): Spot | null {
   const { look, span, focusHeight } = view;
   const { sinPitch, cosPitch, widening } = look;
   const right = look.u(x);

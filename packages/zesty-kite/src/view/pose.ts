@@ -9,6 +9,24 @@ export interface Point {
 
 export type { Spot } from '../ground/index.ts';
 
+/** Where a point in space shows. */
+export interface ScreenPoint extends Point {
+  /**
+   * World units along the view direction: from the eye, or from the focus where the lens is
+   * orthographic.
+   */
+  depth: number;
+  /** Not behind the eye. */
+  inFront: boolean;
+}
+
+/** Distances from the eye along the view direction, world units: 0 < near < far. */
+export interface Depth {
+  near: number;
+  toFocus: number;
+  far: number;
+}
+
 /** All that says where the camera is. */
 export interface Pose {
   /** The focus: world units to the right of an unturned screen. */

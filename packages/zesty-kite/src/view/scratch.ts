@@ -2,16 +2,14 @@
  * Objects for results that are set in every frame: our own, and those that a view hands out. Engines write numbers into
  * a field of a class in place; into one of an object literal they may not, and allocate a number for each write.
  */
-import type * as depth from './depth.ts';
 import type * as pose from './pose.ts';
-import type * as view from './view.ts';
 
 class Point implements pose.Point {
   x = NaN;
   y = NaN;
 }
 
-class ScreenPoint extends Point implements view.ScreenPoint {
+class ScreenPoint extends Point implements pose.ScreenPoint {
   depth = NaN;
   inFront = true;
 }
@@ -22,7 +20,7 @@ class Spot implements pose.Spot {
   height = NaN;
 }
 
-class Depth implements depth.Depth {
+class Depth implements pose.Depth {
   near = NaN;
   toFocus = NaN;
   far = NaN;

@@ -1,10 +1,10 @@
 /** The geometry of one pose on one screen. */
-import { clamp } from '../math/index.ts';
-import { fitDepth, placeEye, type Depth } from './depth.ts';
+import { fitDepth, placeEye } from './depth.ts';
 import { Look, NO_INSETS, SIGHT } from './look.ts';
 import { pick } from './pick.ts';
 import { ScratchDepth, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
-import type { Ground, Insets, Point, Pose, PoseInput, Screen, Spot } from './pose.ts';
+import { canonical, nearestCopy } from './copies.ts';
+import type { Depth, Ground, Insets, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
 
 /** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
 export interface Affine {
@@ -14,17 +14,6 @@ export interface Affine {
   d: number;
   e: number;
   f: number;
-}
-
-/** Where a point in space shows. */
-export interface ScreenPoint extends Point {
-  /**
-   * World units along the view direction: from the eye, or from the focus where the lens is
-   * orthographic.
-   */
-  depth: number;
-  /** Not behind the eye. */
-  inFront: boolean;
 }
 
 /** A line of sight: all points `start + t · along`, t ≥ 0; `along` is one unit long. */
@@ -296,17 +285,6 @@ export class View implements Pose {
 }
 
 const depth = new ScratchDepth();
-
-/** The copy of a distance that is nearest to 0 in a world that repeats itself. */
-export function nearestCopy(distance: number, period: number): number {
-  return period > 0 ? distance - period * Math.round(distance / period) : distance;
-}
-
-/** The copy of a coordinate in 0 … period. */
-export function canonical(value: number, period: number | undefined): number {
-  if (period === undefined || !(period > 0)) return value;
-  return clamp(value - period * Math.floor(value / period), 0, period);
-}
 
 type Aimed = { -readonly [K in keyof View]: View[K] };
 
