@@ -6,18 +6,24 @@
 export class Digest {
   #high = 0xcbf29ce4;
   #low = 0x84222325;
-  readonly #bytes = new DataView(new ArrayBuffer(8));
+  readonly #number = new DataView(new ArrayBuffer(8));
+  readonly #bytes = new Uint8Array(this.#number.buffer);
 
   add(value: number): void {
-    this.#bytes.setFloat64(0, value, true);
+    this.#number.setFloat64(0, value, true);
+    const bytes = this.#bytes;
+    let high = this.#high;
+    let low = this.#low;
     for (let i = 0; i < 8; i++) {
       // times 2^40 + 0x1b3, in two halves of 32 bits
-      const low = (this.#low ^ this.#bytes.getUint8(i)) >>> 0;
+      low = (low ^ (bytes[i] ?? 0)) >>> 0;
       const product = low * 0x1b3;
       const carry = Math.floor(product / 0x100000000);
-      this.#high = (Math.imul(this.#high, 0x1b3) + carry + (low << 8)) >>> 0;
-      this.#low = product >>> 0;
+      high = (Math.imul(high, 0x1b3) + carry + (low << 8)) >>> 0;
+      low = product >>> 0;
     }
+    this.#high = high;
+    this.#low = low;
   }
 
   /** Sixteen hexadecimal digits. */

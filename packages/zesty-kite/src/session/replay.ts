@@ -157,8 +157,9 @@ export class Replay {
       const next = Math.min(frame, sample);
       if (next >= micros) return;
       this.camera.advance(next / 1000);
-      this.#measure();
-      if (sample === next) this.#sample();
+      const { grips } = this.camera;
+      this.#measure(grips);
+      if (sample === next) this.#sample(grips);
       if (frame === next) {
         this.#frames += 1;
         this.#nextFrame += 1;
@@ -173,38 +174,41 @@ export class Replay {
     if (this.#restDrawn || frame >= micros) return;
     this.#restDrawn = true;
     this.camera.advance(frame / 1000);
-    this.#measure();
+    this.#measure(this.camera.grips);
     this.#frames += 1;
     this.#nextFrame += 1;
     this.#frame(this.camera, frame);
   }
 
-  #sample(): void {
+  #sample(grips: readonly Grip[]): void {
     const { x, y, span, focusHeight, heading, pitch, fieldOfView } = this.camera.view;
+    const grip = grips[0] ?? null;
     this.#samples += 1;
     this.#digest.add(x);
     this.#digest.add(y);
     this.#digest.add(span);
-    for (const value of [focusHeight, heading, pitch, fieldOfView]) this.#digest.add(value);
-    this.#panned += this.#pannedSince(x, y);
+    this.#digest.add(focusHeight);
+    this.#digest.add(heading);
+    this.#digest.add(pitch);
+    this.#digest.add(fieldOfView);
+    this.#panned += this.#pannedSince(x, y, grip);
     this.#x = x;
     this.#y = y;
-    this.#grip = this.camera.grips[0] ?? null;
+    this.#grip = grip;
     this.#rests = this.camera.settled;
     this.#restDrawn &&= this.#rests;
   }
 
   /** With the same grip as before, what the held point moved; with none, what the focus moved. */
-  #pannedSince(x: number, y: number): number {
+  #pannedSince(x: number, y: number, now: Grip | null): number {
     const before = this.#grip;
-    const now = this.camera.grips[0] ?? null;
     if (before === null && now === null) return distance(x - this.#x, y - this.#y);
     if (before === null || now === null) return 0;
     const same = before.screenX === now.screenX && before.screenY === now.screenY;
     return same ? distance(now.x - before.x, now.y - before.y) : 0;
   }
 
-  #measure(): void {
+  #measure(grips: readonly Grip[]): void {
     const { camera } = this;
     const { view } = camera;
     const { min, max } = camera.spanRange;
@@ -216,7 +220,7 @@ export class Replay {
     this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
     this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
-    for (const { error, limited } of camera.grips)
+    for (const { error, limited } of grips)
       if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
   }
 }
