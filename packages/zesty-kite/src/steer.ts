@@ -31,8 +31,8 @@ import {
 } from './motion/index.ts';
 
 /**
- * Once nothing moves, and no hand holds, nothing is held; and what was so near that it arrived at once
- * has its focus settled too, as no step will come to do it.
+ * Called when nothing moves any more: solves the focus, as no further step will do it, and ends the grip of a zoom or a turn
+ * when no hand holds.
  */
 export function letRest({ kept, rules, look }: Timeline): void {
   if (!isStill(kept)) return;
@@ -158,7 +158,7 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
 export function home({ kept, rules, look }: Timeline): void {
   if (kept.fingers > 0) return;
   interrupt(kept, rules, look, 'goHome');
-  // What is left of a pan by keys would keep it from setting out.
+  // A pan that is still slowing down would delay the start.
   if (!isDriven(kept)) kept.velocityX = kept.velocityY = 0;
   dropGrip(kept);
   goHome(kept, rules, look);

@@ -1,10 +1,10 @@
-/** Pointers that drag: their startsAfter, the zones of pinch, twist and tilt, and which two count. */
+/** Pointers that drag: how far they go before they do, the zones of pinch, twist and tilt, and which two count. */
 import { angleDegrees } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import type { HoldIntent, OrbitIntent } from './intent.ts';
 
-/** So many of the fingers that hold count: the oldest. */
+/** Only so many fingers count: those that came first. */
 const COUNTED = 2;
 
 interface Finger extends Point {
@@ -51,7 +51,7 @@ export class Fingers {
     return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'anew');
   }
 
-  /** A finger or a button comes down: it stops what moves, and drags once it has left its startsAfter. */
+  /** A finger or a button comes down: it stops what moves, and drags once it has gone far enough. */
   press(id: number, x: number, y: number, startsAfter: number): HoldIntent[] {
     const name = `pointer ${String(id)}`;
     this.#fingers.set(name, { x, y, downX: x, downY: y, startsAfter, isProgram: false, heldX: x, heldY: y });
@@ -70,7 +70,7 @@ export class Fingers {
       const wayY = y - finger.downY;
       const way = Math.sqrt(wayX * wayX + wayY * wayY);
       if (way <= finger.startsAfter) return [];
-      // From where it left its startsAfter on, what it drags sticks to it: nothing jumps.
+      // It grips the ground at the point where it starts to drag, so nothing jumps.
       finger.x = finger.downX + (wayX / way) * finger.startsAfter;
       finger.y = finger.downY + (wayY / way) * finger.startsAfter;
       finger.downX = finger.downY = NaN;

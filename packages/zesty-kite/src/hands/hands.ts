@@ -43,7 +43,7 @@ export class Hands {
     this.#fingers.locked = settings.locked.includes('pan');
   }
 
-  /** From now on by other settings. Keys that they have no use for are let go: nobody would hear them go up. */
+  /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
   adopt(settings: FullSettings, screen: Screen): Intent[] {
     const { bindings, locked } = this.#settings;
     if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
@@ -51,7 +51,7 @@ export class Hands {
     for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
     this.#edge.refit(settings.edge, screen);
     this.#fingers.locked = settings.locked.includes('pan');
-    // A drag that was locked lets go, and takes hold where it is once it may again; else nothing has to stop.
+    // A drag that is locked now ends; unlocked, it grips again where the pointer is.
     const regrips = locked.includes('pan') !== this.#fingers.locked && this.#fingers.areDown;
     return regrips ? [this.#steer(), this.#fingers.takeHold()] : [this.#steer()];
   }
@@ -231,7 +231,7 @@ export class Hands {
     };
   }
 
-  /** What is left of intents when what is locked is taken out. */
+  /** Removes from intents what is locked. */
   #unlocked(intents: readonly Intent[]): Intent[] {
     const { locked } = this.#settings;
     if (locked.length === 0) return [...intents];

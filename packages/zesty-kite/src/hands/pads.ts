@@ -7,7 +7,7 @@ import type { PadSignal } from '../signals/index.ts';
 /** From here on a stick or a trigger counts as a button that is down. */
 const DOWN = 0.5;
 
-/** By input, more than 0 … 1: nothing of what is pressed less than the dead zone. */
+/** Input → how strongly it is pressed, above 0 … 1; inputs inside the dead zone are left out. */
 export type Strengths = ReadonlyMap<string, number>;
 
 /**

@@ -1,5 +1,5 @@
 /**
- * What is worth hearing. It goes by what was heard before, not by what has taken effect: so it does not
+ * Which signals matter. It compares with signals heard before, not with those that have taken effect, so it does not
  * depend on which frames were drawn in between.
  */
 import type { FullSettings } from '../settings/index.ts';
@@ -21,13 +21,13 @@ export class SignalFilter {
     this.#bindings = new Bindings(settings.bindings);
   }
 
-  /** From now on by other settings. */
+  /** Takes other settings. */
   adopt(settings: FullSettings): void {
     if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = settings;
   }
 
-  /** From the beginning. */
+  /** Forgets everything, for a new session. */
   restart(settings: FullSettings, screen: Screen): void {
     this.adopt(settings);
     this.#screen = screen;

@@ -21,7 +21,7 @@ export class Taps {
   readonly #down = new Map<number, Down>();
   readonly #points: Point[] = [];
   #began = 0;
-  /** No finger has left its startsAfter since the first came down. */
+  /** No finger has started to drag since the first came down. */
   #still = true;
   #last: (TouchTap & { readonly at: number }) | null = null;
 

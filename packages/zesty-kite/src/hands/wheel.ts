@@ -50,7 +50,7 @@ export class Wheel {
   }
 }
 
-/** What an ability comes to by so many notches; what happens in steps, by the whole ones of them. */
+/** What so many notches of a bound wheel do; abilities that go in steps count whole notches only. */
 function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch }: FullSettings): Intent[] {
   const pixels = notches * NOTCH_PIXELS;
   const seconds = notches * NOTCH_SECONDS;

@@ -114,7 +114,7 @@ export function excessOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'x' | 
 
 const kept = new ScratchPoint();
 
-/** The middle of the shape's extent and its height: where a camera starts that is not told better. */
+/** The middle of the shape's extent and its height: the default start. */
 export function middleOf({ shape }: Boundary): { x: number; y: number; high: number } {
   switch (shape.kind) {
     case 'rectangle':
@@ -131,7 +131,7 @@ export function middleOf({ shape }: Boundary): { x: number; y: number; high: num
 const inlay = new Inlay();
 const disc = new Disc();
 
-/** For `keepInside`: the focus was nowhere before, and need not slide. Both are NaN. */
+/** For `keepInside`: there is no focus to slide from. Both are NaN. */
 export const ANYWHERE: Readonly<Point> = new ScratchPoint();
 
 /**
@@ -207,7 +207,7 @@ class Room {
 }
 const room = new Room();
 
-/** The same in place: makes a span no greater than what fits. What has been asked last is known. */
+/** The same in place: limits a span to what fits. The last answer is cached. */
 export function fitInside(boundary: Boundary, look: Look, io: { span: number }): void {
   if (!boundary.limitsZoom) return;
   const { fit } = boundary;

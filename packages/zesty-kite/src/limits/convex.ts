@@ -6,7 +6,7 @@ import { loosen, nearest, Search, type HalfPlanes } from './halfPlanes.ts';
 export interface Convex extends HalfPlanes {
   /** How far each edge is from the origin along its normal. */
   readonly edge: Float64Array;
-  /** For reckoning: how far what has to stay inside reaches along each normal, in spans from the focus. */
+  /** Scratch: how far what has to stay inside reaches along each normal, in spans from the focus. */
   readonly reach: Float64Array;
   /** The middle of its extent, and its height. */
   readonly middle: { readonly x: number; readonly y: number; readonly high: number };
@@ -63,7 +63,7 @@ function spreadOut(count: number): number[] {
   return [...order];
 }
 
-/** Rounding may leave a focus this far outside, in spans. */
+/** Tolerance: rounding may leave a focus this far outside, in spans. */
 const SLACK = 1e-9;
 
 /** What has to stay inside, seen from the focus. */

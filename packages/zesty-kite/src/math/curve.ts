@@ -50,7 +50,7 @@ const cell = new Cell();
 /** The same in place. */
 export function curveIn({ xs, ys, cubics }: Curve, io: Cell): void {
   const last = xs.length - 1;
-  // A curve is flat at both ends: there it ends as it goes on.
+  // Flat at both ends and constant beyond them.
   const x = Math.min(Math.max(io.value, xs[0] ?? NaN), xs[last] ?? NaN);
   let i = 0;
   while (i < last && x >= (xs[i + 1] ?? NaN)) i++;

@@ -1,4 +1,4 @@
-/** Exact decay: of what is left, half goes every half-life, however time is cut into steps. */
+/** Exponential decay, exact for any division of time into steps: what remains halves every half-life. */
 import { Cell } from './cell.ts';
 import { exp2In } from './exp2.ts';
 
@@ -8,13 +8,13 @@ const LN2 = 0.6931471805599453;
 export class Decay {
   /** How often it halves in a second; infinite for a half-life of 0, which arrives at once. */
   #rate = NaN;
-  /** The time in which it would arrive, went it on as it began: half-life / ln 2, seconds. */
+  /** The time constant: half-life / ln 2, seconds. */
   #time = NaN;
-  /** What is left after the step of what was before it, 0 … 1. */
+  /** The share of the distance that remains after the step, 0 … 1. */
   remaining = 1;
   /**
-   * How far it lags behind a target that moves evenly, in ways that the target goes in the step:
-   * (1 - left) / (k · seconds), from value' = -k · (value - target), k = ln 2 / half-life.
+   * How far it lags behind a target that moves evenly, as a share of what the target moves in the step:
+   * (1 - remaining) / (k · seconds), from value' = -k · (value - target), k = ln 2 / half-life.
    */
   lag = 0;
 

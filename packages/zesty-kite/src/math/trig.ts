@@ -25,16 +25,16 @@ const C4 = -2.75573143513906633035e-7;
 const C5 = 2.0875723212981748279e-9;
 const C6 = -1.13596475577881948265e-11;
 
-/** The sine and the cosine of an angle, reckoned together. */
+/** The sine and the cosine of an angle, computed together. */
 export class Angle {
   degrees = NaN;
   sine = NaN;
   cosine = NaN;
 
-  /** Reckons them from the degrees: exact at every multiple of 90; NaN for an angle that is not finite. */
+  /** Computes them from the degrees: exact at every multiple of 90; NaN for an angle that is not finite. */
   compute(): void {
     const { degrees } = this;
-    // Reducing degrees rounds nothing away.
+    // Reducing degrees is exact.
     const quarters = Math.round(degrees * (1 / 90));
     const rad = (degrees - quarters * 90) * RADIANS_PER_DEGREE;
     const sine = sinKernel(rad);

@@ -42,8 +42,8 @@ export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): voi
 }
 
 /**
- * Moves all followers on: each eases toward its target, which itself has come to where it is evenly,
- * from where it was before the step (see `Pace`).
+ * Moves all followers on by a step. Each eases toward its target; a target that moved is taken to have moved evenly
+ * during the step (see `Decay.lag`).
  *
  * @returns whether the safe frame has changed, and with it perhaps the span
  */
@@ -76,7 +76,7 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
   const pitch = asked < minPitch ? minPitch : asked > maxPitch ? maxPitch : asked;
-  // A switch, or what a player tilts, is gone to from where it was; a curve has been gone along.
+  // Only a curve's target moved during the step; a switch or a player's tilt jumps, so it adds no lag.
   const goalMoved = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
   const off = (motion.pitch - pitch + goalMoved) * remaining - goalMoved * lag;
   motion.askedPitch = pitch;
@@ -104,7 +104,7 @@ function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   motion.tilting ||= widening;
 }
 
-/** Whether an angle is as near as counts to where it goes, and is left there: see `roomFollows`. */
+/** Whether an angle is within its tolerance of its goal and is left where it is: see `roomFollows`. */
 function staysAt(angle: number, goal: number, { roomFollows }: Rules): boolean {
   return roomFollows && Math.abs(angle - goal) < ANGLE_TOLERANCE;
 }
@@ -147,7 +147,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   return true;
 }
 
-/** While a hand holds the ground the focus stays as high as it was: the view is a matter of the fingers alone. */
+/** Eases the focus height. It is not called while fingers hold the ground: then the view depends on the fingers alone. */
 function followGround(motion: Motion, pace: Pace): void {
   const risen = motion.climb * pace.seconds;
   const ground = motion.ground + risen;
@@ -168,7 +168,7 @@ export function lookAtGround(motion: Motion, rules: Rules, seconds: number): voi
   if (motion.climb !== 0 || motion.level !== motion.ground) motion.easing = true;
 }
 
-/** Goes to what was seen of the ground last, and no farther. */
+/** Keeps the last ground height that was sampled as the target, and samples no more. */
 export function stopLooking(motion: Motion): void {
   motion.groundStale = false;
   motion.climb = 0;
@@ -218,12 +218,12 @@ export function groundAtOnce(motion: Motion, rules: Rules): void {
   motion.groundStale = false;
 }
 
-/** Seen at an angle, the ground is foreshortened: down the screen it goes by faster. */
+/** How much farther a pixel reaches along the ground down the screen than across it; 1 where speeds are even on the ground. */
 export function foreshortening({ settings }: Rules, look: Look): number {
   return settings.pan.evenSpeedOn === 'screen' ? 1 / look.sinPitch : 1;
 }
 
-/** A whole look from nothing: what the settings make of a span, with switches coming from near. */
+/** Computes a whole look for a span, with every switch by zoom starting on its near side. */
 export function lookAt(motion: Motion, rules: Rules, look: Look, span: number): void {
   motion.span = span;
   arrive(motion, rules, look);
@@ -238,13 +238,13 @@ export function arriveAt(motion: Motion, rules: Rules, look: Look, span: number)
   look.turn(motion);
 }
 
-/** From now on what is asked for has another beginning: it has leapt, and was not gone along. */
+/** The targets of pitch and lens have jumped: the next step takes them to have begun where they are now. */
 export function askAnew(motion: Motion, rules: Rules, look: Look): void {
   motion.askedPitch = pitchAt(motion, rules, motion.span);
   motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
 }
 
-/** The same for those that are to follow at once, as far as they do: not while two fingers zoom. */
+/** The same for those with a half-life of 0 only; while two fingers zoom they ease all the same. */
 export function followAt(motion: Motion, rules: Rules, look: Look, span: number): void {
   const { pitch, lens } = rules.settings;
   if (pitch.halfLife === 0 && !motion.pinched) motion.pitch = pitchAt(motion, rules, span);

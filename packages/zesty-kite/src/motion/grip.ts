@@ -53,7 +53,7 @@ export function takeBelow(motion: Motion, look: Look): void {
   motion.heldY = motion.y + look.meetY;
 }
 
-/** Lets go of what a zoom or a turn holds: from now on it is the focus. */
+/** Ends the grip of a zoom or a turn: from now on they keep the focus in place. */
 export function dropGrip(motion: Motion): void {
   motion.gripping = false;
   motion.orbitGripping = false;
@@ -109,8 +109,8 @@ const raw = new ScratchPoint();
 const from = new ScratchPoint();
 
 /**
- * Sets `raw` to the focus that shows as the present one once the bounds have spoken. What was pulled
- * over the edge by e shows as cap · e / (cap + e); this is the other way.
+ * Sets `raw` to the focus before bounds and elastic edge were applied. A pull by e beyond the edge shows as
+ * cap · e / (cap + e); this is the inverse.
  */
 function unstretch(motion: Motion, { boundary }: Rules, look: Look): void {
   const { x, y, span, excessX, excessY } = motion;

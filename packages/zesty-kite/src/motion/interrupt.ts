@@ -110,7 +110,7 @@ export function wordsOf(cause: Cause, column: keyof typeof COLUMNS): string {
   return EFFECTS[ROWS[cause][column]];
 }
 
-/** Ends what a cause ends; what it wants itself is for its own code. */
+/** Ends what a cause ends. What the cause itself sets out to do is done by its own code. */
 export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause): void {
   const { glide, home, zoom, turn, tilt, keys }: Row = ROWS[cause];
   if (glide === 'takesOver') motion.gliding = false;
@@ -119,7 +119,7 @@ export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause
   if (home === 'ends' || home === 'newWish') motion.homeX = motion.homeY = 0;
   if (zoom === 'ends' || zoom === 'toStop') stopZoom(motion, rules, look);
   if (zoom === 'rests' && rules.stops !== null)
-    // A zoom under way goes on, but to a stop: what two fingers let it go to may be none.
+    // A zoom under way goes on, but to a stop: between two fingers its goal may be off the stops.
     setGoalSpan(motion, rules, look, motion.zoomRemaining === 0 ? motion.span : motion.wantedSpan);
   if (turn === 'rests') restHeading(motion, rules);
   if (turn === 'ends' || (turn === 'stepsOn' && !motion.stepping)) stopTurn(motion, rules);

@@ -81,7 +81,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   endPanAlong(motion, rules, look, place);
   if (looks) lookAnew(motion, rules, look, place);
   if (moves) {
-    // What was pulled over the edge is named, too.
+    // The offset beyond an elastic edge is part of x and y, and is dropped with them.
     motion.x = place.x ?? motion.x - motion.excessX;
     motion.y = place.y ?? motion.y - motion.excessY;
     motion.excessX = motion.excessY = 0;
@@ -92,7 +92,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   settleInside(motion, rules, look);
   holdAnew(motion, rules, look);
   if (moves || !looks || !gripping || motion.fingers > 0) return;
-  // A zoom or a turn that goes on holds what shows now where it held something before.
+  // A zoom or a turn that goes on grips the ground that now shows at the same screen point.
   if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
   motion.orbitGripping = orbitGripping;
@@ -110,7 +110,7 @@ function settleInside(motion: Motion, rules: Rules, look: Look): void {
 /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
 function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pitch }: Place): void {
   if (span !== undefined) {
-    // A tilt that eases goes on; what pitch and lens have not made up for of a zoom is gone with it.
+    // An eased tilt goes on; otherwise pitch and lens jump to what the new span asks for.
     const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
     setSpanAtOnce(motion, rules, look, span);
     arriveAt(motion, rules, look, motion.span);
@@ -134,7 +134,7 @@ function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pit
 
 /** While a tilt eases, the look stays as it is. */
 function stay(): void {
-  // Pitch and lens are looked after by the next steps.
+  // The next steps ease pitch and lens.
 }
 
 /** Ends a glide, a stop and the way home along the world's axes that are named. */

@@ -31,8 +31,8 @@ export interface Rules {
   /** Pitch and lens are where their curves want them at every moment, and they change with the span. */
   readonly followsAtOnce: boolean;
   /**
-   * The room for the span depends on the look, and the look on the span: so a look that has come within
-   * its tolerance stays where it is, or the last bit of its way would send the span on, and that the look.
+   * The allowed span depends on pitch and lens, and they on the span. So a pitch or lens within its tolerance is left where
+   * it is: setting it to its goal exactly would change the span, and that the goal, for ever.
    */
   readonly roomFollows: boolean;
 }
@@ -99,13 +99,13 @@ function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
 const MIN_SPAN = 1e-6;
 const MAX_SPAN = 1e12;
 
-/** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, least ≤ most. */
+/** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, min ≤ max. */
 export class SpanRange {
   min = NaN;
   max = NaN;
 
   set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
-    // In branches, and in place: a number chosen between two is made anew where it is kept.
+    // Branches, because an engine boxes the result of a choice (`a ? b : c`) that is stored in a field.
     if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan;
     else this.min = frameHeight / zoom.maxPixelsPerUnit;
     if (zoom.minPixelsPerUnit === null) this.max = zoom.maxSpan;

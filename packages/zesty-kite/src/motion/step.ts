@@ -14,11 +14,11 @@ import { addTilt, turnOnAt } from './turn.ts';
 import { keepSpan, addNotches, zoomOn } from './zoom.ts';
 
 /**
- * Moves everything on by a step. What comes within its tolerance arrives exactly, so for kept state
- * the steps must be a matter of the session alone, never of frames.
+ * Moves everything on by a step. A value that comes within its tolerance is set to its goal, so the steps of kept state
+ * must depend on the session alone, never on frames.
  *
- * @param settled the focus is wanted too; where it is a matter of the rest alone, it can be left to a later step
- * @returns whether focus and look are as the rest makes them
+ * @param settled `false`: the focus may be solved in a later step, where it depends on other values only
+ * @returns whether focus and look have been solved
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
   motion.spanBefore = motion.span;
@@ -45,7 +45,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (panning) pan(motion, pace, rules, look);
   else if (homing) goOn(motion, pace, rules, look);
   else solveFocus(motion, rules, look);
-  // A grip ends when all has arrived that it depends on; while a pan goes on, the ground under it may go by.
+  // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) dropGrip(motion);
   return true;
 }
@@ -55,12 +55,12 @@ export function hasArrived({ zoomRemaining, turnRemaining, tilting }: Motion): b
   return zoomRemaining === 0 && turnRemaining === 0 && !tilting;
 }
 
-/** Whether the focus is where a zoom's or a turn's grip wants it, wherever it was before. */
+/** Whether the focus follows from the grip alone, and not from where it was before. */
 function isHeldOnly({ gripping, excessX, excessY }: Motion, { boundary }: Rules): boolean {
   return gripping && excessX === 0 && excessY === 0 && !boundary.limitsZoom && boundary.shape.kind !== 'coast';
 }
 
-/** Held keys move the goals on, evenly, and what is shown follows them. */
+/** Moves the goals on at the rates of the held keys. */
 function steerOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   if (motion.turnRate !== 0) turnOnAt(motion, rules, pace);
   if (motion.tiltRate !== 0) {
@@ -112,8 +112,8 @@ function comeBack(motion: Motion, pace: Pace): void {
 }
 
 /**
- * Velocities decay exactly; the way is the velocity midway times the mean of the spans at both ends
- * of the step, which is exact once the zoom has arrived.
+ * Pans by a step. Velocities decay exactly. The distance is the velocity at the middle of the step times the mean of the
+ * spans at both of its ends, which is exact once the zoom has arrived.
  */
 function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { span, spanBefore } = motion;

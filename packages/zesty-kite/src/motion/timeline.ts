@@ -30,7 +30,7 @@ export class Timeline {
   /** The time of the kept state: steps of the grid, and ticks past the last of them. */
   #steps = 0;
   #past = 0;
-  /** Focus and look of the kept state are as the rest makes them. */
+  /** Focus and look of the kept state have been solved. */
   #settled = true;
 
   constructor(rules: Rules) {
@@ -93,7 +93,7 @@ export class Timeline {
   /**
    * Writes to `frame` what shows at a time; the kept state moves on to the step before it.
    *
-   * @param look for reckoning
+   * @param look scratch; left as `frame` makes it
    */
   show(micros: number, frame: Motion, look: Look): void {
     const ticks = micros * TICKS_PER_MICRO;

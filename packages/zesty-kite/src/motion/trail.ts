@@ -1,11 +1,11 @@
-/** Where two numbers went lately, and so how fast: what a hand that lets go has of speed. */
+/** The latest values of two numbers with their times, and how fast they change: the speed of a hand that lets go. */
 import type { Point } from '../view/index.ts';
 
-/** The last so many microseconds say how fast. */
+/** The speed is measured over so many microseconds. */
 const LOOKS_BACK = 80_000;
 /** A hand that has stood still for so long did not fling anything. */
 const PAUSE = 60_000;
-/** Where events come seldom, both are so many times as long as from one to the next, up to so long. */
+/** Where events are rare, both times are so many times the interval between two events, up to the other. */
 const EVENTS = 2.5;
 const SELDOM = 200_000;
 const LENGTH = 32;

@@ -40,7 +40,7 @@ export function addNotches(motion: Motion, rules: Rules, look: Look, notches: nu
     rules.stops === null
       ? clamp(motion.goalSpan * exp2(notches * log2(zoom.notch)), min, max)
       : rules.stops.beyond(look, motion.goalSpan, whole, min, max);
-  // No stop beyond: nothing to go to.
+  // NaN: there is no stop in that direction.
   if (goal !== goal) return;
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
@@ -80,7 +80,7 @@ export function finishZoom(motion: Motion): void {
   motion.zoomRemaining = 0;
 }
 
-/** The span to go to for one that is wanted: inside a range, at a stop of it where there is any. */
+/** The goal for a wanted span: inside the range, and at a stop where there is one inside it. */
 function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, min: number, max: number): number {
   // Between two fingers any span will do.
   let stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, min, max) : NaN;
@@ -181,7 +181,7 @@ function weighCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: Zoom
 const beyond = new Motion();
 const lookBeyond = new Look();
 
-/** Whether span and goal are inside already: mostly the view fits by far, and it need not be known by how much. */
+/** Whether span and goal need no change. A conservative test first: mostly the view fits with room to spare. */
 function isKept(motion: Motion, rules: Rules, look: Look): boolean {
   const { boundary } = rules;
   const { span, goalSpan, wantedSpan } = motion;
@@ -208,7 +208,7 @@ function isKept(motion: Motion, rules: Rules, look: Look): boolean {
   return (wantedSpan < min ? min : wantedSpan > room ? room : wantedSpan) === goalSpan;
 }
 
-/** A span handed over in place. */
+/** A span in an object, so that no number is boxed. */
 class Span {
   span = NaN;
 }
@@ -250,9 +250,9 @@ function roomAt(motion: Motion, rules: Rules, look: Look, followTo: typeof follo
   return allowed(rules, look) - span;
 }
 
-/** The room is as good as none below this share of the span. */
+/** Relative tolerance on the room that is left. */
 const FITS = 1e-13;
-/** More rounds than the search ever needs: each third one halves. */
+/** An upper limit of rounds: every third one halves the interval. */
 const MAX_ROUNDS = 90;
 
 /**

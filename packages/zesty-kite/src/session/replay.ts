@@ -220,8 +220,7 @@ export class Replay {
     this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
     this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
-    for (const { error, limited } of grips)
-      if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
+    for (const { error, limited } of grips) if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
   }
 }
 
