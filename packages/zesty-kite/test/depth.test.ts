@@ -31,7 +31,7 @@ const scenes = fc.record({
   screen: screens,
 });
 
-/** A matrix of 32-bit floats times a point, as a shader reckons. */
+/** A matrix of 32-bit floats times a point, as a shader computes. */
 function times(matrix: Float64Array, [x = 0, y = 0, z = 0, w = 1]: readonly number[]): number[] {
   return [0, 1, 2, 3].map((row) => {
     const term = (column: number, value: number): number => round(round(matrix[column * 4 + row] ?? 0) * round(value));

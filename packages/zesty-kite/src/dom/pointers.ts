@@ -18,7 +18,7 @@ export interface Tap {
 export interface PointerOptions {
   /** Asked at every press whether it is the game's: then the camera hears nothing of it until it is lifted. */
   readonly gamePress?: (event: PointerEvent, input: Button) => boolean;
-  /** Told of every press that was lifted without having moved beyond its startsAfter, bound or not. */
+  /** Told of every press that was lifted without having moved as far as a drag starts, bound or not. */
   readonly tap?: (tap: Tap) => void;
 }
 
