@@ -135,20 +135,20 @@ const disc = new Disc();
 export const ANYWHERE: Readonly<Point> = new ScratchPoint();
 
 /**
- * The focus that is nearest to `wish` and inside; for a coast, the one to which it slides from where
+ * The focus that is nearest to `desired` and inside; for a coast, the one to which it slides from where
  * it was.
  *
- * @param out may be `wish`
+ * @param out may be `desired`
  */
 export function keepInside(
   boundary: Boundary,
   look: Look,
   { span }: Pick<Pose, 'span'>,
-  wish: Readonly<Point>,
+  desired: Readonly<Point>,
   from: Readonly<Point>,
   out: Point,
 ): void {
-  const { x, y } = wish;
+  const { x, y } = desired;
   const { shape } = boundary;
   const margin = boundary.margin + boundary.screenMargin * span;
   if (shape.kind === 'convex' && look.isWithin((roomInConvex(shape.convex, x, y) + margin) / span)) {
@@ -182,16 +182,16 @@ export function keepInside(
       disc.radius = Math.max(0, shape.radius + margin);
       disc.corners = corners;
       disc.span = span;
-      keepInDisc(disc, wish, out);
+      keepInDisc(disc, desired, out);
       return;
     case 'convex':
       inlay.corners = corners;
       inlay.span = span;
       inlay.margin = margin;
-      keepInConvex(shape.convex, inlay, wish, out);
+      keepInConvex(shape.convex, inlay, desired, out);
       return;
     case 'coast':
-      shape.coast.slide(from, wish, out);
+      shape.coast.slide(from, desired, out);
   }
 }
 

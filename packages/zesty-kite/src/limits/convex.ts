@@ -80,12 +80,12 @@ export class Inlay {
 export const NOTHING = new Float64Array(8);
 
 /**
- * The point nearest to `wish` from which all corners stay inside; where there is none, from which
+ * The point nearest to `desired` from which all corners stay inside; where there is none, from which
  * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
  */
-export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, wish: Readonly<Point>, out: Point): void {
+export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, desired: Readonly<Point>, out: Point): void {
   const { corners, span, margin } = inlay;
-  const { x, y } = wish;
+  const { x, y } = desired;
   const { count, normalX, normalY, edge, reach, room, gain } = convex;
   let inside = true;
   reachOut(convex, corners);
@@ -95,7 +95,7 @@ export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, wish: Reado
     gain[i] = 1;
     if ((normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y > limit) inside = false;
   }
-  if (!inside) bringNear(convex, inlay, wish);
+  if (!inside) bringNear(convex, inlay, desired);
   out.x = x;
   out.y = y;
   if (inside) return;

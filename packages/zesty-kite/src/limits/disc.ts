@@ -14,14 +14,14 @@ export class Disc {
 }
 
 /**
- * The point nearest to `wish` from which all four corners stay within the circle; where
+ * The point nearest to `desired` from which all four corners stay within the circle; where
  * there is none, the one from which they reach out the least.
  *
  * A corner stays inside when the focus stays in a disc of the same radius, moved by the corner: the
  * nearest point of four discs is the nearest of one that the others hold too, or lies where two of
  * their circles cross.
  *
- * @param out may be `wish`
+ * @param out may be `desired`
  */
 export function keepInDisc(disc: Disc, { x, y }: Readonly<Point>, out: Point): void {
   const { radius, corners, span } = disc;

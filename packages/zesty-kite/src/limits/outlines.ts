@@ -46,13 +46,13 @@ export function focusOutlinesOf(
   if (boundary.shape.kind === 'coast') return outlinesOf(bounds);
   const { x: middleX, y: middleY, high } = middleOf(boundary);
   const far = 100 * (high + pose.span);
-  const wish = new ScratchPoint();
+  const desired = new ScratchPoint();
   const inside = new ScratchPoint();
   return [
     allAround((x, y) => {
-      wish.x = middleX + x * far;
-      wish.y = middleY + y * far;
-      keepInside(boundary, look, pose, wish, ANYWHERE, inside);
+      desired.x = middleX + x * far;
+      desired.y = middleY + y * far;
+      keepInside(boundary, look, pose, desired, ANYWHERE, inside);
       return { x: inside.x, y: inside.y };
     }),
   ];

@@ -46,7 +46,7 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
 
 /** Takes hold of the ground below the eye; of the focus where the lens has none. */
 export function takeBelow(motion: Motion, look: Look): void {
-  look.below(motion);
+  look.meetBelowEye(motion);
   motion.gripping = look.widening > 0;
   motion.holdsBelowEye = motion.gripping;
   motion.heldX = motion.x + look.meetX;

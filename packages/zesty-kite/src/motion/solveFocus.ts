@@ -76,7 +76,7 @@ export function missingClearance(motion: Motion, rules: Rules, look: Look): numb
   // It may be clear even of the highest ground.
   const soft = SOFT * motion.span;
   if (eye > rules.terrain.highest + clearance + soft) return 0;
-  look.below(motion);
+  look.meetBelowEye(motion);
   below.x = motion.x + look.meetX;
   below.y = motion.y + look.meetY;
   rules.terrain.sampleEnvelopeInto(below);
@@ -93,7 +93,7 @@ export function findDesiredFocus(motion: Motion, look: Look, out: SolvedFocus): 
   const { desired } = out;
   out.gripsDisagree = false;
   if (motion.holdsBelowEye) {
-    look.below(motion);
+    look.meetBelowEye(motion);
     desired.x = motion.heldX - look.meetX;
     desired.y = motion.heldY - look.meetY;
     return;

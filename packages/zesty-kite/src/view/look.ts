@@ -209,7 +209,7 @@ export class Look {
   }
 
   /** Sets `meetX`, `meetY` to the ground below the eye; to the focus where no lens has an eye. */
-  below({ span }: Pick<Pose, 'span'>): void {
+  meetBelowEye({ span }: Pick<Pose, 'span'>): void {
     const toward = this.widening > 0 ? (span * this.cosPitch) / this.widening : 0;
     this.meetX = -toward * this.sinHeading;
     this.meetY = toward * this.cosHeading;
