@@ -228,3 +228,40 @@ test('a tilt arrives, however fast it goes, also where what fits depends on the 
       expect(awayFromGoal(camera)).toBeLessThan(1e-5);
     },
   ));
+
+test('two fingers, however close, that were held over a resize lift to a stop', () =>
+  forRuns(40, between(0.5, 2), between(0, 200), fc.constantFrom(0, 0.005, 0.1), (grows, apart, halfLife) => {
+    const zoom = { stops: [50, 100, 200, 400, 800], halfLife };
+    const camera = new Camera({ start: { x: 0, y: 0, span: 200 }, zoom }, { screen });
+    camera.advance(0);
+    camera.hold(1, 300, 300);
+    camera.hold(2, 300 + apart, 300);
+    camera.signal({ kind: 'screen', width: 800 * grows, height: 600 * grows, time: 10 });
+    camera.advance(20);
+    camera.signal({ kind: 'unhold', time: 30 });
+    camera.advance(5000);
+    expect(Math.min(...zoom.stops.map((stop) => Math.abs(stop / camera.shown.span - 1)))).toBeLessThan(1e-8);
+  }));
+
+test('stops where the view would not fit once it is there: it comes to rest all the same, whatever was asked for', () =>
+  forRuns(60, between(50, 400), between(-8, 8), fc.constantFrom(0, 0.1), (distance, notches, halfLife) => {
+    const camera = new Camera(
+      {
+        start: { x: 0, y: 0, span: 60 },
+        bounds: { left: -300, top: -200, right: 300, bottom: 200, whenViewIsLarger: 'limit-zoom' },
+        zoom: { stops: [20, 40, 60, 90, 130, 200, 300], halfLife },
+        pitch: { degrees: 30 },
+        lens: { distance },
+      },
+      { screen },
+    );
+    camera.advance(0);
+    for (let i = 1; i <= 6; i++) {
+      camera.signal({ kind: 'wheel', x: 400, y: 300, notches, time: i * 100 });
+      camera.place({ span: 300 });
+      camera.advance(i * 100);
+    }
+    camera.change({ zoom: { stops: [30, 55, 85, 150, 250] } });
+    camera.advance(20_000);
+    expect(camera.settled).toBe(true);
+  }));

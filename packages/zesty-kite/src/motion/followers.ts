@@ -76,7 +76,7 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
   const pitch = asked < minPitch ? minPitch : asked > maxPitch ? maxPitch : asked;
-  // Only a curve's target moved during the step; a switch or a player's tilt jumps, so it adds no lag.
+  // Along a curve, and while keys tilt, the target has moved during the step; otherwise it jumped, and adds no lag.
   const goalMoved = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
   const off = (motion.pitch - pitch + goalMoved) * remaining - goalMoved * lag;
   motion.askedPitch = pitch;

@@ -110,7 +110,7 @@ function settleInside(motion: Motion, rules: Rules, look: Look): void {
 /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
 function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pitch }: Place): void {
   if (span !== undefined) {
-    // An eased tilt goes on; otherwise pitch and lens jump to what the new span asks for.
+    // Pitch and lens jump to what the new span asks for; a tilt that still eases keeps its distance from there.
     const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
     setSpanAtOnce(motion, rules, look, span);
     arriveAt(motion, rules, look, motion.span);

@@ -20,7 +20,7 @@ export class SolvedFocus {
   gripsDisagree = false;
 }
 
-/** For those who do not ask. */
+/** For callers that do not read it. */
 const unread = new SolvedFocus();
 
 /**
@@ -62,12 +62,12 @@ export function raiseEye(motion: Motion, rules: Rules, look: Look): void {
   motion.limited = true;
 }
 
-/** So near to its clearance the eye begins to be lifted, gently, so that it does not run into a slope; in spans. */
+/** Half the height over which the eye begins to be raised, in spans. */
 const SOFT = 0.1;
 
 /**
- * How far the eye has to be lifted to be clear of the envelope of the ground below it; world units, ≥ 0. That is what
- * it lacks, rounded off with a parabola about where it begins to lack anything.
+ * How far the eye has to be raised to be clear of the envelope of the ground below it; world units, ≥ 0. It grows with the
+ * missing height: from 0 a tenth of a span above the clearance, along a parabola, to all that is missing as far below.
  */
 export function missingClearance(motion: Motion, rules: Rules, look: Look): number {
   if (rules.terrain === null || look.widening === 0) return 0;

@@ -5,8 +5,9 @@ import type { Point } from '../view/index.ts';
 const LOOKS_BACK = 80_000;
 /** A hand that has stood still for so long did not fling anything. */
 const PAUSE = 60_000;
-/** Where events are rare, both times are so many times the interval between two events, up to the other. */
+/** Where events are rare, both times grow to so many intervals between two events, … */
 const EVENTS = 2.5;
+/** … but to no more microseconds than this. */
 const SELDOM = 200_000;
 const LENGTH = 32;
 

@@ -8,6 +8,7 @@ import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
 import { minSpan, maxSpan, SpanRange, type Rules } from './rules.ts';
+import type { ZoomStops } from './stops.ts';
 
 /** Eases the span on by a step. */
 export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
@@ -82,10 +83,12 @@ export function finishZoom(motion: Motion): void {
 
 /** The goal for a wanted span: inside the range, and at a stop where there is one inside it. */
 function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, min: number, max: number): number {
+  const { stops } = rules;
   // Between two fingers any span will do.
-  let stop = rules.stops !== null && motion.fingers < 2 ? rules.stops.nearest(look, wanted, min, max) : NaN;
+  if (stops === null || motion.fingers === 2) return clamp(wanted, min, max);
+  let stop = stops.nearest(look, wanted, min, max);
   if (stop === stop && rules.roomFollows && !fitsFrom(motion, rules, stop))
-    stop = stopThatFits(motion, rules, look, stop, min);
+    stop = stopThatFits(motion, rules, stops, look, stop, min);
   return stop === stop ? stop : clamp(wanted, min, max);
 }
 
@@ -104,21 +107,20 @@ function fitsFrom(motion: Motion, rules: Rules, span: number): boolean {
 }
 
 /** Of the stops nearer than one, the farthest that `fitsFrom` there, found by doubling and halving; NaN for none. */
-function stopThatFits(motion: Motion, rules: Rules, look: Look, stop: number, min: number): number {
-  const nearer = (count: number): number => rules.stops?.beyond(look, stop, -count, min, stop) ?? NaN;
+function stopThatFits(motion: Motion, rules: Rules, stops: ZoomStops, look: Look, stop: number, min: number): number {
   let tooFew = 0;
   let enough = 1;
-  let found = nearer(1);
+  let found = stops.beyond(look, stop, -1, min, stop);
   while (found === found && !fitsFrom(motion, rules, found)) {
     tooFew = enough;
     enough *= 2;
-    const next = nearer(enough);
+    const next = stops.beyond(look, stop, -enough, min, stop);
     if (next === found) return NaN;
     found = next;
   }
   while (found === found && enough - tooFew > 1) {
     const middle = (tooFew + enough) >>> 1;
-    const span = nearer(middle);
+    const span = stops.beyond(look, stop, -middle, min, stop);
     if (fitsFrom(motion, rules, span)) {
       enough = middle;
       found = span;

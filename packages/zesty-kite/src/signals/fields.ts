@@ -113,7 +113,7 @@ export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
   };
 }
 
-/** What an object of fields comes to; undefined or nowhere in one of them makes all of it so. */
+/** An object of numbers, each with its own range. */
 export function object<T extends Readonly<Record<string, number>>>(
   fields: { readonly [K in keyof T]: Field<T[K]> },
   wanted: string,

@@ -66,18 +66,16 @@ const textOrNull = (partner: string, wanted: string): Field<string | null> => ({
   schema: { type: ['string', 'null'] },
 });
 
-const corner = number();
 const part: OptionalField<GridPart> = maybe({
-  clean: (value, path, signal) => {
+  clean: (value, path) => {
     if (typeof value !== 'object' || value === null)
       return refuse(path, value, 'a part of a grid {column, row, columns, heights}');
     const { column, row, columns, heights } = value as Record<keyof GridPart, unknown>;
     if (!Array.isArray(heights)) return refuse(`${path}.heights`, heights, 'a list of numbers');
-    const whole = (found: unknown, name: string): number => corner.clean(found, `${path}.${name}`, signal) as number;
     return {
-      column: whole(column, 'column'),
-      row: whole(row, 'row'),
-      columns: whole(columns, 'columns'),
+      column: asFinite(column, `${path}.column`),
+      row: asFinite(row, `${path}.row`),
+      columns: asFinite(columns, `${path}.columns`),
       heights: heights.map((height, i) => asFinite(height, `${path}.heights[${String(i)}]`)),
     };
   },
