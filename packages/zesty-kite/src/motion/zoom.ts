@@ -83,9 +83,20 @@ export function finishZoom(motion: Motion): void {
 
 /** The goal for a wanted span: inside the range, and at a stop where there is one inside it. */
 function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, min: number, max: number): number {
-  const { stops } = rules;
-  // Between two fingers any span will do.
-  if (stops === null || motion.fingers === 2) return clamp(wanted, min, max);
+  // Between two fingers any span will do. It is short, so that an engine puts it where it is called and boxes no number.
+  if (rules.stops === null || motion.fingers === 2) return clamp(wanted, min, max);
+  return stopFor(motion, rules, rules.stops, look, wanted, min, max);
+}
+
+function stopFor(
+  motion: Motion,
+  rules: Rules,
+  stops: ZoomStops,
+  look: Look,
+  wanted: number,
+  min: number,
+  max: number,
+): number {
   let stop = stops.nearest(look, wanted, min, max);
   if (stop === stop && rules.roomFollows && !fitsFrom(motion, rules, stop))
     stop = stopThatFits(motion, rules, stops, look, stop, min);
