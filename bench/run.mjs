@@ -146,15 +146,31 @@ function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens 
   };
 }
 
+function ovalOf(corners) {
+  return Array.from({ length: corners }, (_, i) => {
+    const angle = (i / corners) * 2 * Math.PI;
+    return [800 * Math.cos(angle), 600 * Math.sin(angle)];
+  });
+}
+
+/** A view that turns for ever where a polygon limits the zoom: each frame it fits in another way. */
+function turningFrames({ corners, stops = null }) {
+  const bounds = { polygon: ovalOf(corners), keep: 'view', whenViewIsLarger: 'limit-zoom' };
+  const zoom = stops === null ? { maxSpan: 3000 } : { maxSpan: 3000, stops, stopUnit: 'span' };
+  const camera = new Camera({ bounds, zoom, start: { span: 400 }, pitch: { degrees: curve } }, { screen });
+  let frame = 0;
+  camera.signal({ kind: 'key', code: 'KeyE', down: true });
+  camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 40 });
+  return () => {
+    frame += 1;
+    sink[0] += camera.advance(frame * FRAME_MS).span;
+  };
+}
+
 const walls = {
   rectangle: { left: -900, top: -600, right: 900, bottom: 600 },
   circle: { circle: { x: 0, y: 0, radius: 800 } },
-  polygon: {
-    polygon: Array.from({ length: 16 }, (_, i) => [
-      800 * Math.cos((i / 8) * Math.PI),
-      600 * Math.sin((i / 8) * Math.PI),
-    ]),
-  },
+  polygon: { polygon: ovalOf(16) },
 };
 const curve = [
   [100, 40],
@@ -281,6 +297,10 @@ const kinds = {
       ],
     ]),
   ),
+  'turning where a polygon limits the zoom': () => turningFrames({ corners: 16 }),
+  'turning where a polygon of 1,000 corners does': () => turningFrames({ corners: 1000 }),
+  'turning where a polygon limits the zoom, stops': () =>
+    turningFrames({ corners: 16, stops: [100, 200, 300, 400, 500] }),
   'planes, footprint, eye and tiles': cullingFrames,
 };
 

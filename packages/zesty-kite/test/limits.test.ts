@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Coast } from '../src/limits/coast.ts';
-import { createConvex, fitInConvex, Inlay, keepInConvex, type Convex } from '../src/limits/convex.ts';
+import { Convex, fitInConvex, Inlay, keepInConvex } from '../src/limits/convex.ts';
 import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, convexPolygons, pixelsBetween } from './steering.ts';
@@ -65,7 +65,7 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
     between(0, 1),
     between(0, 7),
     (polygon, corners, span, x, y, t, way) => {
-      const convex = createConvex(polygon);
+      const convex = new Convex(polygon);
       fc.pre(fittingIn(convex, corners, 1e4) > span);
       const kept = { x: 0, y: 0 };
       keepInConvex(convex, inlayOf(corners, span), { x, y }, kept);
@@ -91,7 +91,7 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
     between(0, 1),
     between(0, 7),
     (polygon, corners, factor, x, t, way) => {
-      const convex = createConvex(polygon);
+      const convex = new Convex(polygon);
       const fits = fittingIn(convex, corners, 1e5);
       const kept = { x: 0, y: 0 };
       keepInConvex(convex, inlayOf(corners, fits * (1 - 1e-7)), { x, y: -x }, kept);

@@ -3,7 +3,7 @@ import { clamp, convexHull } from '../math/index.ts';
 import { edgesOf, FARTHEST_IN_MIN_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
-import { createConvex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex, type Convex } from './convex.ts';
+import { Convex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex } from './convex.ts';
 import { Disc, keepInDisc, radiusOf } from './disc.ts';
 
 /** World units. */
@@ -97,7 +97,7 @@ function shapeOf(bounds: FullBounds): Shape {
     return { kind: 'rectangle', left, top, right, bottom };
   if (keep === 'focus') return { kind: 'coast', coast: new Coast(edgesOf(bounds)) };
   const rings = ringsOf(bounds).map(({ ring }) => ring);
-  return { kind: 'convex', convex: createConvex(convexHull(rings.flat())) };
+  return { kind: 'convex', convex: new Convex(convexHull(rings.flat())) };
 }
 
 /**

@@ -1,66 +1,102 @@
-/** Keeping a convex shape of ground, seen around the focus, inside a convex polygon. */
+/**
+ * Keeping a convex shape of ground, seen around the focus, inside a convex polygon.
+ *
+ * Few edges of a polygon matter to one answer. So the answer is found for those alone that are known to
+ * matter, and the edge that it is over the farthest joins them, until there is none (J. E. Kelley's cutting
+ * planes, Journal of the SIAM 8, 1960). Whole groups of neighbouring edges are ruled out at once.
+ */
 import { ScratchPoint, type Point } from '../view/index.ts';
-import { loosen, nearest, Search, type HalfPlanes } from './halfPlanes.ts';
+import { HalfPlanes, loosen, pin, Search } from './halfPlanes.ts';
 
-/** A convex polygon as half-planes: the normals point outward. */
-export interface Convex extends HalfPlanes {
+/** A convex polygon by its edges, one after the other: the normals point outward. */
+export class Convex {
+  readonly normalX: Float64Array;
+  readonly normalY: Float64Array;
   /** How far each edge is from the origin along its normal. */
   readonly edge: Float64Array;
-  /** Scratch: how far what has to stay inside reaches along each normal, in spans from the focus. */
-  readonly reach: Float64Array;
+  /** Where each edge begins. */
+  readonly cornerX: Float64Array;
+  readonly cornerY: Float64Array;
+  /** The first edge of each group, and the number of edges at the end. */
+  readonly groups: Int32Array;
+  /** 1 / cos of half the angle that the edges of each group turn by; 1 for one edge or two, which meet in one corner. */
+  readonly roundness: Float64Array;
   /** The middle of its extent, and its height. */
   readonly middle: { readonly x: number; readonly y: number; readonly high: number };
-  /** A circle inside: for the quick answer. */
-  readonly innerX: number;
-  readonly innerY: number;
+  /** A point inside, and how far it is from the nearest edge: for the quick answer. */
+  readonly inner: ScratchPoint;
   readonly innerRadius: number;
-}
+  /** Scratch: the edges that matter to an answer. */
+  readonly known: HalfPlanes;
+  readonly knownEdges: Int32Array;
+  /** Scratch: how far the corners reach along each normal, in spans; of a whole group where its stamp is that of the corners. */
+  readonly reach: Float64Array;
+  readonly groupStamp: Float64Array;
+  /** Scratch: no edge of a group is reached over by more than this. */
+  readonly groupBound: Float64Array;
 
-/** @param corners of a convex polygon, clockwise where y points down */
-export function createConvex(corners: readonly (readonly [number, number])[]): Convex {
-  const count = corners.length;
-  const innerX = corners.reduce((sum, [x]) => sum + x, 0) / count;
-  const innerY = corners.reduce((sum, [, y]) => sum + y, 0) / count;
-  const sides = {
-    count,
-    normalX: new Float64Array(count),
-    normalY: new Float64Array(count),
-    edge: new Float64Array(count),
-    reach: new Float64Array(count),
-    room: new Float64Array(count),
-    gain: new Float64Array(count),
-  };
-  let innerRadius = Infinity;
-  spreadOut(count).forEach((corner, i) => {
-    const [x, y] = corners[corner] ?? [0, 0];
-    const [nextX, nextY] = corners[(corner + 1) % count] ?? [x, y];
-    const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
-    const normalX = (nextY - y) / length;
-    const normalY = (x - nextX) / length;
-    sides.normalX[i] = normalX;
-    sides.normalY[i] = normalY;
-    sides.edge[i] = normalX * x + normalY * y;
-    innerRadius = Math.min(innerRadius, normalX * (x - innerX) + normalY * (y - innerY));
-  });
-  const xs = corners.map(([x]) => x);
-  const ys = corners.map(([, y]) => y);
-  const left = Math.min(...xs);
-  const right = Math.max(...xs);
-  const top = Math.min(...ys);
-  const bottom = Math.max(...ys);
-  const middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
-  return { ...sides, middle, innerX, innerY, innerRadius };
-}
-
-/** 0 … count - 1 in an order in which each is far from those before it: so the edges that matter come early. */
-function spreadOut(count: number): number[] {
-  const step = Math.max(1, Math.round(count * 0.381966));
-  const order = new Set<number>();
-  for (let at = 0; order.size < count; at = (at + step) % count) {
-    while (order.has(at)) at = (at + 1) % count;
-    order.add(at);
+  /** @param corners of a convex polygon, clockwise where y points down */
+  constructor(corners: readonly (readonly [number, number])[]) {
+    const count = corners.length;
+    this.normalX = new Float64Array(count);
+    this.normalY = new Float64Array(count);
+    this.edge = new Float64Array(count);
+    this.cornerX = Float64Array.from(corners, ([x]) => x);
+    this.cornerY = Float64Array.from(corners, ([, y]) => y);
+    this.known = new HalfPlanes(count);
+    this.knownEdges = new Int32Array(count);
+    this.reach = new Float64Array(count);
+    this.inner = new ScratchPoint();
+    this.inner.x = this.cornerX.reduce((a, b) => a + b) / count;
+    this.inner.y = this.cornerY.reduce((a, b) => a + b) / count;
+    let innerRadius = Infinity;
+    corners.forEach(([x, y], i) => {
+      const [nextX, nextY] = corners[(i + 1) % count] ?? [x, y];
+      const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
+      const normalX = (nextY - y) / length;
+      const normalY = (x - nextX) / length;
+      this.normalX[i] = normalX;
+      this.normalY[i] = normalY;
+      this.edge[i] = normalX * x + normalY * y;
+      innerRadius = Math.min(innerRadius, normalX * (x - this.inner.x) + normalY * (y - this.inner.y));
+    });
+    this.innerRadius = innerRadius;
+    this.groups = groupsOf(this.normalX, this.normalY);
+    this.roundness = this.#roundness();
+    this.groupBound = new Float64Array(this.roundness.length);
+    this.groupStamp = new Float64Array(this.roundness.length);
+    const left = this.cornerX.reduce((a, b) => Math.min(a, b));
+    const right = this.cornerX.reduce((a, b) => Math.max(a, b));
+    const top = this.cornerY.reduce((a, b) => Math.min(a, b));
+    const bottom = this.cornerY.reduce((a, b) => Math.max(a, b));
+    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
   }
-  return [...order];
+
+  #roundness(): Float64Array {
+    const { normalX, normalY, groups } = this;
+    return Float64Array.from(groups.subarray(1), (end, g) => {
+      const first = groups[g] ?? 0;
+      if (end - first <= 2) return 1;
+      const x = (normalX[first] ?? 0) + (normalX[end - 1] ?? 0);
+      const y = (normalY[first] ?? 0) + (normalY[end - 1] ?? 0);
+      return 2 / Math.sqrt(x * x + y * y);
+    });
+  }
+}
+
+/** More than two edges of a group turn by less than this angle in all: its cosine. */
+const GROUP_TURN = 0.97;
+
+/** Groups of about as many edges as there are groups, or fewer. */
+function groupsOf(normalX: Float64Array, normalY: Float64Array): Int32Array {
+  const most = Math.max(2, Math.sqrt(normalX.length));
+  const groups: number[] = [];
+  normalX.forEach((x, i) => {
+    const first = groups.at(-1) ?? -1;
+    const turns = x * (normalX[first] ?? 0) + (normalY[i] ?? 0) * (normalY[first] ?? 0);
+    if (first < 0 || i - first >= most || (i - first >= 2 && !(turns > GROUP_TURN))) groups.push(i);
+  });
+  return Int32Array.from([...groups, normalX.length]);
 }
 
 /** Tolerance: rounding may leave a focus this far outside, in spans. */
@@ -84,76 +120,194 @@ export const NOTHING = new Float64Array(8);
  * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
  */
 export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, desired: Readonly<Point>, out: Point): void {
-  const { corners, span, margin } = inlay;
   const { x, y } = desired;
-  const { count, normalX, normalY, edge, reach, room, gain } = convex;
-  let inside = true;
-  reachOut(convex, corners);
-  for (let i = 0; i < count; i++) {
-    const limit = (edge[i] ?? 0) + margin - span * (reach[i] ?? 0);
-    room[i] = limit;
-    gain[i] = 1;
-    if ((normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y > limit) inside = false;
-  }
-  if (!inside) bringNear(convex, inlay, desired);
+  const { middle } = convex;
+  const { span, margin } = inlay;
   out.x = x;
   out.y = y;
-  if (inside) return;
+  placed.span = span;
+  placed.margin = margin;
+  placed.slack = 0;
+  takeCorners(convex, inlay.corners);
+  if (worstEdge(convex, out) < 0) return;
+  placed.slack = span * SLACK * 1e-3;
   search.slack = span * SLACK;
-  loosen(convex, search, out);
+  search.t = 0;
+  search.x = x;
+  search.y = y;
+  // Beyond so many spans and heights of the polygon, only the way there counts: or coordinates would be coarser than the answer.
+  const east = x - middle.x;
+  const south = y - middle.y;
+  const share = (FARTHEST * (span + middle.high)) / Math.max(Math.abs(east), Math.abs(south));
+  if (share < 1) {
+    search.x = middle.x + east * share;
+    search.y = middle.y + south * share;
+  }
+  keepFrom(convex, inlay, out);
   // From very far away the first answer is as coarse as its coordinates; from there it is fine.
   if (Math.abs(x - out.x) + Math.abs(y - out.y) < FAR * span) return;
   search.x = out.x;
   search.y = out.y;
-  nearest(convex, search, out);
+  keepFrom(convex, inlay, out);
 }
 
 /** In spans. */
 const FAR = 1e3;
-
-/** Beyond so many spans and heights of the polygon, only the way there counts: or coordinates would be coarser than the answer. */
 const FARTHEST = 1e5;
 
-/** Sets where `search` begins: at (x, y), or on the way there from the middle. */
-function bringNear({ middle }: Convex, { span }: Readonly<Inlay>, { x, y }: Readonly<Point>): void {
-  const east = x - middle.x;
-  const south = y - middle.y;
-  const share = (FARTHEST * (span + middle.high)) / Math.max(Math.abs(east), Math.abs(south));
-  search.x = share < 1 ? middle.x + east * share : x;
-  search.y = share < 1 ? middle.y + south * share : y;
+/** From where `search` begins. */
+function keepFrom(convex: Convex, { margin }: Readonly<Inlay>, out: Point): void {
+  const { known, edge, reach } = convex;
+  known.count = 0;
+  search.third = -1;
+  out.x = search.x;
+  out.y = search.y;
+  for (;;) {
+    placed.margin = margin + search.t;
+    const worst = worstEdge(convex, out);
+    if (worst < 0 || !learn(convex, worst)) break;
+    known.room[known.count - 1] = (edge[worst] ?? 0) + margin - placed.span * (reach[worst] ?? 0);
+    known.gain[known.count - 1] = 1;
+    loosen(known, search, out);
+  }
+  pin(known, search, out);
 }
 
 /** Makes the span the greatest, at most what it is, at which all corners fit inside somewhere; 0 when none does. */
 export function fitInConvex(convex: Convex, inlay: Inlay): void {
-  const { count, edge, reach, room, gain } = convex;
-  const { corners, span, margin, screenMargin } = inlay;
-  reachOut(convex, corners);
-  for (let i = 0; i < count; i++) {
-    gain[i] = (reach[i] ?? 0) - screenMargin;
-    room[i] = (edge[i] ?? 0) + margin - span * (gain[i] ?? 0);
+  const { known, inner, middle, groups, groupBound } = convex;
+  const { margin, screenMargin } = inlay;
+  takeCorners(convex, inlay.corners);
+  known.count = 0;
+  // The span is -t.
+  search.t = -inlay.span;
+  search.slack = middle.high * SLACK;
+  search.x = inner.x;
+  search.y = inner.y;
+  placed.slack = search.slack * 1e-3;
+  // Edges from all around give a first bound.
+  for (let k = 0; k < FIRST_KNOWN; k++)
+    learnToFit(convex, inlay, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+  while (search.t < 0) {
+    loosen(known, search, kept);
+    placed.span = -search.t;
+    placed.margin = margin + screenMargin * placed.span;
+    const worst = worstEdge(convex, kept);
+    if (worst < 0 || !learnToFit(convex, inlay, worst)) break;
   }
-  search.x = 0;
-  search.y = 0;
-  search.slack = span * SLACK;
-  loosen(convex, search, kept);
-  inlay.span = Math.max(0, span - search.t);
+  inlay.span = Math.max(0, -search.t);
 }
 
+const FIRST_KNOWN = 8;
+
+function learnToFit(convex: Convex, { margin, screenMargin }: Readonly<Inlay>, edge: number): boolean {
+  const { known, reach } = convex;
+  if (!learn(convex, edge)) return false;
+  known.room[known.count - 1] = (convex.edge[edge] ?? 0) + margin;
+  known.gain[known.count - 1] = (reach[edge] ?? 0) - screenMargin;
+  return true;
+}
+
+/** Adds an edge to those that are known to matter; `false` when it is among them: rounding puts it over the edge. */
+function learn({ normalX, normalY, known, knownEdges }: Convex, edge: number): boolean {
+  for (let i = 0; i < known.count; i++) if (knownEdges[i] === edge) return false;
+  knownEdges[known.count] = edge;
+  known.normalX[known.count] = normalX[edge] ?? 0;
+  known.normalY[known.count] = normalY[edge] ?? 0;
+  known.count += 1;
+  return true;
+}
+
+/** What `worstEdge` looks at: corners round a focus, in spans; and by how much they may reach out, world units. */
+class Placed {
+  corners: Float64Array = NOTHING;
+  /** Counts the corners that came. */
+  stamp = 0;
+  span = NaN;
+  margin = NaN;
+  /** Reaching out by no more than this is not reaching out. */
+  slack = NaN;
+}
+
+const placed = new Placed();
 const kept = new ScratchPoint();
 const search = new Search();
 
-/** No edge is nearer to (x, y) than this; below 0 it says nothing. */
-export function roomInConvex({ innerX, innerY, innerRadius }: Convex, x: number, y: number): number {
-  return innerRadius - Math.sqrt((x - innerX) * (x - innerX) + (y - innerY) * (y - innerY));
+/** Other corners: how far they reach is known for the ends of all groups, and for the rest of a group when it is asked for. */
+function takeCorners(convex: Convex, corners: Float64Array): void {
+  const { groups, groupBound } = convex;
+  placed.corners = corners;
+  placed.stamp += 1;
+  for (let g = 0; g < groupBound.length; g++) {
+    reachOut(convex, groups[g] ?? 0);
+    reachOut(convex, (groups[g + 1] ?? 0) - 1);
+  }
 }
 
-/** How far the corners reach along each normal. */
-function reachOut({ count, normalX, normalY, reach }: Convex, corners: Float64Array): void {
-  for (let i = 0; i < count; i++) {
-    const x = normalX[i] ?? 0;
-    const y = normalY[i] ?? 0;
-    let max = -Infinity;
-    for (let k = 0; k < 8; k += 2) max = Math.max(max, x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0));
-    reach[i] = max;
+/** The edge over which the corners of `placed` reach by the most, seen from a focus; -1 when over none. */
+function worstEdge(convex: Convex, focus: Readonly<Point>): number {
+  const { normalX, normalY, edge, reach, groups, groupBound, groupStamp } = convex;
+  const { span, margin, stamp } = placed;
+  const { x, y } = focus;
+  let worst = -1;
+  let most = placed.slack;
+  let next = boundGroups(convex, focus);
+  while ((groupBound[next] ?? 0) > most) {
+    const end = groups[next + 1] ?? 0;
+    if (groupStamp[next] !== stamp) {
+      groupStamp[next] = stamp;
+      for (let i = groups[next] ?? 0; i < end; i++) reachOut(convex, i);
+    }
+    for (let i = groups[next] ?? 0; i < end; i++) {
+      const beyond = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y + span * (reach[i] ?? 0) - (edge[i] ?? 0) - margin;
+      if (beyond <= most) continue;
+      most = beyond;
+      worst = i;
+    }
+    groupBound[next] = -Infinity;
+    for (let g = 0; g < groupBound.length; g++) if ((groupBound[g] ?? 0) > (groupBound[next] ?? 0)) next = g;
   }
+  return worst;
+}
+
+/**
+ * Sets how far the corners reach over the edges of each group at most: by as much as over the lines through one corner of
+ * its own along its first and its last edge, as every other normal of the group lies between those two.
+ *
+ * @returns the group for which that is the most
+ */
+function boundGroups(convex: Convex, { x, y }: Readonly<Point>): number {
+  const { normalX, normalY, cornerX, cornerY, reach, groups, groupBound, roundness } = convex;
+  const { span, margin } = placed;
+  let next = 0;
+  for (let g = 0; g < groupBound.length; g++) {
+    const first = groups[g] ?? 0;
+    const last = (groups[g + 1] ?? 0) - 1;
+    const middle = (first + last + 1) >> 1;
+    const awayX = x - (cornerX[middle] ?? 0);
+    const awayY = y - (cornerY[middle] ?? 0);
+    const overFirst = (normalX[first] ?? 0) * awayX + (normalY[first] ?? 0) * awayY + span * (reach[first] ?? 0);
+    const overLast = (normalX[last] ?? 0) * awayX + (normalY[last] ?? 0) * awayY + span * (reach[last] ?? 0);
+    const over = Math.max(overFirst, overLast);
+    groupBound[g] = over * (over > 0 ? (roundness[g] ?? 1) : 1) - margin;
+    if ((groupBound[g] ?? 0) > (groupBound[next] ?? 0)) next = g;
+  }
+  return next;
+}
+
+/** Measures how far the corners of `placed` reach along a normal. */
+function reachOut({ normalX, normalY, reach }: Convex, i: number): void {
+  const { corners } = placed;
+  const x = normalX[i] ?? 0;
+  const y = normalY[i] ?? 0;
+  const a = x * (corners[0] ?? 0) + y * (corners[1] ?? 0);
+  const b = x * (corners[2] ?? 0) + y * (corners[3] ?? 0);
+  const c = x * (corners[4] ?? 0) + y * (corners[5] ?? 0);
+  const d = x * (corners[6] ?? 0) + y * (corners[7] ?? 0);
+  reach[i] = Math.max(Math.max(a, b), Math.max(c, d));
+}
+
+/** No edge is nearer to (x, y) than this; below 0 it says nothing. */
+export function roomInConvex({ inner, innerRadius }: Convex, x: number, y: number): number {
+  return innerRadius - Math.sqrt((x - inner.x) * (x - inner.x) + (y - inner.y) * (y - inner.y));
 }

@@ -2,18 +2,26 @@
 import type { Point } from '../view/index.ts';
 
 /** n · p ≤ room + t · gain, with normals n one unit long. */
-export interface HalfPlanes {
-  readonly count: number;
+export class HalfPlanes {
+  count = 0;
   readonly normalX: Float64Array;
   readonly normalY: Float64Array;
   readonly room: Float64Array;
   readonly gain: Float64Array;
+
+  /** @param max how many there can be */
+  constructor(max: number) {
+    this.normalX = new Float64Array(max);
+    this.normalY = new Float64Array(max);
+    this.room = new Float64Array(max);
+    this.gain = new Float64Array(max);
+  }
 }
 
 /** More rounds of loosening than any polygon needs. */
 const MAX_ROUNDS = 200;
 
-/** What is looked for: the point nearest to (x, y) in all half-planes n · p ≤ room + t · gain. */
+/** What is looked for: the point nearest to (x, y) in all half-planes, and the least t that leaves one. */
 export class Search {
   x = NaN;
   y = NaN;
@@ -22,30 +30,36 @@ export class Search {
   t = NaN;
   /** The least t at which the edges that excluded each other last no longer do. */
   needed = NaN;
+  /** The edges that made t what it is; -1 for none. */
+  first = -1;
+  second = -1;
+  third = -1;
 }
 
 /**
- * Finds the least t ≥ 0 for which the half-planes have a point in common, and the one of those
- * nearest to (x, y). Each time there is none, the three (or two opposite) edges that exclude each
- * other say how large t has to be at least for them (Farkas' lemma).
+ * Finds the least t, from the one of `sought` on, for which the half-planes have a point in common, and
+ * the one of those nearest to (x, y). Each time there is none, the three (or two opposite) edges that
+ * exclude each other say how large t has to be at least for them (Farkas' lemma).
  */
 export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
-  sought.t = 0;
-  for (let round = 0; round < MAX_ROUNDS; round++) {
-    if (nearest(planes, sought, out)) {
-      // Three edges that leave room for one point only say which, and (x, y) has no part in it.
-      if (round > 0 && against[2] !== -1) cross(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought, out);
-      return;
-    }
+  for (let round = 0; round < MAX_ROUNDS && !nearest(planes, sought, out); round++) {
     need(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought);
     // Against rounding, each round goes on by a little at least.
     if (sought.needed > sought.t) sought.t = sought.needed;
     else sought.t += sought.slack * 1e-3 * (round + 1);
+    sought.first = against[0] ?? -1;
+    sought.second = against[1] ?? -1;
+    sought.third = against[2] ?? -1;
   }
 }
 
-/** Sets `out` to where the two of three edges cross that are the farthest from parallel. */
-function cross(planes: HalfPlanes, i: number, j: number, k: number, sought: Search, out: Point): void {
+/**
+ * Sets `out` to the one point that three edges leave: where the two of them cross that are the farthest
+ * from parallel. So (x, y) has no part in it. Two opposite edges leave a line: `out` stays.
+ */
+export function pin(planes: HalfPlanes, sought: Search, out: Point): void {
+  const { first: i, second: j, third: k } = sought;
+  if (k === -1) return;
   const ij = turn(planes, i, j);
   const jk = turn(planes, j, k);
   const ki = turn(planes, k, i);
@@ -75,7 +89,7 @@ const against = new Int32Array(3);
  * the nearest point so far has the next on its edge (as in R. Seidel's linear programming, Discrete &
  * Computational Geometry 6, 1991).
  */
-export function nearest(planes: HalfPlanes, sought: Search, out: Point): boolean {
+function nearest(planes: HalfPlanes, sought: Search, out: Point): boolean {
   const { x, y, slack, t } = sought;
   const { count, normalX, normalY, room, gain } = planes;
   out.x = x;

@@ -6,6 +6,6 @@ export { Decay } from './decay.ts';
 export { Digest } from './digest.ts';
 export { exp2, exp2In } from './exp2.ts';
 export { convexHull } from './hull.ts';
-export { log2 } from './log2.ts';
+export { log2, log2In } from './log2.ts';
 export { nearestRoot } from './root.ts';
 export { Angle, angleDegrees } from './trig.ts';

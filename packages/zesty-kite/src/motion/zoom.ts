@@ -1,14 +1,14 @@
 /** Zooming sets a goal for the span; time eases toward it. */
 import { fitInside, fitsByFar } from '../limits/index.ts';
-import { Cell, clamp, exp2, exp2In, log2 } from '../math/index.ts';
+import { Cell, clamp, exp2, exp2In, log2, log2In } from '../math/index.ts';
 import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
 import { arriveAt, flipSwitches, followAt } from './followers.ts';
 import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
-import { minSpan, maxSpan, SpanRange, type Rules } from './rules.ts';
-import type { ZoomStops } from './stops.ts';
+import { minSpan, SpanRange, type Rules } from './rules.ts';
+import { SpanBetween, type ZoomStops } from './stops.ts';
 
 /** Eases the span on by a step. */
 export function zoomOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
@@ -45,7 +45,8 @@ export function addNotches(motion: Motion, rules: Rules, look: Look, notches: nu
   if (goal !== goal) return;
   // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
   if (goal !== motion.goalSpan) motion.wantedSpan = goal;
-  easeZoom(motion, goal);
+  motion.goalSpan = goal;
+  easeZoom(motion);
 }
 
 /** Whole notches to go by now; parts are kept until they make one. */
@@ -58,10 +59,17 @@ function wholeNotches(motion: Motion, notches: number): number {
 
 /** Eases to a span, as far as stops and limits let it. */
 export function setGoalSpan(motion: Motion, rules: Rules, look: Look, span: number): void {
-  const min = minSpan(rules, look);
-  const max = Math.max(min, maxSpan(rules, look));
-  motion.wantedSpan = goalFor(motion, rules, look, span, min, max);
-  easeZoom(motion, goalFor(motion, rules, look, motion.wantedSpan, min, Math.max(min, allowed(rules, look))));
+  range.set(rules, look);
+  goal.span = span;
+  goal.min = range.min;
+  goal.max = range.max;
+  findGoal(motion, rules, look, goal);
+  motion.wantedSpan = goal.span;
+  measureFit(rules, look);
+  goal.max = Math.max(range.min, fit.span);
+  findGoal(motion, rules, look, goal);
+  motion.goalSpan = goal.span;
+  easeZoom(motion);
 }
 
 /** Ends a zoom at the span that is shown; where there are stops, at the nearest, once no two fingers hold. */
@@ -81,26 +89,19 @@ export function finishZoom(motion: Motion): void {
   motion.zoomRemaining = 0;
 }
 
-/** The goal for a wanted span: inside the range, and at a stop where there is one inside it. */
-function goalFor(motion: Motion, rules: Rules, look: Look, wanted: number, min: number, max: number): number {
-  // Between two fingers any span will do. It is short, so that an engine puts it where it is called and boxes no number.
-  if (rules.stops === null || motion.fingers === 2) return clamp(wanted, min, max);
-  return stopFor(motion, rules, rules.stops, look, wanted, min, max);
-}
-
-function stopFor(
-  motion: Motion,
-  rules: Rules,
-  stops: ZoomStops,
-  look: Look,
-  wanted: number,
-  min: number,
-  max: number,
-): number {
-  let stop = stops.nearest(look, wanted, min, max);
-  if (stop === stop && rules.roomFollows && !fitsFrom(motion, rules, stop))
-    stop = stopThatFits(motion, rules, stops, look, stop, min);
-  return stop === stop ? stop : clamp(wanted, min, max);
+/** Makes a wanted span the goal for it: inside the range, and at a stop where there is one inside it. */
+function findGoal(motion: Motion, rules: Rules, look: Look, io: SpanBetween): void {
+  const { span: wanted, min, max } = io;
+  // Between two fingers any span will do.
+  if (rules.stops !== null && motion.fingers < 2) {
+    rules.stops.goToNearest(look, io);
+    if (io.span === io.span && rules.roomFollows && !fitsFrom(motion, rules, io.span))
+      io.span = stopThatFits(motion, rules, rules.stops, look, io.span, min);
+    if (io.span === io.span) return;
+  }
+  if (wanted < min) io.span = min;
+  else if (wanted > max) io.span = max;
+  else io.span = wanted;
 }
 
 /**
@@ -140,12 +141,14 @@ function stopThatFits(motion: Motion, rules: Rules, stops: ZoomStops, look: Look
   return found;
 }
 
-function easeZoom(motion: Motion, goal: number): void {
-  motion.goalSpan = goal;
-  motion.zoomRemaining = log2(motion.span / goal);
+/** Eases to the goal from the span that is shown. */
+function easeZoom(motion: Motion): void {
+  cell.value = motion.span / motion.goalSpan;
+  log2In(cell);
+  motion.zoomRemaining = cell.value;
   if (Math.abs(motion.zoomRemaining) >= ZOOM_TOLERANCE) return;
   motion.zoomRemaining = 0;
-  motion.span = goal;
+  motion.span = motion.goalSpan;
 }
 
 /** The greatest span that the bounds allow as the camera looks now. */
@@ -154,7 +157,7 @@ function allowed(rules: Rules, look: Look): number {
   return fit.span;
 }
 
-/** The same in place: `fit` and `range` say how large the view may be. */
+/** Sets `fit` and `range`: how large the view may be. */
 function measureFit(rules: Rules, look: Look): void {
   range.set(rules, look);
   fit.span = range.max;
@@ -162,15 +165,9 @@ function measureFit(rules: Rules, look: Look): void {
 }
 
 /**
- * The greatest span worth going to. Beyond a switch by zoom the view may fit so badly that the bounds
- * would send it back through the switch at once, and so to and fro for ever: then it stays before it.
+ * Sets `worth`: the greatest span worth going to. Beyond a switch by zoom the view may fit so badly that the
+ * bounds would send it back through the switch at once, and so to and fro for ever: then it stays before it.
  */
-function worthGoing(motion: Motion, rules: Rules, look: Look): number {
-  measureWorth(motion, rules, look);
-  return worth.span;
-}
-
-/** The same in place: sets `worth`. */
 function measureWorth(motion: Motion, rules: Rules, look: Look): void {
   measureFit(rules, look);
   worth.span = fit.span;
@@ -205,9 +202,8 @@ function isKept(motion: Motion, rules: Rules, look: Look): boolean {
     measureFit(rules, look);
     if (span > fit.span && span > min) return false;
     measureWorth(motion, rules, look);
-    const room = Math.max(min, worth.span);
-    if (rules.stops !== null) return goalFor(motion, rules, look, wantedSpan, min, room) === goalSpan;
-    return Math.min(Math.max(wantedSpan, min), room) === goalSpan;
+    findGoalWorth(motion, rules, look);
+    return goal.span === goalSpan;
   }
   if (goalSpan === wantedSpan && wantedSpan >= min && wantedSpan <= max) {
     if (span > wantedSpan) wide.span = span;
@@ -228,6 +224,7 @@ class Span {
 const fit = new Span();
 const wide = new Span();
 const worth = new Span();
+const goal = new SpanBetween();
 
 /**
  * Brings span and goal inside the zoom range, and inside what the bounds allow as the camera looks
@@ -235,12 +232,22 @@ const worth = new Span();
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   if (isKept(motion, rules, look)) return;
-  const min = minSpan(rules, look);
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
-  const room = Math.max(min, allowed(rules, look));
-  motion.span = clamp(motion.span, min, room);
-  const worth = Math.max(min, worthGoing(motion, rules, look));
-  easeZoom(motion, goalFor(motion, rules, look, motion.wantedSpan, min, worth));
+  measureFit(rules, look);
+  if (motion.span > fit.span) motion.span = fit.span;
+  if (motion.span < range.min) motion.span = range.min;
+  measureWorth(motion, rules, look);
+  findGoalWorth(motion, rules, look);
+  motion.goalSpan = goal.span;
+  easeZoom(motion);
+}
+
+/** Sets `goal`: where to go from what was wanted, no farther than it is worth. */
+function findGoalWorth(motion: Motion, rules: Rules, look: Look): void {
+  goal.span = motion.wantedSpan;
+  goal.min = range.min;
+  goal.max = Math.max(range.min, worth.span);
+  findGoal(motion, rules, look, goal);
 }
 
 /**
@@ -298,9 +305,13 @@ function fittingSpan(motion: Motion, rules: Rules, look: Look, followTo: typeof 
 
 /** From a span that fits on to the nearest stop that fits too, at once; where none does, it stays. */
 export function fitStop(motion: Motion, rules: Rules, look: Look, followTo: typeof followAt): void {
+  if (rules.stops === null || motion.fingers === 2) return;
   const { span } = motion;
-  const stop = rules.stops?.nearest(look, span, minSpan(rules, look), span) ?? NaN;
-  if (stop !== stop || motion.fingers === 2) return;
+  goal.span = goal.max = span;
+  goal.min = minSpan(rules, look);
+  rules.stops.goToNearest(look, goal);
+  const stop = goal.span;
+  if (stop !== stop) return;
   followTo(motion, rules, look, stop);
   const fits = stop <= allowed(rules, look);
   motion.span = motion.goalSpan = fits ? stop : span;
