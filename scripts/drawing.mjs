@@ -18,6 +18,7 @@ const FOR = {
   hands: 'signals → intents',
   signals: 'what comes in: one table of kinds',
   motion: 'kept values along the grid of time',
+  movers: 'what moves by itself',
   limits: 'where the focus is kept, how large a view fits',
   settings: 'one schema: types, defaults, checks',
   view: 'a pose on a screen → picks, matrices',

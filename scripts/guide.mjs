@@ -5,7 +5,8 @@ import { root, stop } from './setup/run.mjs';
 import { objectOf } from './setup/schema.mjs';
 
 const GUIDE = `${root}docs/guide.md`;
-const { CAUSES, COLUMNS, ROWS, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
+const { CAUSES, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
+const { TABLE } = await import(`${root}packages/zesty-kite/dist/movers/index.js`);
 
 const schema = read('settings');
 const [, ...kinds] = read('session').oneOf;
@@ -25,12 +26,11 @@ const tables = {
     ]),
   ],
   'what ends what': [
-    `| what comes | ${Object.values(COLUMNS).join(' | ')} |`,
-    `| --- |${' --- |'.repeat(Object.keys(COLUMNS).length)}`,
-    ...Object.keys(ROWS).map((cause) => {
-      const cells = Object.keys(COLUMNS).map((column) => wordsOf(cause, column));
-      return `| ${CAUSES[cause]} | ${cells.join(' | ')} |`;
-    }),
+    `| what comes | ${TABLE.map(({ column }) => column).join(' | ')} |`,
+    `| --- |${' --- |'.repeat(TABLE.length)}`,
+    ...Object.entries(CAUSES).map(
+      ([cause, words]) => `| ${words} | ${TABLE.map(({ endedBy }) => wordsOf(endedBy[cause])).join(' | ')} |`,
+    ),
   ],
 };
 const guide = readFileSync(GUIDE, 'utf8');

@@ -80,6 +80,11 @@ export async function sessionJsonSchema() {
         required: ['id', 'digest'],
         additionalProperties: false,
       },
+      movers: {
+        description: 'The abilities that the camera had learned; their signals are not listed here.',
+        type: 'array',
+        items: text,
+      },
     },
     required: ['format', 'version', 'settings', 'screen'],
     additionalProperties: false,

@@ -1,11 +1,12 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
 import { partChanged, type Terrain } from './ground/index.ts';
 import { Hands, SignalFilter, type Intent } from './hands/index.ts';
-import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf } from './limits/index.ts';
+import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf, type Boundary } from './limits/index.ts';
 import {
   beginAt,
   Timeline,
   createRules,
+  endMovers,
   goalPose,
   isAtRest,
   isDriven,
@@ -13,7 +14,9 @@ import {
   minSpan,
   microsOf,
   missingClearance,
-  Motion,
+  type Motion,
+  type Mover,
+  type Rules,
   maxSpan,
   overOtherGround,
   placeAt,
@@ -34,15 +37,18 @@ import {
   cleanScreen,
   cleanSignal,
   SignalQueue,
+  SIGNALS,
   type About,
   type HoverSignal,
   type PlaceSignal,
   type Signal,
   type SignalBody,
+  type SignalShape,
   type StampedSignal,
   type TerrainSignal,
 } from './signals/index.ts';
-import { home, letRest, obey, tilt, turn } from './steer.ts';
+import { MOVERS } from './movers/index.ts';
+import { letRest, obey, tilt, turn } from './steer.ts';
 import { aim, canonical, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -87,6 +93,8 @@ export interface SessionStart {
   readonly screen: Screen | null;
   /** Which heights it was over; left out where the ground was flat. */
   readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
+  /** The names of the abilities that the camera had learned; left out where there were none. */
+  readonly movers?: readonly string[];
 }
 
 /** A signal later than the frame is waited for; if by more than an hour, it is from another clock. */
@@ -120,8 +128,11 @@ export class Camera {
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
   readonly #filter: SignalFilter;
+  readonly #movers: Mover<Rules>[] = [...MOVERS];
+  /** The kinds of signals of those that it has learned. */
+  readonly #kinds: Record<string, SignalShape> = {};
   readonly #timeline: Timeline;
-  readonly #frame = new Motion();
+  readonly #frame: Motion;
   readonly #insets = new ScratchInsets();
 
   #checked: Checked;
@@ -155,7 +166,8 @@ export class Camera {
     this.#wake = wake ?? (() => undefined);
     if (report) this.#reports.push(report);
     this.#terrain = this.#lastTerrain = terrain ?? null;
-    this.#timeline = new Timeline(createRules(this.#settings, this.#screen, this.#terrain));
+    this.#timeline = new Timeline(this.#rules(this.#settings));
+    this.#frame = this.#timeline.createMotion();
     this.#placed = startPlace(this.#timeline.rules);
     this.#restart(screen ?? null);
   }
@@ -255,7 +267,7 @@ export class Camera {
    * @throws TypeError for a signal of no known form; SettingsError for a bad `change`
    */
   signal(signal: Signal): boolean {
-    const body = cleanSignal(signal);
+    const body = cleanSignal(signal, this.#kinds);
     if (body === null || !this.#filter.takes(body)) return false;
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
@@ -370,6 +382,24 @@ export class Camera {
   }
 
   /**
+   * Learns an ability that moves the camera by itself and is in a file of its own; one that it knows already changes nothing.
+   * A session names those that it needs, so it has to begin after this.
+   *
+   * @throws RangeError for another ability of the same name, or one of the same kind of signal
+   */
+  learn(mover: Mover<Rules>): void {
+    if (this.#movers.includes(mover)) return;
+    const kinds = Object.keys(mover.signals);
+    const taken = kinds.find((kind) => kind in SIGNALS || kind in this.#kinds);
+    if (taken !== undefined || this.#movers.some(({ name }) => name === mover.name))
+      throw new RangeError(`mover: found another "${taken ?? mover.name}"; wanted a name of its own`);
+    this.#movers.push(mover);
+    Object.assign(this.#kinds, mover.signals);
+    this.#timeline.kept.states.push(mover.keep());
+    this.#frame.states.push(mover.keep());
+  }
+
+  /**
    * Calls `poll` at the start of every `advance`, for devices that have to be asked.
    *
    * @returns a function that ends this
@@ -396,10 +426,13 @@ export class Camera {
     const screen = this.#sized ? this.#screen : null;
     this.#restart(screen);
     this.attempt(this.#wake);
-    const start = { settings: this.#checked.written, screen };
-    if (this.#terrain === null) return start;
-    const { id, digest } = this.#terrain;
-    return { ...start, terrain: { id, digest } };
+    const learned = this.#movers.slice(MOVERS.length).map(({ name }) => name);
+    return {
+      settings: this.#checked.written,
+      screen,
+      ...(this.#terrain === null ? {} : { terrain: { id: this.#terrain.id, digest: this.#terrain.digest } }),
+      ...(learned.length === 0 ? {} : { movers: learned }),
+    };
   }
 
   /**
@@ -539,9 +572,6 @@ export class Camera {
       case 'hover':
         this.#hover(body, at);
         break;
-      case 'home':
-        home(this.#timeline);
-        break;
       case 'turn':
         turn(this.#timeline, body.degrees, body.about);
         break;
@@ -570,6 +600,12 @@ export class Camera {
       case 'unhold':
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
+        if (body.kind === 'release') endMovers(kept, this.#timeline.rules, 'release');
+        break;
+      case 'home':
+      default:
+        // A mover's, of which there may be others than every camera has.
+        this.#timeline.hear(body);
     }
   }
 
@@ -611,13 +647,16 @@ export class Camera {
     this.#rule(this.#checked);
     if (this.#sized) resize(kept, this.#timeline.rules, look);
     else beginAt(kept, this.#timeline.rules, look, this.#placed);
+    endMovers(kept, this.#timeline.rules, 'resize');
     this.#sized = true;
   }
 
   #adopt(checked: Checked): void {
     const { shape } = this.#timeline.rules.boundary;
+    const { locked } = this.#settings;
     this.#rule(checked);
     const { kept, look, rules } = this.#timeline;
+    endMovers(kept, rules, this.#settings.locked === locked ? 'change' : 'lock');
     refit(kept, rules, look, rules.boundary.shape !== shape);
     this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }
@@ -642,7 +681,12 @@ export class Camera {
       settings.bounds === before.bounds && settings.wrap === before.wrap && (isFixed || settings.zoom === before.zoom);
     this.#checked = checked;
     const kept = stays ? boundary : boundaryOf(settings, { boundary, settings: before });
-    this.#timeline.adopt(createRules(settings, this.#screen, this.#terrain, kept));
+    this.#timeline.adopt(this.#rules(settings, kept));
+  }
+
+  #rules(settings: FullSettings, boundary?: Boundary): Rules {
+    const ruling = { settings, screen: this.#screen, terrain: this.#terrain, movers: this.#movers };
+    return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
   }
 
   /** Time zero: as a player of the session would find it. */

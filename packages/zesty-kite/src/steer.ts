@@ -11,10 +11,8 @@ import type {
 import type { About } from './signals/index.ts';
 import {
   foreshortening,
-  goHome,
   holdAnew,
   interrupt,
-  isDriven,
   isStill,
   dropGrip,
   restHeading,
@@ -55,7 +53,7 @@ export function obey(timeline: Timeline, intent: Intent): void {
       step(timeline, intent);
       break;
     case 'home':
-      home(timeline);
+      timeline.hear(intent);
       break;
     case 'orbit':
       orbit(timeline, intent);
@@ -131,7 +129,7 @@ function orbit({ kept, rules, look }: Timeline, { turn: degrees, tilt: down, x, 
 
 /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
 function hold(timeline: Timeline, intent: HoldIntent): void {
-  const { kept, rules, look, glide, micros } = timeline;
+  const { kept, rules, look } = timeline;
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
   const before = kept.fingers;
@@ -147,21 +145,9 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
       takeGrip(kept, rules, look, kept.gripX, kept.gripY);
   }
   if (fingers.length > 0) solveFocus(kept, rules, look);
-  else if (glides) glide.fling(kept, rules, look, micros);
-  if (change === 'anew') glide.begin(kept);
-  glide.follow(kept, micros);
+  timeline.handMoved(change === 'anew', glides);
   kept.easing = true;
   kept.groundStale = rules.terrain !== null;
-}
-
-/** Goes to where the settings begin: the zoom, the turn and the tilt, and what is left of the way. */
-export function home({ kept, rules, look }: Timeline): void {
-  if (kept.fingers > 0) return;
-  interrupt(kept, rules, look, 'goHome');
-  // A pan that is still slowing down would delay the start.
-  if (!isDriven(kept)) kept.velocityX = kept.velocityY = 0;
-  dropGrip(kept);
-  goHome(kept, rules, look);
 }
 
 /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */

@@ -2,7 +2,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
-import { ROWS, type Cause } from '../src/motion/index.ts';
+import type { Cause } from '../src/motion/index.ts';
+import { TABLE } from '../src/movers/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween } from './steering.ts';
 
@@ -99,7 +100,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
   tiltKeys: (desk) => desk.hear({ kind: 'key', code: 'KeyF', down: true }, { kind: 'key', code: 'KeyF', down: false }),
   turn: ({ camera }) => camera.turn(1e-9),
   tilt: ({ camera }) => camera.tilt(1e-9),
-  goHome: ({ camera }) => camera.home(),
+  mover: ({ camera }) => camera.home(),
   placeFocus: ({ camera }) => camera.place({ x: 77, y: 55 }),
   placeSpan: ({ camera }) => camera.place({ span: 500 }),
   placeHeading: ({ camera }) => camera.place({ heading: 33 }),
@@ -130,8 +131,8 @@ const effects: Record<string, boolean | null> = {
   locked: null,
 };
 
-const cells = Object.entries(ROWS).flatMap(([cause, row]) =>
-  Object.entries(row).flatMap(([column, effect]) => {
+const cells = TABLE.flatMap(({ name: column, endedBy }) =>
+  Object.entries(endedBy).flatMap(([cause, effect]) => {
     const wanted = effects[effect];
     // A zoom key comes to a little of a zoom of its own; a placing names what steers x by naming x.
     const named = effect === 'named' && (column === 'glide' || cause === 'placeFocus');

@@ -22,8 +22,10 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   there.span = Math.max(minSpan(rules, look), Math.min(motion.goalSpan, max));
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
-  there.panX = motion.homeX;
-  there.panY = motion.homeY;
+  if (motion.moving)
+    motion.states.forEach((state, i) => {
+      rules.movers[i]?.finish?.(state, there);
+    });
   findDesiredFocus(there, look, solved);
   keepInside(rules.boundary, look, there, solved.desired, from, solved.allowed);
   out.x = solved.allowed.x;

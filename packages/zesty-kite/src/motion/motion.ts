@@ -5,6 +5,7 @@
  * another form, and rebuild the object when the first fraction comes.
  */
 import type { Pose } from '../view/index.ts';
+import type { Part } from './part.ts';
 
 export class Motion implements Pose {
   /** Focus shown, world units. */
@@ -86,9 +87,10 @@ export class Motion implements Pose {
   panY = -0;
   /** The span at the beginning of the present step. */
   spanBefore = NaN;
-  /** What is left of the way home, world units. */
-  homeX = -0;
-  homeY = -0;
+  /** What each mover of the rules keeps, in their order; scratch motion keeps none of it. */
+  readonly states: Part[];
+  /** One of the movers is under way. */
+  moving = false;
   /** It glides on after a hand let go. */
   gliding = false;
   /** How fast held keys turn and tilt, degrees per second, and zoom, notches per second. */
@@ -132,6 +134,10 @@ export class Motion implements Pose {
   excessY = -0;
   /** A limit keeps a held point from its screen point. */
   limited = false;
+
+  constructor(states: Part[] = []) {
+    this.states = states;
+  }
 
   copyFrom(other: Motion): void {
     this.x = other.x;
@@ -181,8 +187,7 @@ export class Motion implements Pose {
     this.panX = other.panX;
     this.panY = other.panY;
     this.spanBefore = other.spanBefore;
-    this.homeX = other.homeX;
-    this.homeY = other.homeY;
+    this.moving = other.moving;
     this.gliding = other.gliding;
     this.turnRate = other.turnRate;
     this.tiltRate = other.tiltRate;
@@ -210,6 +215,7 @@ export class Motion implements Pose {
     this.excessX = other.excessX;
     this.excessY = other.excessY;
     this.limited = other.limited;
+    if (other.moving) for (let i = 0; i < this.states.length; i++) this.states[i]?.copyFrom(other.states[i]);
   }
 }
 
@@ -232,11 +238,7 @@ export function isSteered(motion: Motion): boolean {
 
 /** Whether something other than a pan is under way. */
 export function isEasing(motion: Motion): boolean {
-  return motion.zoomRemaining !== 0 || motion.turnRemaining !== 0 || motion.easing || isGoingHome(motion);
-}
-
-export function isGoingHome({ homeX, homeY }: Motion): boolean {
-  return homeX !== 0 || homeY !== 0;
+  return motion.zoomRemaining !== 0 || motion.turnRemaining !== 0 || motion.easing || motion.moving;
 }
 
 /** Whether time changes nothing: at rest, or stalled with nothing easing any more. */

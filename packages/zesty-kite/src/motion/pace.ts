@@ -2,7 +2,7 @@
 import { Decay } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { TICKS_PER_SECOND } from './clock.ts';
-import { isDriven, isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
+import { isDriven, isPanning, isSteered, type Motion } from './motion.ts';
 
 /**
  * Two fingers that zoom along a curve at once could often hold their points in several ways, and would
@@ -55,7 +55,7 @@ export class Pace {
   /** The same in ticks, and only for what `motion` eases now. */
   overFor(motion: Motion, ticks: number): void {
     this.seconds = ticks / TICKS_PER_SECOND;
-    if (motion.zoomRemaining !== 0 || motion.zoomRate !== 0 || isGoingHome(motion)) this.zoom.over(this);
+    if (motion.zoomRemaining !== 0 || motion.zoomRate !== 0 || motion.moving) this.zoom.over(this);
     if (motion.turnRemaining !== 0 || motion.turnRate !== 0) this.turn.over(this);
     if (isPanning(motion)) this.panned(motion).over(this);
     // Over hills whatever moves may have all of them follow.

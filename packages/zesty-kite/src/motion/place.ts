@@ -1,16 +1,18 @@
 /** Being put somewhere: at the start, by the program, by limits that change. */
 import { ANYWHERE, keepInside, middleOf } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
-import { nearestCopy, type Look } from '../view/index.ts';
+import type { Look } from '../view/index.ts';
 import { arrive, arriveAt, askAnew, flipSwitches, foreshortening, groundAtOnce, pitchAt } from './followers.ts';
 import { dropGrip, takeBelow, takeGrip } from './grip.ts';
+import { endMovers, findMoving } from './interrupt.ts';
 import { holdAnew } from './pair.ts';
 import { isDriven, type Motion } from './motion.ts';
+import type { Place } from './mover.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, minSpan, maxSpan, type Rules } from './rules.ts';
 import { missingClearance, solveFocus } from './solveFocus.ts';
-import { faceAt, restHeading, setPitch, addTurn } from './turn.ts';
-import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom, setGoalSpan } from './zoom.ts';
+import { faceAt, restHeading, setPitch } from './turn.ts';
+import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom } from './zoom.ts';
 
 /** Where to stand; a pitch that is null is what the zoom asks for. */
 export interface Start {
@@ -20,9 +22,6 @@ export interface Start {
   readonly heading: number;
   readonly pitch: number | null;
 }
-
-/** What a placing names. */
-export type Place = Readonly<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>;
 
 /** Where the settings ask to begin; limits have not spoken yet. */
 export function startPlace({ settings: { start, bounds }, boundary }: Rules): Start {
@@ -40,8 +39,8 @@ export function startPlace({ settings: { start, bounds }, boundary }: Rules): St
 export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start): void {
   const { left, top, right, bottom } = rules.settings.safeFrame;
   dropGrip(motion);
-  motion.homeX = motion.homeY = 0;
   motion.excessX = motion.excessY = 0;
+  endMoversAt(motion, rules, { ...start, pitch: start.pitch ?? undefined });
   look.frame(rules.screen, left, top, right, bottom);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
   setSpanAtOnce(motion, rules, look, start.span);
@@ -78,6 +77,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   const { gripping, holdsBelowEye, orbitGripping } = motion;
   const moves = place.x !== undefined || place.y !== undefined;
   const looks = span !== undefined || heading !== undefined || pitch !== undefined;
+  endMoversAt(motion, rules, place);
   endPanAlong(motion, rules, look, place);
   if (looks) lookAnew(motion, rules, look, place);
   if (moves) {
@@ -96,6 +96,19 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);
   motion.orbitGripping = orbitGripping;
+}
+
+/** Ends the movers that a placing ends. */
+function endMoversAt(motion: Motion, rules: Rules, place: Place): void {
+  rules.movers.forEach((mover, i) => {
+    const state = motion.states[i];
+    if (state !== undefined) mover.endNamed?.(state, place);
+  });
+  if (place.x !== undefined || place.y !== undefined) endMovers(motion, rules, 'placeFocus');
+  if (place.span !== undefined) endMovers(motion, rules, 'placeSpan');
+  if (place.heading !== undefined) endMovers(motion, rules, 'placeHeading');
+  if (place.pitch !== undefined) endMovers(motion, rules, 'placePitch');
+  findMoving(motion, rules);
 }
 
 /** Brings the focus inside with nothing held: it stays where it is, as far as the bounds let it. */
@@ -137,10 +150,8 @@ function stay(): void {
   // The next steps ease pitch and lens.
 }
 
-/** Ends a glide, a stop and the way home along the world's axes that are named. */
+/** Ends a glide or a stop along the world's axes that are named. */
 function endPanAlong(motion: Motion, rules: Rules, look: Look, { x, y }: Place): void {
-  if (x !== undefined) motion.homeX = 0;
-  if (y !== undefined) motion.homeY = 0;
   if ((x === undefined && y === undefined) || isDriven(motion)) return;
   const steep = foreshortening(rules, look);
   const { sinHeading, cosHeading } = look;
@@ -150,25 +161,6 @@ function endPanAlong(motion: Motion, rules: Rules, look: Look, { x, y }: Place):
   motion.velocityX = east * cosHeading + south * sinHeading;
   motion.velocityY = (south * cosHeading - east * sinHeading) / steep;
   if (motion.velocityX === 0 && motion.velocityY === 0) motion.gliding = false;
-}
-
-/** Sets out for the place where the settings begin: zoom, turn, tilt and the way there, all eased. */
-export function goHome(motion: Motion, rules: Rules, look: Look): void {
-  const { x, y, span, heading, pitch } = startPlace(rules);
-  const { periodX = 0, periodY = 0 } = rules.ground;
-  motion.homeX = nearestCopy(x - motion.x, periodX);
-  motion.homeY = nearestCopy(y - motion.y, periodY);
-  setGoalSpan(motion, rules, look, span);
-  const { min, max } = rules.settings.turn;
-  const turn = headingInside(rules, heading) - motion.heading;
-  const short = turn - 360 * Math.round(turn / 360);
-  const mayTurn = motion.heading + short >= (min ?? -Infinity) && motion.heading + short <= (max ?? Infinity);
-  addTurn(motion, rules, mayTurn ? short : turn);
-  restHeading(motion, rules);
-  if (pitch === null) motion.tilt = 0;
-  else setPitch(motion, rules, pitch);
-  motion.askedPitch = pitchAt(motion, rules, motion.span);
-  motion.easing = motion.tilting = motion.tilted = true;
 }
 
 /**

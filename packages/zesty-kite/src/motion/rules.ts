@@ -5,12 +5,15 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
+import type { Mover } from './mover.ts';
 import { ZoomStops } from './stops.ts';
 
 export interface Rules {
   readonly settings: FullSettings;
   readonly screen: Screen;
   readonly boundary: Boundary;
+  /** The abilities that move the camera by themselves, each with what a motion keeps of it in `states`. */
+  readonly movers: readonly Mover<Rules>[];
   /** What a view of this world looks at. */
   readonly ground: Ground;
   /** Null where the ground is flat. */
@@ -37,15 +40,17 @@ export interface Rules {
   readonly roomFollows: boolean;
 }
 
-/**
- * @param boundary of the same settings, where it is ready already: a coast takes a while
- */
-export function createRules(
-  settings: FullSettings,
-  screen: Screen,
-  terrain: Terrain | null,
-  boundary: Boundary = boundaryOf(settings),
-): Rules {
+/** What rules are made of. */
+export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & Partial<Pick<Rules, 'movers' | 'boundary'>>;
+
+/** The boundary may be handed over, where it is ready already: a coast takes a while. */
+export function createRules({
+  settings,
+  screen,
+  terrain,
+  movers = [],
+  boundary = boundaryOf(settings),
+}: Ruling): Rules {
   const { ground, pitch, lens, pan, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;
@@ -59,6 +64,7 @@ export function createRules(
     settings,
     screen,
     boundary,
+    movers,
     ground: {
       lowest: Math.min(ground.lowest, terrain?.lowest ?? ground.lowest),
       highest: Math.max(ground.highest, terrain?.highest ?? ground.highest),

@@ -5,7 +5,8 @@ import { ScratchPoint, type Look, type Point } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
 import { follow, foreshortening, logOfSpanIn } from './followers.ts';
 import { dropGrip } from './grip.ts';
-import { isGoingHome, isPanning, isSteered, type Motion } from './motion.ts';
+import { isPanning, isSteered, type Motion } from './motion.ts';
+import { findMoving } from './interrupt.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
@@ -27,9 +28,9 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);
   if (turnRemaining !== 0) turnOn(motion, pace);
   motion.zoomGoalMoved = motion.turnGoalMoved = 0;
-  const homing = isGoingHome(motion);
+  const { moving } = motion;
   const panning = isPanning(motion);
-  if (rules.terrain !== null && (zoomRemaining !== 0 || turnRemaining !== 0 || panning || homing))
+  if (rules.terrain !== null && (zoomRemaining !== 0 || turnRemaining !== 0 || panning || moving))
     motion.groundStale = true;
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
   if (motion.easing || (zoomRemaining !== 0 && rules.followsZoom) || motion.groundStale) {
@@ -43,7 +44,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
-  else if (homing) goOn(motion, pace, rules, look);
+  else if (moving) moveOn(motion, pace, rules, look);
   else solveFocus(motion, rules, look);
   // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) dropGrip(motion);
@@ -84,15 +85,14 @@ function turnOn(motion: Motion, pace: Pace): void {
   motion.heading = motion.goalHeading + motion.turnRemaining;
 }
 
-/** Goes on home, eased as a zoom is. */
-function goOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
-  const { homeX, homeY, span } = motion;
-  motion.homeX *= pace.zoom.remaining;
-  motion.homeY *= pace.zoom.remaining;
-  const near = LENGTH_TOLERANCE * span;
-  if (Math.abs(motion.homeX) < near && Math.abs(motion.homeY) < near) motion.homeX = motion.homeY = 0;
-  motion.panX = homeX - motion.homeX;
-  motion.panY = homeY - motion.homeY;
+/** Lets the movers under way say how far the focus goes. */
+function moveOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  for (let i = 0; i < motion.states.length; i++) {
+    const state = motion.states[i];
+    const mover = rules.movers[i];
+    if (state !== undefined && mover?.isUnderWay(state)) mover.move?.(state, motion, pace, rules);
+  }
+  findMoving(motion, rules);
   solveFocus(motion, rules, look);
   motion.panX = motion.panY = 0;
 }

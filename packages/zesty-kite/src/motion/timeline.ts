@@ -4,8 +4,9 @@
  */
 import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
-import { Glide } from './glide.ts';
+import { findMoving } from './interrupt.ts';
 import { isStill, Motion } from './motion.ts';
+import type { Heard } from './mover.ts';
 import { lookAtGround, stopLooking } from './followers.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
@@ -21,8 +22,7 @@ const LAST_LOOKS = 8;
 const LAST_LOOK = 0.25;
 
 export class Timeline {
-  readonly kept = new Motion();
-  readonly glide = new Glide();
+  readonly kept: Motion;
   readonly #look = new Look();
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
@@ -35,6 +35,7 @@ export class Timeline {
 
   constructor(rules: Rules) {
     this.#rules = rules;
+    this.kept = this.createMotion();
     this.adopt(rules);
   }
 
@@ -72,10 +73,35 @@ export class Timeline {
   /** Back to time zero, with nothing moving and nothing held. */
   restart(): void {
     this.kept.copyFrom(new Motion());
-    this.glide.clear();
+    this.#rules.movers.forEach((mover, i) => (this.kept.states[i] = mover.keep()));
     this.#steps = 0;
     this.#past = 0;
     this.#settled = true;
+  }
+
+  /** Motion at rest, with what every mover keeps. */
+  createMotion(): Motion {
+    return new Motion(this.#rules.movers.map((mover) => mover.keep()));
+  }
+
+  /** Lets a mover hear its signal. */
+  hear(signal: Heard): void {
+    const { kept, rules, look } = this;
+    const index = rules.movers.findIndex(({ signals }) => signal.kind in signals);
+    const state = kept.states[index];
+    if (state === undefined) return;
+    rules.movers[index]?.hear?.(state, kept, rules, look, signal);
+    findMoving(kept, rules);
+  }
+
+  /** Lets the movers know what a hand has done. */
+  handMoved(anew: boolean, glides: boolean): void {
+    const { kept, rules, look, micros } = this;
+    rules.movers.forEach((mover, i) => {
+      const state = kept.states[i];
+      if (state !== undefined) mover.hand?.(state, kept, rules, look, { anew, glides, micros });
+    });
+    findMoving(kept, rules);
   }
 
   /** Moves the kept state on to a time that is not before its own. */

@@ -20,7 +20,7 @@ const SHARPEST = 20;
  */
 export function reviewSettings(settings: Settings, screen: Screen = { width: 1280, height: 800 }): Warning[] {
   const full = checkSettings(settings);
-  const rules = createRules(full, screen, null);
+  const rules = createRules({ settings: full, screen, terrain: null });
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),

@@ -1,6 +1,7 @@
 /** Reading a session file as it streams in. */
+import type { Mover, Rules } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
-import { cleanSignal, type SignalBody, type StampedSignal } from '../signals/index.ts';
+import { cleanSignal, type SignalBody, type SignalShape, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
@@ -46,6 +47,15 @@ export class SessionReader {
   #length = 0;
   #line = 0;
   #at = 0;
+  readonly #movers: readonly Mover<Rules>[];
+  /** The kinds of signals of those. */
+  readonly #kinds: Record<string, SignalShape> = {};
+
+  /** @param movers abilities that cameras have learned: a session that needs another is refused */
+  constructor(movers: readonly Mover<Rules>[] = []) {
+    this.#movers = movers;
+    for (const { signals } of movers) Object.assign(this.#kinds, signals);
+  }
 
   /** The first line, once it has been read. */
   get header(): SessionHeader | null {
@@ -112,7 +122,7 @@ export class SessionReader {
       throw new SessionError(this.#line, `found ${shown(text)}; wanted one JSON object`);
     }
     if (this.#header === null) {
-      this.#header = readHeader(value, this.#line);
+      this.#header = readHeader(value, this.#line, this.#movers);
       this.#settings = completeSettings(this.#header.settings);
     } else signals.push(this.#signal(value));
   }
@@ -125,7 +135,7 @@ export class SessionReader {
         `at: found ${shown(at)}; wanted whole microseconds, not before the ${String(this.#at)} of the line above`,
       );
     try {
-      const body = cleanSignal(value as SignalBody);
+      const body = cleanSignal(value as SignalBody, this.#kinds);
       if (body === null) throw new SessionError(this.#line, `found ${shown(value)}; wanted finite coordinates`);
       const signal: StampedSignal = { at, ...body };
       if (signal.kind === 'change' && this.#settings !== null)
@@ -138,8 +148,8 @@ export class SessionReader {
   }
 }
 
-function readHeader(value: unknown, line: number): SessionHeader {
-  const { format, version, settings, screen, terrain } = asObject(value, line);
+function readHeader(value: unknown, line: number, known: readonly Mover<Rules>[]): SessionHeader {
+  const { format, version, settings, screen, terrain, movers = [] } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
     throw new SessionError(
@@ -153,7 +163,17 @@ function readHeader(value: unknown, line: number): SessionHeader {
   }
   if (screen !== null && !isScreen(screen))
     throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
-  const header: SessionHeader = { format: FORMAT, version: VERSION, settings: settings as Settings, screen };
+  if (!Array.isArray(movers)) throw new SessionError(line, `movers: found ${shown(movers)}; wanted a list of names`);
+  const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));
+  if (unknown !== undefined)
+    throw new SessionError(line, `movers: found ${shown(unknown)}; wanted abilities that this reader was given`);
+  const header: SessionHeader = {
+    format: FORMAT,
+    version: VERSION,
+    settings: settings as Settings,
+    screen,
+    ...(movers.length === 0 ? {} : { movers: movers as string[] }),
+  };
   if (terrain === undefined) return header;
   if (!isTerrain(terrain))
     throw new SessionError(line, `terrain: found ${shown(terrain)}; wanted {"id":…,"digest":…}, or nothing`);

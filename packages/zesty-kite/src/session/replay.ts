@@ -3,12 +3,15 @@ import { Camera, type Grip, type SessionStart } from '../camera.ts';
 import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
+import type { Mover, Rules } from '../motion/index.ts';
 
 export interface ReplayOptions {
   /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
   readonly rate?: number;
   /** The terrain that the session was recorded over. */
   readonly terrain?: Terrain | null;
+  /** Abilities that cameras have learned, those that the session names among them. */
+  readonly movers?: readonly Mover<Rules>[];
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
   /** Called at every frame with its time in microseconds; not while the camera is at rest. */
@@ -82,12 +85,13 @@ export class Replay {
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
   constructor(
     start: SessionStart,
-    { rate = 60, terrain = null, terrains = [], frame = () => undefined }: ReplayOptions = {},
+    { rate = 60, terrain = null, terrains = [], movers = [], frame = () => undefined }: ReplayOptions = {},
   ) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, { screen: start.screen, terrain });
+    for (const mover of movers) if (start.movers?.includes(mover.name)) this.camera.learn(mover);
     this.#rate = rate;
     this.#frame = frame;
     this.#terrains = terrains;

@@ -2,7 +2,7 @@
 import { sentence, shown } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { NOWHERE, refuse, type Field, type Fields } from './fields.ts';
-import { SIGNALS, type SignalBody } from './kinds.ts';
+import { SIGNALS, type SignalBody, type SignalShape } from './kinds.ts';
 
 /** Field by field, for a loop that every signal goes through. */
 interface Plan {
@@ -10,7 +10,7 @@ interface Plan {
   readonly fields: readonly Field<unknown>[];
 }
 
-function planOf(fields: Readonly<Record<string, Field<unknown>>>): Plan {
+function planOf(fields: SignalShape): Plan {
   return { names: Object.keys(fields), fields: Object.values(fields) };
 }
 
@@ -21,17 +21,23 @@ const SCREEN = planOf(SIGNALS.screen);
  * A copy of a signal's body with every number finite and in range: what is NaN or infinite counts
  * as nothing, what is out of range as the end of the range.
  *
+ * @param others further kinds, of what a camera has learned
  * @returns null for what is nowhere, such as a move to NaN: it moves nothing
  * @throws TypeError when the kind is not known, or a part is missing or of the wrong type; SettingsError for
  *   a change that is no plain data
  */
-export function cleanSignal(signal: SignalBody): SignalBody | null {
+export function cleanSignal(signal: SignalBody, others: Readonly<Record<string, SignalShape>> = {}): SignalBody | null {
   const given: unknown = signal;
   if (typeof given !== 'object' || given === null || Array.isArray(given))
     throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
   const { kind } = signal;
-  const plan =
-    KINDS.get(kind) ?? refuse('kind', kind, `one of ${[...KINDS.keys()].map((name) => `"${name}"`).join(', ')}`);
+  const plan = KINDS.get(kind) ?? (Object.hasOwn(others, kind) ? planOf(others[kind] ?? {}) : null);
+  if (plan === null)
+    return refuse(
+      'kind',
+      kind,
+      `one of ${[...KINDS.keys(), ...Object.keys(others)].map((name) => `"${name}"`).join(', ')}`,
+    );
   return cleanInto({ kind }, plan, given as Fields) as SignalBody | null;
 }
 

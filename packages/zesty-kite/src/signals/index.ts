@@ -1,4 +1,5 @@
 export { cleanScreen, cleanSignal } from './clean.ts';
+export { number, type Field } from './fields.ts';
 export {
   SIGNALS,
   type About,
@@ -19,6 +20,7 @@ export {
   type Signal,
   type SignalBody,
   type SignalOf,
+  type SignalShape,
   type StampedSignal,
   type TerrainSignal,
   type TiltSignal,

@@ -102,6 +102,9 @@ const settings: Field<Settings> = {
   schema: { $ref: 'settings.schema.json' },
 };
 
+/** The fields of a kind of signal. */
+export type SignalShape = Readonly<Record<string, Field<unknown>>>;
+
 /** Every kind of signal, and its fields in the order in which they are written down. */
 export const SIGNALS = {
   /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
@@ -197,7 +200,7 @@ export const SIGNALS = {
   },
   /** The program changes some settings; what is left out stays. */
   change: { settings },
-} as const satisfies Readonly<Record<string, Readonly<Record<string, Field<unknown>>>>>;
+} as const satisfies Readonly<Record<string, SignalShape>>;
 
 export type Kind = keyof typeof SIGNALS;
 

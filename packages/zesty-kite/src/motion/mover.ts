@@ -1,0 +1,55 @@
+/**
+ * An ability that moves the camera by itself: one file in `movers/`. What it keeps is a part that frames copy; the rest
+ * are functions of it, called in the order of a step. `docs/add-an-ability.md` walks through one.
+ */
+import type { SignalShape } from '../signals/index.ts';
+import type { Look } from '../view/index.ts';
+import type { Cause, Effect } from './ends.ts';
+import type { Motion } from './motion.ts';
+import type { Pace } from './pace.ts';
+import type { Part } from './part.ts';
+
+/** A signal that a mover hears. */
+export interface Heard {
+  readonly kind: string;
+}
+
+/** What a placing names. */
+export type Place = Readonly<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>;
+
+/** What a hand that drags or pinches has just done. */
+export interface HandMoved {
+  /** It holds with other fingers than before, or let go. */
+  readonly anew: boolean;
+  /** It let go in passing. */
+  readonly glides: boolean;
+  /** When, microseconds. */
+  readonly micros: number;
+}
+
+/** @typeParam R the rules: they list the movers themselves */
+export interface Mover<R, S extends Part = Part> {
+  /** Names it in a session. */
+  readonly name: string;
+  /** What it is called in the table of what ends what. */
+  readonly column: string;
+  readonly endedBy: Readonly<Record<Cause, Effect>>;
+  /** Its kinds of signals: a kind, then field by field how it is cleaned. */
+  readonly signals: Readonly<Record<string, SignalShape>>;
+  /** What it keeps, at rest. */
+  keep(): S;
+  /** While it is, the camera is not settled, and `move` is called in every step. */
+  isUnderWay(state: S): boolean;
+  /** Stops it, as a cause of the table asks. */
+  end(state: S, motion: Motion, effect: Effect): void;
+  /** Ends what steers just what a placing names. */
+  endNamed?(state: S, place: Place): void;
+  /** One of its signals has come. */
+  hear?(state: S, motion: Motion, rules: R, look: Look, signal: Heard): void;
+  /** A hand holds, moves what it holds, or has let go. */
+  hand?(state: S, motion: Motion, rules: R, look: Look, hand: HandMoved): void;
+  /** A step: adds to `panX` and `panY` how far the focus goes. Not called while keys pan or a hand holds. */
+  move?(state: S, motion: Motion, pace: Pace, rules: R): void;
+  /** Adds to `panX` and `panY` how far the focus will have gone in the end: for `camera.goal`. */
+  finish?(state: S, motion: Motion): void;
+}

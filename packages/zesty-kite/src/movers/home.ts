@@ -1,0 +1,96 @@
+/** Back to where the settings begin: zoom, turn and tilt ease there as they do, and the way there is this mover's own. */
+import {
+  addTurn,
+  dropGrip,
+  ENDED_BY_STEERING,
+  headingInside,
+  interrupt,
+  isDriven,
+  LENGTH_TOLERANCE,
+  pitchAt,
+  restHeading,
+  setGoalSpan,
+  setPitch,
+  startPlace,
+  type Motion,
+  type Mover,
+  type Part,
+  type Rules,
+} from '../motion/index.ts';
+import { SIGNALS } from '../signals/index.ts';
+import { nearestCopy, type Look } from '../view/index.ts';
+
+/** What is left of the way, world units. */
+class Way implements Part {
+  x = -0;
+  y = -0;
+
+  copyFrom(other: Way): void {
+    this.x = other.x;
+    this.y = other.y;
+  }
+}
+
+export const home: Mover<Rules, Way> = {
+  name: 'home',
+  column: 'way home',
+  endedBy: {
+    ...ENDED_BY_STEERING,
+    mover: 'newWish',
+    placeFocus: 'named',
+    placeSpan: 'named',
+    placeHeading: 'named',
+    placePitch: 'named',
+  },
+  signals: { home: SIGNALS.home },
+  keep: () => new Way(),
+  isUnderWay: ({ x, y }) => x !== 0 || y !== 0,
+  end: (way) => {
+    way.x = way.y = 0;
+  },
+  endNamed: (way, { x, y }) => {
+    if (x !== undefined) way.x = 0;
+    if (y !== undefined) way.y = 0;
+  },
+  hear: (way, motion, rules, look) => {
+    if (motion.fingers > 0) return;
+    interrupt(motion, rules, look, 'mover');
+    // A pan that is still slowing down would delay the start.
+    if (!isDriven(motion)) motion.velocityX = motion.velocityY = 0;
+    dropGrip(motion);
+    setOut(way, motion, rules, look);
+  },
+  /** Eased as a zoom is. */
+  move: (way, motion, { zoom }) => {
+    const { x, y } = way;
+    way.x *= zoom.remaining;
+    way.y *= zoom.remaining;
+    const near = LENGTH_TOLERANCE * motion.span;
+    if (Math.abs(way.x) < near && Math.abs(way.y) < near) way.x = way.y = 0;
+    motion.panX += x - way.x;
+    motion.panY += y - way.y;
+  },
+  finish: ({ x, y }, motion) => {
+    motion.panX += x;
+    motion.panY += y;
+  },
+};
+
+/** Zoom, turn, tilt and the way there, all eased. */
+function setOut(way: Way, motion: Motion, rules: Rules, look: Look): void {
+  const { x, y, span, heading, pitch } = startPlace(rules);
+  const { periodX = 0, periodY = 0 } = rules.ground;
+  way.x = nearestCopy(x - motion.x, periodX);
+  way.y = nearestCopy(y - motion.y, periodY);
+  setGoalSpan(motion, rules, look, span);
+  const { min, max } = rules.settings.turn;
+  const turn = headingInside(rules, heading) - motion.heading;
+  const short = turn - 360 * Math.round(turn / 360);
+  const mayTurn = motion.heading + short >= (min ?? -Infinity) && motion.heading + short <= (max ?? Infinity);
+  addTurn(motion, rules, mayTurn ? short : turn);
+  restHeading(motion, rules);
+  if (pitch === null) motion.tilt = 0;
+  else setPitch(motion, rules, pitch);
+  motion.askedPitch = pitchAt(motion, rules, motion.span);
+  motion.easing = motion.tilting = motion.tilted = true;
+}

@@ -1,0 +1,2 @@
+export { MOVERS } from './movers.ts';
+export { TABLE } from './table.ts';
