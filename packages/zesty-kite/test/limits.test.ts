@@ -1,11 +1,12 @@
 /** Bounds of every shape, against the answer found by trying everything. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { Camera } from '../src/index.ts';
 import { Coast } from '../src/limits/coast.ts';
 import { Convex, fitInConvex, Inlay, keepInConvex } from '../src/limits/convex.ts';
 import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
 import { forAll, forRuns } from './law.ts';
-import { between, convexPolygons, pixelsBetween } from './steering.ts';
+import { awayFromGoal, between, convexPolygons, pixelsBetween } from './steering.ts';
 
 /** A view's corners round the focus, in spans: a turned trapezium. */
 const cornersOf = fc
@@ -185,3 +186,31 @@ test('a coast lets a free way go all the way, and brings what is outside to the 
     expect(coast.contains(at.x, at.y)).toBe(true);
     expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
   }));
+
+test('where the zoom is limited, lens and span rest where they want each other, however it was tilted', () => {
+  const halfLife = fc.constantFrom(0, 0.05, 0.1);
+  forAll(between(20, 80), between(10, 40), between(50, 89), between(0, 30), halfLife, halfLife, (...drawn) => {
+    const [radius, widest, tilt, notches, zoomHalfLife, lensHalfLife] = drawn;
+    const camera = new Camera(
+      {
+        start: { x: 0, y: 0, span: 10 },
+        zoom: { minSpan: 5, maxSpan: 60, halfLife: zoomHalfLife },
+        bounds: { circle: { x: 0, y: 0, radius }, keep: 'view', whenViewIsLarger: 'limit-zoom' },
+        pitch: { halfLife: 0 },
+        lens: {
+          fieldOfView: [
+            [5, 10],
+            [40, widest],
+          ],
+          halfLife: lensHalfLife,
+        },
+      },
+      { screen: { width: 300, height: 394 } },
+    );
+    camera.signal({ kind: 'tilt', degrees: -tilt, time: 17 });
+    camera.signal({ kind: 'wheel', x: 10, y: 20, notches, time: 18 });
+    for (let time = 0; time < 9000; time += 16) camera.advance(time);
+    camera.advance(60_000);
+    expect([camera.settled, awayFromGoal(camera)]).toEqual([true, expect.closeTo(0, 4)]);
+  });
+});

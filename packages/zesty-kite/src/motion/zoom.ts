@@ -232,6 +232,7 @@ const goal = new SpanBetween();
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   if (isKept(motion, rules, look)) return;
+  const { span } = motion;
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
   measureFit(rules, look);
   if (motion.span > fit.span) motion.span = fit.span;
@@ -240,6 +241,8 @@ export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   findGoalWorth(motion, rules, look);
   motion.goalSpan = goal.span;
   easeZoom(motion);
+  // Pitch and lens have followed another span.
+  if (rules.followsZoom && Math.abs(motion.span - span) > ZOOM_TOLERANCE * span) motion.easing = true;
 }
 
 /** Sets `goal`: where to go from what was wanted, no farther than it is worth. */
