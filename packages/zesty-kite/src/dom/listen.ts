@@ -1,5 +1,6 @@
 /** Turns what happens to an element into signals for a camera. */
 import type { Camera } from '../camera.ts';
+import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
@@ -58,8 +59,6 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     return camera.signal({ ...said, time: time === time || said.kind === 'screen' ? time : latest });
   };
   const isBound = (input: string): boolean => camera.binds(input);
-  const startsAfterOf = (input: string): number =>
-    input === 'Touch' ? camera.settings.drag.touchStartsAfter : camera.settings.drag.startsAfter;
   const groundAt: Camera['view']['toGround'] = (x, y) => camera.view.toGround(x, y);
   const surface = new Surface(element, window, options, report);
   surface.hear(send, signal);
@@ -67,7 +66,16 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   hearSize(surface, send, signal);
   const keyboard = hearKeyboard(window, send, isBound, (time) => clock.stamp(time), signal);
   const gaps = watchGaps(camera, keyboard.lapse);
-  const pointers = hearPointers(surface, send, startsAfterOf, isBound, groundAt, options, report, signal);
+  const pointers = hearPointers(
+    surface,
+    send,
+    (input) => startsAfterOf(camera.settings, input),
+    isBound,
+    groundAt,
+    options,
+    report,
+    signal,
+  );
   hearHover(surface, camera, send, pointers.isGameDrag, options, report, signal);
   // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
   let wasThere = true;

@@ -1,5 +1,5 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
-import type { FullSettings } from '../settings/index.ts';
+import { startsAfterOf, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
 import { Edge } from './edge.ts';
@@ -123,8 +123,7 @@ export class Hands {
     const asked = this.#bindings.asks(input, this.#held);
     this.#held.add(input);
     this.#pressed.set(id, input);
-    const { drag } = this.#settings;
-    const startsAfter = input === 'Touch' ? drag.touchStartsAfter : drag.startsAfter;
+    const startsAfter = startsAfterOf(this.#settings, input);
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.#taps.press(id, x, y, startsAfter, at);
     if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, startsAfter));

@@ -21,8 +21,7 @@ export function pitchAsked(motion: Motion, { pitch }: Rules, span: number): numb
 
 /** The same with what the player tilted, inside the limits. */
 export function pitchAt(motion: Motion, rules: Rules, span: number): number {
-  const { min, max } = rules.settings.pitch;
-  return clamp(pitchAsked(motion, rules, span) + motion.tilt, min, max);
+  return clamp(pitchAsked(motion, rules, span) + motion.tilt, rules.minPitch, rules.maxPitch);
 }
 
 /** The field of view that is asked for at a span. */

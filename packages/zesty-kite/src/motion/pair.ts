@@ -41,14 +41,10 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   if (!motion.mayTurn) return;
   measure(motion, look, motion.span);
   const turned = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
-  motion.heading = clampHeading(motion.heading + turned, rules);
+  motion.heading = clamp(motion.heading + turned, rules.minHeading, rules.maxHeading);
   motion.goalHeading = motion.heading;
   motion.turnRemaining = 0;
   look.turn(motion);
-}
-
-function clampHeading(heading: number, { settings: { turn } }: Rules): number {
-  return clamp(heading, turn.min ?? -Infinity, turn.max ?? Infinity);
 }
 
 /** From the first held point to the second: on the ground, and as the camera at a span would have it. */

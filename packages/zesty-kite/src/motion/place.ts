@@ -180,14 +180,13 @@ export function overOtherGround(motion: Motion, rules: Rules, look: Look, missin
  * @param atOnce a span that has to leave its stop goes to another at once; else it eases
  */
 export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: boolean, atOnce = false): void {
-  const { min, max } = rules.settings.pitch;
   const heading = headingInside(rules, motion.heading);
   const goal = headingInside(rules, motion.goalHeading);
   motion.heading = heading;
   motion.goalHeading = goal;
   motion.turnRemaining = Math.abs(heading - goal) < ANGLE_TOLERANCE ? 0 : heading - goal;
   restHeading(motion, rules);
-  motion.pitch = clamp(motion.pitch, min, max);
+  motion.pitch = clamp(motion.pitch, rules.minPitch, rules.maxPitch);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   look.turn(motion);
   keepSpan(motion, rules, look);

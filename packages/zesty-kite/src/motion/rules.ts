@@ -27,6 +27,9 @@ export interface Rules {
   /** The limits of the pitch, degrees. */
   readonly minPitch: number;
   readonly maxPitch: number;
+  /** The limits of the heading, degrees; infinite for none. */
+  readonly minHeading: number;
+  readonly maxHeading: number;
   /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
   readonly followsZoom: boolean;
   /** Some value is a switch by zoom. */
@@ -51,7 +54,7 @@ export function createRules({
   movers = [],
   boundary = boundaryOf(settings),
 }: Ruling): Rules {
-  const { ground, pitch, lens, pan, wrap, zoom } = settings;
+  const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;
   const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
@@ -79,6 +82,8 @@ export function createRules({
     stops: zoom.stops === null ? null : new ZoomStops(zoom.stops, zoom.stopUnit, screen),
     minPitch: pitch.min,
     maxPitch: pitch.max,
+    minHeading: turn.min ?? -Infinity,
+    maxHeading: turn.max ?? Infinity,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
     followsZoom,
     roomFollows: boundary.limitsZoom && followsZoom,
@@ -137,11 +142,7 @@ export function maxSpan(rules: Rules, look: Look): number {
 }
 
 /** A heading inside its range: the nearest one, whole turns aside. */
-export function headingInside({ settings: { turn } }: Rules, heading: number): number {
-  const { min, max } = turn;
-  if (min === null && max === null) return heading;
-  const low = min ?? -Infinity;
-  const high = max ?? Infinity;
+export function headingInside({ minHeading: low, maxHeading: high }: Rules, heading: number): number {
   if (heading >= low && heading <= high) return heading;
   // The same way to look, a whole number of turns away, where that is inside.
   const turned =

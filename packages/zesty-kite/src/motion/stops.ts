@@ -1,4 +1,4 @@
-/** The only zooms there are, and the only headings, where the settings name them. */
+/** The only zooms there are, where the settings name them. */
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Look, Screen } from '../view/index.ts';
@@ -81,16 +81,4 @@ export class ZoomStops {
     }
     return low;
   }
-}
-
-/** The heading nearest to one that the settings let the camera rest at. */
-export function restingHeading({ turn }: FullSettings, heading: number): number {
-  const min = turn.min ?? -Infinity;
-  const max = turn.max ?? Infinity;
-  if (turn.stops === null) return clamp(heading, min, max);
-  const { step, offset } = turn.stops;
-  const first = Math.ceil((min - offset) / step - SLACK);
-  const last = Math.floor((max - offset) / step + SLACK);
-  if (first > last) return clamp(heading, min, max);
-  return clamp(offset + step * clamp(Math.round((heading - offset) / step), first, last), min, max);
 }

@@ -7,16 +7,14 @@ import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, type Rules } from './rules.ts';
 import { solveFocus } from './solveFocus.ts';
-import { restingHeading } from './stops.ts';
 
 /** Headings are kept unwrapped up to so many degrees; beyond, whole turns are forgotten. */
 const MAX_TURN = 1e6;
 
 /** Turns by degrees clockwise, counted from the goal, so that quick turns add up. Any heading will do. */
-export function addTurn(motion: Motion, { settings: { turn } }: Rules, degrees: number): void {
-  const { min, max } = turn;
-  const goal = clamp(motion.goalHeading + degrees, min ?? -3 * MAX_TURN, max ?? 3 * MAX_TURN);
-  if (Math.abs(goal) > MAX_TURN && min === null && max === null) {
+export function addTurn(motion: Motion, { minHeading: min, maxHeading: max }: Rules, degrees: number): void {
+  const goal = clamp(motion.goalHeading + degrees, Math.max(min, -3 * MAX_TURN), Math.min(max, 3 * MAX_TURN));
+  if (Math.abs(goal) > MAX_TURN && min === -Infinity && max === Infinity) {
     const turns = 360 * Math.round(goal / 360);
     motion.heading -= turns;
     easeHeading(motion, goal - turns);
@@ -24,17 +22,16 @@ export function addTurn(motion: Motion, { settings: { turn } }: Rules, degrees: 
 }
 
 /** Goes on turning by what is held. */
-export function turnOnAt(motion: Motion, { settings: { turn } }: Rules, { seconds }: Pace): void {
+export function turnOnAt(motion: Motion, { minHeading: min, maxHeading: max }: Rules, { seconds }: Pace): void {
   const before = motion.goalHeading;
   const goal = before + motion.turnRate * seconds;
-  const { min, max } = turn;
-  if (min !== null && goal < min) motion.goalHeading = min;
-  else if (max !== null && goal > max) motion.goalHeading = max;
+  if (goal < min) motion.goalHeading = min;
+  else if (goal > max) motion.goalHeading = max;
   else motion.goalHeading = goal;
   motion.turnGoalMoved = motion.goalHeading - before;
   motion.turnRemaining = motion.heading - motion.goalHeading;
   if (Math.abs(motion.goalHeading) <= MAX_TURN) return;
-  if (min === null && max === null) {
+  if (min === -Infinity && max === Infinity) {
     const turns = 360 * Math.round(motion.goalHeading / 360);
     motion.heading -= turns;
     motion.goalHeading -= turns;
@@ -54,7 +51,21 @@ export function addStep(motion: Motion, rules: Rules, degrees: number): void {
 /** Where headings have stops, the goal goes to the nearest, unless something held still turns. */
 export function restHeading(motion: Motion, rules: Rules): void {
   if (rules.settings.turn.stops === null || motion.fingers > 1 || motion.orbiting || motion.turnRate !== 0) return;
-  easeHeading(motion, restingHeading(rules.settings, motion.goalHeading));
+  easeHeading(motion, restingHeading(rules, motion.goalHeading));
+}
+
+/** A stop this close to an end of the range, in steps, is inside. */
+const SLACK = 2e-9;
+
+/** The heading nearest to one that the settings let the camera rest at. */
+function restingHeading({ settings, minHeading: min, maxHeading: max }: Rules, heading: number): number {
+  const { stops } = settings.turn;
+  if (stops === null) return clamp(heading, min, max);
+  const { step, offset } = stops;
+  const first = Math.ceil((min - offset) / step - SLACK);
+  const last = Math.floor((max - offset) / step + SLACK);
+  if (first > last) return clamp(heading, min, max);
+  return clamp(offset + step * clamp(Math.round((heading - offset) / step), first, last), min, max);
 }
 
 /** Ends a turn at the heading that is shown; where there are stops, at the nearest. */
@@ -107,14 +118,13 @@ export function addOrbit(motion: Motion, rules: Rules, look: Look, degrees: numb
 
 /** Looks down at a pitch from now on, as far as the limits let it; what is beyond them is forgotten. */
 export function setPitch(motion: Motion, rules: Rules, pitch: number): void {
-  const { min, max } = rules.settings.pitch;
-  motion.tilt = clamp(pitch, min, max) - pitchAsked(motion, rules, motion.span);
+  motion.tilt = clamp(pitch, rules.minPitch, rules.maxPitch) - pitchAsked(motion, rules, motion.span);
 }
 
 /** Looks at once where a heading says, as far as range and stops let it. */
 export function faceAt(motion: Motion, rules: Rules, heading: number): void {
   const inside = headingInside(rules, heading);
-  motion.heading = rules.settings.turn.stops === null ? inside : restingHeading(rules.settings, inside);
+  motion.heading = rules.settings.turn.stops === null ? inside : restingHeading(rules, inside);
   motion.goalHeading = motion.heading;
   motion.turnRemaining = 0;
   motion.stepping = false;

@@ -83,10 +83,10 @@ function setOut(way: Way, motion: Motion, rules: Rules, look: Look): void {
   way.x = nearestCopy(x - motion.x, periodX);
   way.y = nearestCopy(y - motion.y, periodY);
   setGoalSpan(motion, rules, look, span);
-  const { min, max } = rules.settings.turn;
+  const { minHeading, maxHeading } = rules;
   const turn = headingInside(rules, heading) - motion.heading;
   const short = turn - 360 * Math.round(turn / 360);
-  const mayTurn = motion.heading + short >= (min ?? -Infinity) && motion.heading + short <= (max ?? Infinity);
+  const mayTurn = motion.heading + short >= minHeading && motion.heading + short <= maxHeading;
   addTurn(motion, rules, mayTurn ? short : turn);
   restHeading(motion, rules);
   if (pitch === null) motion.tilt = 0;

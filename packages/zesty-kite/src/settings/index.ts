@@ -7,6 +7,7 @@ export {
   type Checked,
 } from './check.ts';
 export { descriptions } from './descriptions.ts';
+export { startsAfterOf } from './startsAfter.ts';
 export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './inputs.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';

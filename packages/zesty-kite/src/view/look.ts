@@ -67,24 +67,19 @@ export class Look {
 
   #layCorners(): void {
     const corners = this.#corners;
-    const { sinPitch, cosPitch, sinHeading, cosHeading, widening } = this;
     this.#cornersStale = false;
     this.extentLeft = this.extentTop = Infinity;
     this.extentRight = this.extentBottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
       const v = k < 4 ? Math.max(-0.5, this.#lineAt(SIGHT)) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
-      const steepness = 1 / (sinPitch + widening * v * cosPitch);
-      const right = u * sinPitch * steepness;
-      const toward = v * steepness;
-      const x = right * cosHeading - toward * sinHeading;
-      const y = right * sinHeading + toward * cosHeading;
-      corners[k] = x;
-      corners[k + 1] = y;
-      this.extentLeft = Math.min(this.extentLeft, x);
-      this.extentTop = Math.min(this.extentTop, y);
-      this.extentRight = Math.max(this.extentRight, x);
-      this.extentBottom = Math.max(this.extentBottom, y);
+      this.cast(u, v, 1, 0);
+      corners[k] = this.meetX;
+      corners[k + 1] = this.meetY;
+      this.extentLeft = Math.min(this.extentLeft, this.meetX);
+      this.extentTop = Math.min(this.extentTop, this.meetY);
+      this.extentRight = Math.max(this.extentRight, this.meetX);
+      this.extentBottom = Math.max(this.extentBottom, this.meetY);
     }
   }
 
@@ -200,10 +195,15 @@ export class Look {
   meet(u: number, v: number, span: number, rise: number): void {
     const { sinPitch, cosPitch, widening } = this;
     const withinReach = v + REACH * (sinPitch + widening * v * cosPitch) > 0;
-    const held = withinReach || widening === 0 ? v : this.reachV;
-    const steepness = 1 / (sinPitch + widening * held * cosPitch);
+    this.cast(u, withinReach || widening === 0 ? v : this.reachV, span, rise);
+  }
+
+  /** Sets `meetX`, `meetY`: where a ray meets the plane that lies `rise` above the focus. The one place with this formula. */
+  cast(u: number, v: number, span: number, rise: number): void {
+    const { sinPitch, cosPitch, widening } = this;
+    const steepness = 1 / (sinPitch + widening * v * cosPitch);
     const right = u * (span * sinPitch - widening * rise) * steepness;
-    const toward = (span * held + rise * (cosPitch - widening * held * sinPitch)) * steepness;
+    const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) * steepness;
     this.meetX = right * this.cosHeading - toward * this.sinHeading;
     this.meetY = right * this.sinHeading + toward * this.cosHeading;
   }

@@ -118,10 +118,9 @@ export class View implements Pose {
     const steepness = look.sinPitch + look.widening * v * look.cosPitch;
     const below = span * look.sinPitch - look.widening * rise; // the plane, seen from the eye
     if (below / span < 1e-9 || !(steepness > 1e-9)) return null;
-    const right = (look.u(x) * below) / steepness;
-    const toward = (span * v + rise * (look.cosPitch - look.widening * v * look.sinPitch)) / steepness;
-    out.x = canonical(this.x + right * look.cosHeading - toward * look.sinHeading, this.ground.periodX);
-    out.y = canonical(this.y + right * look.sinHeading + toward * look.cosHeading, this.ground.periodY);
+    look.cast(look.u(x), v, span, rise);
+    out.x = canonical(this.x + look.meetX, this.ground.periodX);
+    out.y = canonical(this.y + look.meetY, this.ground.periodY);
     return out;
   }
 
@@ -229,11 +228,9 @@ export class View implements Pose {
     // Without an eye, high ground shows from far behind the focus, too.
     const behind = widening > 0 ? Infinity : SIGHT * sinPitch - (rise * cosPitch) / span;
     const v = Math.min(Math.max(look.v(y), sight), behind);
-    const steepness = sinPitch + widening * v * cosPitch;
-    const right = (look.u(x) * Math.max(0, span * sinPitch - widening * rise)) / steepness;
-    const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) / steepness;
-    out[at] = this.x + right * look.cosHeading - toward * look.sinHeading;
-    out[at + 1] = this.y + right * look.sinHeading + toward * look.cosHeading;
+    look.cast(look.u(x), v, span, rise);
+    out[at] = this.x + look.meetX;
+    out[at + 1] = this.y + look.meetY;
   }
 
   /** CSS pixels per world unit at a point in space, square to the view; 0 behind the eye. */
