@@ -1,7 +1,7 @@
-/** The clock of events and that of frames: which may differ, as where a game counts its own time from 0. */
+/** Converts the times of events to the clock of frames, where a game's frames count from another time, such as 0. */
 import type { Camera } from '../camera.ts';
 
-/** Frames are stamped a little before they are drawn: so near, it is the same clock. */
+/** Frames are stamped a little before they are drawn: clocks that differ by less than this are the same. */
 const SAME_CLOCK_MS = 60;
 /** On a busy page one frame may be stamped long before it is drawn, but hardly so many in a row. */
 const FRAMES = 4;
@@ -39,7 +39,7 @@ export class EventClock {
   /** The time of an event on the clock of frames; undefined, for now, before the first frame. */
   stamp(time: number): number | undefined {
     if (!Number.isFinite(this.#ahead) || !Number.isFinite(time)) return undefined;
-    // Nothing is heard before it happens: what says so has another clock.
+    // An event from the future has another clock.
     return Math.min(time + this.#later, this.#now() + (this.#ahead === 0 ? AHEAD_MS : 0)) + this.#ahead;
   }
 

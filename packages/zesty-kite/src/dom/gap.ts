@@ -1,13 +1,13 @@
 /** Notices that no frames were drawn for a while, so that a held key does not run meanwhile. */
 import type { Camera } from '../camera.ts';
 
-/** What is held runs for so long of a gap. */
+/** What is held runs for this long at the beginning of a gap. */
 const LONGEST_FRAME_MS = 250;
-/** After so long the page was frozen, or behind a dialog: a key that went up meanwhile was not heard. */
+/** After a gap this long the page was frozen or behind a dialog, so that keys may have gone up unheard. */
 const FROZEN_MS = 1000;
 
 export interface GapWatch {
-  /** The camera was settled, and this came in: frames are owed from here on. */
+  /** When a signal woke a settled camera: from then on frames are expected. */
   readonly wokenAt: (time: number) => void;
   readonly detach: () => void;
 }

@@ -37,7 +37,7 @@ export function hearHover(
     const { edge } = camera.settings;
     if (edge === null) return;
     const dragging = isGameDrag();
-    // A finger leaves no hover behind: it counts only while the game drags with it.
+    // A finger hovers only while the game drags with it.
     if (event.pointerType !== 'mouse' && !dragging) return;
     const { x, y } = surface.at(event);
     const free = event.buttons === 0 && surface.has({ x, y }) && !isPanel(surface.under(event));

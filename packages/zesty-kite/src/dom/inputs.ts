@@ -3,7 +3,7 @@ import { PAD_BUTTONS, PAD_STICKS } from '../settings/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
 
-/** A stick or a button that is pushed so far is meant. */
+/** A stick or a pad's button counts as pressed from here on, 0 … 1. */
 const MEANT = 0.6;
 
 /**
@@ -13,7 +13,7 @@ const MEANT = 0.6;
  *
  * ```ts
  * const input = await nextInput(window);
- * if (input !== null) camera.change({ bindings: { north: [input] } });
+ * if (input !== null) camera.change({ bindings: { faceNorth: [input] } });
  * ```
  *
  * @param stop ends the wait: null
@@ -27,7 +27,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
 
     const done = (input: string | null): void => {
       window.cancelAnimationFrame(frame);
-      // What belongs to it, such as the click or the keyup, is not for others either.
+      // The click or the keyup that follows is hidden from the page, too.
       window.setTimeout(() => {
         heard.abort();
       });
@@ -113,7 +113,7 @@ interface WithLayout {
  */
 export async function inputLabels(navigator: Navigator): Promise<(input: string) => string> {
   const { keyboard } = navigator as WithLayout;
-  // Pages in frames may be refused.
+  // A browser may refuse it to a page in a frame.
   const layout = await keyboard?.getLayoutMap?.().catch(() => null);
   return (input) =>
     input

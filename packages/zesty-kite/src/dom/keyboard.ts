@@ -52,18 +52,18 @@ export function hearKeyboard(
     }
     if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
     held.set(event.code, stamp(event.timeStamp) ?? -Infinity);
-    // A modifier that only comes before other inputs stays the page's too.
+    // A modifier that is bound only before other inputs is left to the page as well.
     if (isBound(event.code)) event.preventDefault();
   };
 
   const onUp = (event: KeyboardEvent): void => {
     lapsed.delete(event.code);
-    // While Meta is down, some systems keep every keyup of other keys to themselves.
+    // While Meta is down, some systems send no keyup for other keys.
     if (event.code.startsWith('Meta')) releaseAll(event);
     else if (held.has(event.code)) up(event.code, event.timeStamp);
   };
 
-  /** A modifier may have gone up while another window had the keyboard: every event tells. */
+  /** A modifier may have gone up while another window had the keyboard; every event says which are down. */
   const resynchronise = (event: MouseEvent): void => {
     for (const { flag, codes } of MODIFIERS) {
       if (event[flag]) continue;

@@ -20,7 +20,7 @@ export function hearPads(
   signal: AbortSignal,
 ): void {
   const { navigator, document } = window;
-  /** What each said last: axes, then buttons; and in which look it was seen last. */
+  /** What each pad sent last (axes, then buttons), and the poll in which it was seen last. */
   const known = new Map<number, { readonly values: Float64Array; seen: number }>();
   let looks = 0;
   let frame = 0;
@@ -30,7 +30,7 @@ export function hearPads(
     send({ kind: 'pad', id, axes: [], buttons: [], ...(time === undefined ? {} : { time }) });
   };
 
-  /** Says what has changed; nothing is made where nothing has. */
+  /** Sends what has changed, and allocates nothing when nothing has. */
   const hear = (pad: Gamepad, time: number): void => {
     const { index, axes, buttons } = pad;
     const before = known.get(index);
@@ -88,7 +88,7 @@ export function hearPads(
   begin();
 }
 
-/** A page in a frame may be refused; then there are none. */
+/** A browser may refuse pads to a page in a frame; then there are none. */
 export function padsOf(navigator: Navigator): readonly (Gamepad | null)[] {
   try {
     return navigator.getGamepads();

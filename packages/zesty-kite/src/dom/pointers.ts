@@ -34,7 +34,7 @@ interface Press {
   readonly bit: number;
   /** The camera drags, turns or steers with it. */
   readonly used: boolean;
-  /** It is the game's. */
+  /** `gamePress` claimed it: the camera ignores it. */
   readonly game: boolean;
   readonly downX: number;
   readonly downY: number;
@@ -44,7 +44,7 @@ interface Press {
 export interface Pointers {
   readonly isGameDrag: () => boolean;
   readonly isTouched: () => boolean;
-  /** Lets go of everything: nothing more will be heard of it. */
+  /** Lets go of everything, because no more events will come. */
   readonly drop: () => void;
 }
 
@@ -76,7 +76,7 @@ export function hearPointers(
     } catch (error) {
       report(error);
     }
-    // It may have detached the camera, or taken the element away.
+    // The callback may have detached the camera or removed the element.
     if (signal.aborted || !surface.isThere) return;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const bit = BITS[button] ?? 0;
@@ -152,13 +152,13 @@ export function hearPointers(
     liftAll(event, true);
   };
 
-  /** It opens between down and up on some systems: it is kept shut wherever its button is bound. */
+  /** Some systems open the context menu between down and up; it is suppressed where its button is bound. */
   const onContextMenu = (event: MouseEvent): void => {
     const byTouch = [...presses.values()].some(({ input, used }) => used && input === 'Touch');
     if (isBound('MouseRight') || byTouch) event.preventDefault();
   };
 
-  /** Or a middle button starts the page's own scrolling. */
+  /** A middle button would start the page's own scrolling. */
   const onMouseDown = (event: MouseEvent): void => {
     const input = MOUSE[event.button];
     if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
@@ -197,12 +197,12 @@ function capture(element: HTMLElement, pointer: number, report: (error: unknown)
   try {
     element.setPointerCapture(pointer);
   } catch (error) {
-    // It is gone already, or somebody forbids it: then it is heard as far as it stays over the element.
+    // The pointer is gone, or capture is forbidden: it is heard only while it is over the element.
     report(error);
   }
 }
 
-/** Another camera may still drag with it. */
+/** Releases the capture unless another camera still drags with this pointer. */
 function release(element: HTMLElement, pointer: number): void {
   const wanted = captured.get(element);
   const left = (wanted?.get(pointer) ?? 0) - 1;
@@ -238,7 +238,7 @@ export function buttonOf({ pointerType }: PointerEvent, button: number): Button 
   return (pointerType === 'pen' ? PEN[button] : MOUSE[button]) ?? null;
 }
 
-/** A drag is no click: the one that follows it, in this task or the next, is not for the page. */
+/** Hides the click that browsers send after a drag, in the same task or the next. */
 function swallowClick(window: Window & typeof globalThis): void {
   const swallow = (event: Event): void => {
     event.stopPropagation();

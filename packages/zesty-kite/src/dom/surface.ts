@@ -45,7 +45,7 @@ export class Surface {
     };
   }
 
-  /** It is in a document, and that in a window. */
+  /** The element is in a document that a window shows. */
   get isThere(): boolean {
     return this.element.isConnected && this.element.ownerDocument.defaultView !== null;
   }
@@ -89,9 +89,9 @@ export class Surface {
   #inElement(event: MouseEvent): Point {
     const { element } = this;
     const box = element.getBoundingClientRect();
-    // Seen from its edge, or as a point, no place on the screen is a place on it.
+    // An element that is seen edge-on, or has no size, has no inverse transform.
     if (box.width < 1 || box.height < 1) return { x: NaN, y: NaN };
-    // Right under every CSS transform; of CSS zoom it knows nothing.
+    // This accounts for every CSS transform, but not for CSS zoom.
     const zoom = (element as { readonly currentCSSZoom?: number }).currentCSSZoom ?? 1;
     if (event.target === element) return { x: event.offsetX / zoom, y: event.offsetY / zoom };
     return {

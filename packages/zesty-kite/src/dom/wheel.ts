@@ -10,13 +10,13 @@ const PER_NOTCH = [100, 3, 1];
 const PER_PINCH_NOTCH = 10;
 /** CSS pixels of a line that is scrolled. */
 const PER_LINE = 16;
-/** However far one event says the wheel went, it counts as this at the most. */
+/** The most that one event can count for. */
 const MAX_NOTCHES = 4;
 
 /** Some browsers report a trackpad's pinch and twist in events of their own; `scale` and `rotation` count from its beginning. */
 type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: number };
 
-/** @param isTouched fingers are on the screen: what they do is heard as pointers already */
+/** @param isTouched whether fingers are on the screen: their pinch is heard as pointers already */
 export function hearWheel(
   surface: Surface,
   camera: Camera,
@@ -73,7 +73,7 @@ function isMeant(element: HTMLElement, { settings: { wheel } }: Camera, event: W
 }
 
 function notchesOf(event: WheelEvent): number {
-  // With Shift, browsers turn the wheel sideways; for a map it is the same wheel.
+  // With Shift, browsers report the wheel as sideways; for a map it counts the same.
   const delta = event.deltaY === 0 && event.shiftKey ? event.deltaX : event.deltaY;
   const unit = isPinch(event) ? PER_PINCH_NOTCH : (PER_NOTCH[event.deltaMode] ?? 100);
   return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, delta / unit));

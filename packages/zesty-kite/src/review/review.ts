@@ -7,10 +7,10 @@ import { Look, SIGHT, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
 
-/** So many zooms are looked at, evenly by factors. */
+/** How many zooms are looked at, evenly spaced by factor. */
 const ZOOMS = 240;
 const MIN_NOTCHES = 3;
-/** Degrees: a corner sharper than this moves the view far when it is cut off a little. */
+/** Degrees. At a corner sharper than this, a small margin moves the view far away from it. */
 const SHARPEST = 20;
 
 /**
@@ -102,7 +102,7 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
   ];
 }
 
-/** Bounds keep what shows up to so far, and the rest may lie beyond them. */
+/** Bounds guard what shows up to `SIGHT` spans beyond the focus; what lies farther may be outside them. */
 function beyondSight({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   if (bounds?.keep !== 'view') return [];
   const far = zooms.filter(({ sees }) => sees > SIGHT);
@@ -213,7 +213,7 @@ function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): W
   });
 }
 
-/** Stops that the zoom range leaves out are never gone to; without any that it leaves in, any zoom will do. */
+/** Stops outside the zoom range are never reached; without a stop inside it, any zoom is allowed. */
 function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen: Screen): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   if (zoom.stops === null || first === undefined || last === undefined) return [];

@@ -63,7 +63,7 @@ export class Replay {
   readonly #terrains: readonly Terrain[];
   readonly #digest = new Digest();
   #frames = 0;
-  /** Its time is so many frames after the beginning. */
+  /** The number of the next frame, from which its time follows. */
   #nextFrame = 0;
   #samples = 0;
   #signals = 0;
@@ -203,7 +203,7 @@ export class Replay {
     this.#restDrawn &&= this.#rests;
   }
 
-  /** With the same grip as before, what the held point moved; with none, what the focus moved. */
+  /** How far the ground moved: the held point while the grip is the same, else the focus. */
   #pannedSince(x: number, y: number, now: Grip | null): number {
     const before = this.#grip;
     if (before === null && now === null) return distance(x - this.#x, y - this.#y);
@@ -228,7 +228,7 @@ export class Replay {
   }
 }
 
-/** A session means the heights that it was recorded over. */
+/** Refuses a terrain other than the one that the session was recorded over. */
 function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terrain | null): void {
   if ((wanted ?? null) === null && given === null) return;
   const name = (terrain: { id: string; digest: string } | null | undefined): string =>

@@ -20,7 +20,7 @@ export interface Borders {
 
 /** Corners nearer to each other, or to an edge, than this are on it; as a share of the greatest coordinate. */
 const TOUCHES = 4e-9;
-/** So far from an edge it is asked which polygons cover a side of it, in the same measure. */
+/** How far from an edge its sides are tested for the polygons that cover them, in the same measure. */
 const BESIDE = 16;
 
 export function bordersOf(rings: readonly PlacedRing[]): Borders {
@@ -97,7 +97,7 @@ class Plane {
     return Math.min(Math.max(Math.floor(distance / this.#cell), 0), this.#side);
   }
 
-  /** The corner at a place: one that is there already, as good as, or another. */
+  /** The corner at a place: a known one within the tolerance, or a new one. */
   #corner(x: number, y: number): number {
     const touches = this.#touches;
     for (const atX of [x - touches, x + touches])
@@ -207,14 +207,14 @@ class Plane {
       return part > slack && part < 1 - slack;
     };
     if (!clear(share, x2 - x1, y2 - y1) || !clear(along, x4 - x3, y4 - y3)) return null;
-    // As good as parallel, they lie on each other.
+    // Nearly parallel: they overlap instead of crossing.
     const oneSquared = (x2 - x1) * (x2 - x1) + (y2 - y1) * (y2 - y1);
     const otherSquared = (x4 - x3) * (x4 - x3) + (y4 - y3) * (y4 - y3);
     const sine = Math.abs(cross) / Math.sqrt(oneSquared * otherSquared);
     return sine < 1e-7 ? null : { x: x1 + (x2 - x1) * share, y: y1 + (y2 - y1) * share };
   }
 
-  /** A side of some piece that is inside two polygons. */
+  /** A point beside an edge that is inside two polygons. */
   #coveredTwice(pieces: readonly Piece[]): Overlap | null {
     for (const { from, to } of pieces) {
       const [x1, y1] = this.at(from);

@@ -83,7 +83,7 @@ function withoutKnownShape(section: Section, value: unknown): { rest: unknown; s
   return { rest: value, shape: null };
 }
 
-/** Shapes are taken as they were written, so that the same one is known again. */
+/** Keeps shapes as they were written, so that an unchanged shape is recognised. */
 function withShapeOf({ bounds: written }: Settings, settings: FullSettings): FullSettings {
   const { bounds } = settings;
   if (!bounds || !written) return settings;
@@ -119,7 +119,7 @@ function step(key: unknown): string {
   return typeof key === 'number' ? `[${String(key)}]` : `.${String(key)}`;
 }
 
-/** Names every key that the schema does not know, at any depth, with the nearest known one; and lists. */
+/** Reports every key that the schema does not know, at any depth, with the nearest known one; inside lists, too. */
 function unknownKeys(schema: unknown, input: unknown, path: string, problems: Problem[]): void {
   const entries = entriesOf(schema);
   if (entries === null || typeof input !== 'object' || input === null) return;
@@ -151,7 +151,7 @@ function entriesOf(schema: unknown): Record<string, unknown> | null {
   return 'entries' in schema ? (schema.entries as Record<string, unknown>) : null;
 }
 
-/** What each setting by itself allows but not two of them together. */
+/** Checks that need two settings at once. */
 function contradictions(settings: FullSettings, problems: Problem[]): void {
   const { start, ground, pitch, lens, turn, pan, zoom, bounds, wrap } = settings;
   const refuse = (path: string, found: unknown, wanted: string): void => {

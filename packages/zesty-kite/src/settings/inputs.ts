@@ -44,7 +44,7 @@ export const PAD_BUTTONS = [
 export const PAD_STICKS = ['PadLeftStick', 'PadRightStick'] as const;
 
 const WAYS = ['Up', 'Down', 'Left', 'Right'];
-/** Either side of a modifier. */
+/** Modifiers without a side: either side counts. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'Meta'];
 
 function words(text: string, before = ''): string[] {
@@ -85,7 +85,7 @@ const INPUTS = [
 ];
 const known = new Set(INPUTS);
 
-/** What people write for them. */
+/** Common spellings that are not UI Events codes, and the codes that they mean. */
 const ALIASES: Readonly<Record<string, string>> = {
   Ctrl: 'Control',
   Cmd: 'Meta',
@@ -101,7 +101,7 @@ const ALIASES: Readonly<Record<string, string>> = {
   MiddleMouse: 'MouseMiddle',
 };
 
-/** The nearest binding to one in which some name is none; null where all of them are. */
+/** The nearest valid binding to one with an unknown name in it; null where all names are known. */
 export function corrected(binding: string): string | null {
   const names = binding.split('+');
   if (names.every((name) => known.has(name))) return null;

@@ -38,7 +38,7 @@ function copy(value: unknown, path: () => string, problems: Problem[], around: r
   const copied: Record<string, unknown> = {};
   for (const [key, item] of Object.entries(value)) {
     const where = (): string => (path() === '' ? key : `${path()}.${key}`);
-    // As a key of a copy it would be the copy's prototype.
+    // As a key, `__proto__` would set the copy's prototype.
     if (key === '__proto__') problems.push({ path: where(), found: 'an unknown key', wanted: 'none of that name' });
     else {
       const kept = copy(item, where, problems, inside);
@@ -48,14 +48,14 @@ function copy(value: unknown, path: () => string, problems: Problem[], around: r
   return Object.freeze(copied);
 }
 
-/** An object in braces, of this or of another window: what it inherits from is nothing, or what all of them do. */
+/** Whether it is a plain object, of this or of another window: its prototype is null or an `Object.prototype`. */
 function isPlainObject(value: unknown): value is Record<string, unknown> {
   if (typeof value !== 'object' || value === null) return false;
   const parent = Object.getPrototypeOf(value) as object | null;
   return parent === null || (Object.getPrototypeOf(parent) === null && Object.hasOwn(parent, 'isPrototypeOf'));
 }
 
-/** Freezes an object that is ours, and all that it holds. */
+/** Freezes a copy made here, and everything in it. */
 export function deepFreeze<T>(value: T): T {
   if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return value;
   for (const item of Object.values(value)) deepFreeze(item);

@@ -6,7 +6,7 @@ export type Ring = readonly (readonly [number, number])[];
 /** Says what is wrong at a path. */
 type Refuse = (path: string, found: unknown, wanted: string) => void;
 
-/** A ring and where it stands in the settings. Outer rings and holes are alike: what is inside is what an odd number of them goes round. */
+/** A ring and where it stands in the settings. Outer rings and holes are alike: a point is inside when an odd number of rings surround it. */
 export interface PlacedRing {
   readonly path: string;
   /** The polygon that it belongs to: where that stands, and what it is called where it has a name. */
