@@ -1,18 +1,11 @@
 /** Recorded steering, made by script: somebody crossing the strait, and somebody flinging about. */
 
-import { tilted, tiles } from 'zesty-kite';
+import { mergeSettings, tilted, tiles } from 'zesty-kite';
 
 const $schema = '../../../packages/zesty-kite/dist/settings.schema.json';
 const ground = { lowest: -6, highest: 60 };
 
-const neitherTurnsNorTilts = {
-  drag: ['MouseRight', 'MouseMiddle', 'Touch'],
-  orbit: [],
-  turnLeft: [],
-  turnRight: [],
-  tiltUp: [],
-  tiltDown: [],
-};
+const bindings = { drag: ['MouseRight', 'MouseMiddle', 'Touch'] };
 
 export const straightDown = {
   $schema,
@@ -23,39 +16,27 @@ export const straightDown = {
   bounds: { left: 0, top: 0, right: 1024, bottom: 768, whenViewIsLarger: 'centre' },
   resize: { keep: 'scale' },
   edge: {},
-  bindings: neitherTurnsNorTilts,
-  twoFingers: { turn: false },
+  bindings,
 };
 
 /** Tiles of 64 × 32 pixels, 16 units a side; the focus stays inside the shore, bays and all. */
 export function isometric(shore) {
-  const look = tiles({ width: 64, height: 32, side: 16, scales: [0.5, 1, 2, 3, 4] });
-  return {
-    $schema,
-    start: { x: 512, y: 384, span: 420, ...look.start },
+  return mergeSettings({ $schema }, tiles({ width: 64, height: 32, side: 16, scales: [0.5, 1, 2, 3, 4] }), {
+    start: { x: 512, y: 384, span: 420 },
     ground,
-    pitch: look.pitch,
-    zoom: { minSpan: 24, maxSpan: 1600, ...look.zoom, halfLife: 0.08 },
-    turn: { halfLife: 0.09 },
+    zoom: { minSpan: 24, maxSpan: 1600, halfLife: 0.08 },
     bounds: { area: shore.geometry, keep: 'focus' },
     resize: { keep: 'scale' },
-    bindings: {
-      ...neitherTurnsNorTilts,
-      turnStepLeft: ['KeyQ'],
-      turnStepRight: ['KeyE'],
-    },
-    twoFingers: { turn: false },
-  };
+    bindings,
+  });
 }
 
 /** From above when far, facing the barges when near; what shows stays inside the hull of the shore. */
 export function overTheHills(hull) {
-  return {
-    $schema,
+  return mergeSettings({ $schema }, tilted(40, 420), {
     start: { x: 540, y: 400, span: 330, heading: 0 },
     ground: { ...ground, highest: 66, clearance: 3 },
     pitch: {
-      ...tilted(40, 420).pitch,
       degrees: [
         [40, 38],
         [420, 64],
@@ -73,7 +54,7 @@ export function overTheHills(hull) {
     bounds: { area: hull.geometry, keep: 'view', elastic: 0.12 },
     resize: { keep: 'span' },
     bindings: { drag: ['MouseRight', 'Touch'], orbit: ['MouseMiddle'] },
-  };
+  });
 }
 
 const screen = { width: 1280, height: 800 };

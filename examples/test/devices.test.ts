@@ -122,7 +122,8 @@ test('a locked pointer moves a cursor that stays on the map, scrolls at its edge
 });
 
 test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, twist and, with Shift, drag', async () => {
-  await change(page, { pitch: { degrees: 60, halfLife: 0 }, drag: { glideHalfLife: 0 } });
+  const settings = { pitch: { degrees: 60, halfLife: 0 }, drag: { glideHalfLife: 0 }, twoFingers: { turn: true } };
+  await change(page, settings);
   await listen(page, { standIn: 'Alt' });
   await page.evaluate(() => {
     Object.assign(window, { types: [] });
@@ -289,7 +290,7 @@ test('the next input: a key, a chord, a button with a key, the wheel, a pad; nob
 test('gesture events of a trackpad zoom by their scale and turn by their rotation, about where they are', async () => {
   const shown = await page.evaluate(() => {
     zesty.listen(window.map, window.camera);
-    window.camera.change({ zoom: { halfLife: 0 }, turn: { halfLife: 0 } });
+    window.camera.change({ zoom: { halfLife: 0 }, turn: { halfLife: 0 }, twoFingers: { turn: true } });
     window.camera.advance(performance.now());
     const fire = (type: string, scale: number, rotation: number): boolean => {
       const event = new MouseEvent(type, { clientX: 300, clientY: 200, bubbles: true, cancelable: true });

@@ -115,7 +115,14 @@ test('composing and the browser’s own Ctrl, Alt and Meta combinations are left
   await page.evaluate(() =>
     window.dispatchEvent(new KeyboardEvent('keydown', { code: 'KeyD', isComposing: true, bubbles: true })),
   );
-  // Control comes before a button: it is heard, and claims no other key.
+  // Where Control comes before a button it is heard, and claims no other key.
+  expect(await heard()).toEqual([]);
+  await page.evaluate(() => {
+    window.camera.change({ bindings: { orbit: ['Control+MouseMiddle'] } });
+    window.camera.advance(performance.now());
+  });
+  await heard();
+  await page.keyboard.press('Control+KeyD');
   expect(await heard()).toEqual(['ControlLeft down', 'ControlLeft up']);
   await page.keyboard.down('Shift');
   await page.keyboard.press('KeyD');

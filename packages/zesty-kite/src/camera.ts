@@ -28,6 +28,7 @@ import {
 import {
   changeSettings,
   completeSettings,
+  isZoomLimited,
   shown,
   type Checked,
   type FullSettings,
@@ -155,10 +156,11 @@ export class Camera {
   #write: ((signal: StampedSignal) => void) | null = null;
 
   /**
-   * @param settings copied: changing them afterwards changes nothing
+   * @param settings or a list of them, each laid over those before it: `[tiles(art), game, player]`; copied, so that
+   *   changing them afterwards changes nothing
    * @throws SettingsError that lists everything wrong with `settings`; TypeError for options that are none
    */
-  constructor(settings: Settings = {}, options: CameraOptions = {}) {
+  constructor(settings: Settings | readonly Settings[] = {}, options: CameraOptions = {}) {
     const { screen, terrain, wake, report } = checkOptions(options);
     this.#checked = completeSettings(settings);
     this.#hands = new Hands(this.#settings);
@@ -678,7 +680,9 @@ export class Camera {
     // Without bounds, or in a world that repeats itself, it depends on the zoom range.
     const isFixed = settings.bounds !== null && settings.wrap.x === null && settings.wrap.y === null;
     const stays =
-      settings.bounds === before.bounds && settings.wrap === before.wrap && (isFixed || settings.zoom === before.zoom);
+      settings.bounds === before.bounds &&
+      settings.wrap === before.wrap &&
+      (isFixed ? isZoomLimited(settings) === isZoomLimited(before) : settings.zoom === before.zoom);
     this.#checked = checked;
     const kept = stays ? boundary : boundaryOf(settings, { boundary, settings: before });
     this.#timeline.adopt(this.#rules(settings, kept));

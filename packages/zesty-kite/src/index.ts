@@ -25,6 +25,7 @@ export type {
 } from './signals/index.ts';
 export {
   checkSettings,
+  mergeSettings,
   SettingsError,
   type Button,
   straightDown,

@@ -5,7 +5,7 @@ import { Camera, type Settings, type Signal } from '../src/index.ts';
 import type { Cause } from '../src/motion/index.ts';
 import { TABLE } from '../src/movers/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { between, hills, pixelsBetween } from './steering.ts';
+import { between, hills, pixelsBetween, turnable } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
 const settings: Settings = {
@@ -13,7 +13,7 @@ const settings: Settings = {
   zoom: { minSpan: 10, maxSpan: 90_000, halfLife: 0.2, notch: 1.2 },
   pitch: { degrees: 60, halfLife: 0.2 },
   turn: { halfLife: 0.2, step: 90 },
-  bindings: { orbit: ['MouseRight'], zoomIn: ['Equal'] },
+  bindings: { ...turnable.bindings, orbit: ['MouseRight'], zoomIn: ['Equal'] },
 };
 const ZOOMED = 600 * 1.2 ** 8;
 

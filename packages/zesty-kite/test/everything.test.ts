@@ -66,7 +66,7 @@ function check(camera: Camera): void {
   const excess = camera.boundsExcess / view.span;
   says(excess <= (full.bounds?.elastic ?? 0) + 1e-6, 'G4', excess);
   for (const { span, pitch, heading } of [camera.shown, camera.goal]) {
-    const max = Math.max(spanRange.min, full.zoom.maxSpan);
+    const max = Math.max(spanRange.min, full.zoom.maxSpan ?? spanRange.max);
     says(span >= spanRange.min && span <= max, 'G7', { span, ...spanRange });
     says(pitch >= full.pitch.min && pitch <= full.pitch.max, 'G7', { pitch, ...full.pitch });
     const { min, max: greatest } = full.turn;

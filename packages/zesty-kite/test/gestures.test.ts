@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal, type Spot } from '../src/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { between, hills, looks, pixelsBetween, settingsWith } from './steering.ts';
+import { between, hills, looks, pixelsBetween, settingsWith, turnable } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
 const onScreen = fc.record({ x: between(100, 700), y: between(150, 550) });
@@ -84,7 +84,7 @@ test('a press that stays where it is moves nothing, and nothing jumps when it st
 });
 
 test('G3: two fingers neither zoom nor turn inside their zones, do both outside, and nothing jumps between', () => {
-  const camera = new Camera(high, { screen });
+  const camera = new Camera([high, turnable], { screen });
   camera.advance(0);
   play(camera, 0, [
     { kind: 'press', id: 1, input: 'Touch', x: 300, y: 300 },
@@ -168,7 +168,7 @@ test('a fling glides however seldom its events come, down to ten a second, and a
   }));
 
 test('an orbit turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
-  const settings = { ...high, turn: { max: 100, min: -100 }, pitch: { degrees: 60, min: 20, max: 80 } };
+  const settings = { ...high, ...turnable, turn: { max: 100, min: -100 }, pitch: { degrees: 60, min: 20, max: 80 } };
   forAll(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
     const camera = new Camera(settings, { screen });
     camera.advance(0);
@@ -193,7 +193,12 @@ test('an orbit turns and tilts by what was dragged, about what was pressed, and 
 });
 
 test('held keys turn and tilt by degrees a second and zoom by notches a second; steps add up; north is the short way', () => {
-  const bindings = { turnStepLeft: ['Comma'], turnStepRight: ['Shift+KeyE', 'Period'], faceNorth: ['KeyN'] };
+  const bindings = {
+    ...turnable.bindings,
+    turnStepLeft: ['Comma'],
+    turnStepRight: ['Shift+KeyE', 'Period'],
+    faceNorth: ['KeyN'],
+  };
   const make = (): Camera => {
     const camera = new Camera({ ...high, pitch: { degrees: 60, rate: 10 }, bindings }, { screen });
     camera.advance(0);

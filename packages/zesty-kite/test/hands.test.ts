@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll } from './law.ts';
-import { between, settingsWith } from './steering.ts';
+import { between, settingsWith, turnable } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
 const plain: Settings = { start: { x: 0, y: 0, span: 600, pitch: 60 }, ground: { clearance: 0 } };
@@ -71,7 +71,7 @@ test('noise below the dead zone keeps no camera awake, and a pad that goes lets 
 test('the right stick turns and tilts, triggers zoom at the centre as far as they are pulled, buttons step', () => {
   const camera = cameraWith({
     ...plain,
-    bindings: { turnStepRight: ['PadRightShoulder'], home: ['PadLeftShoulder+PadFaceTop'] },
+    bindings: { ...turnable.bindings, turnStepRight: ['PadRightShoulder'], home: ['PadLeftShoulder+PadFaceTop'] },
   });
   const buttons = (...pressed: number[]): number[] =>
     Array.from({ length: 17 }, (_, i) => (pressed.includes(i) ? 1 : 0));
@@ -183,7 +183,13 @@ test('two fingers side by side tilt where that is set, and then neither turn nor
 
 test('a pinch and a twist that are let go in passing go on, at the speed that they had, where that is set', () => {
   const fling = (drag: Settings['drag']): Camera => {
-    const camera = cameraWith({ ...plain, zoom: { halfLife: 0.2 }, turn: { halfLife: 0.2 }, ...(drag && { drag }) });
+    const camera = cameraWith({
+      ...plain,
+      ...turnable,
+      zoom: { halfLife: 0.2 },
+      turn: { halfLife: 0.2 },
+      ...(drag && { drag }),
+    });
     play(camera, 0, 8, down);
     const spread = Array.from({ length: 12 }, (_, i) => i * 8).flatMap((by): Signal[] => [
       { kind: 'move', id: 1, x: 300 - by, y: 300 - by },

@@ -3,9 +3,17 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { Camera, checkSettings, SettingsError, type Settings } from '../src/index.ts';
-import { forRuns } from './law.ts';
-import { settingsWith } from './steering.ts';
+import {
+  Camera,
+  checkSettings,
+  mergeSettings,
+  SettingsError,
+  straightDown,
+  tiles,
+  type Settings,
+} from '../src/index.ts';
+import { forAll, forRuns } from './law.ts';
+import { between, drive, hands, screens, settingsWith, steady, steeringBy } from './steering.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../dist/settings.schema.json', import.meta.url), 'utf8')) as object;
 const conforms = new Ajv2020({ strict: true }).compile(schema);
@@ -120,7 +128,7 @@ test('a change of bounds replaces one shape by another and keeps the rest', () =
   expect(camera.settings.bounds?.left).toBeUndefined();
 });
 
-test.each([[null], [7], ['settings'], [[]], [undefined]])('%p is refused as a whole', (input) =>
+test.each([[null], [7], ['settings'], [[7]], [undefined]])('%p is refused as a whole', (input) =>
   expect(problemsOf(input)).toHaveLength(1),
 );
 
@@ -193,7 +201,7 @@ test('a live change keeps what it does not name, and a bad one changes nothing',
   forRuns(30, fc.boolean().chain(settingsWith), (settings: Settings) => {
     const camera = new Camera(settings);
     camera.change({ pan: { speed: 3 } });
-    expect(() => camera.change({ zoom: { minSpan: 1e9 } })).toThrow(SettingsError);
+    expect(() => camera.change({ zoom: { minSpan: 1e13 } })).toThrow(SettingsError);
     camera.advance(0);
     const { pan, ...rest } = checkSettings(JSON.parse(JSON.stringify(settings)));
     expect(camera.settings).toEqual({ ...rest, pan: { ...pan, speed: 3 } });
@@ -211,4 +219,50 @@ test('G9: a key that a live change takes away from the camera is let go, and is 
   camera.change({ bindings: { panRight: ['KeyD'] } });
   camera.advance(6000);
   expect(camera.settled).toBe(true);
+});
+
+test('layers: the last one that names a setting has it, a preset keeps its parts, and what is undefined is as left out', () => {
+  const layer = fc.boolean().chain((bounded) => settingsWith(bounded, fc.constant({})));
+  forRuns(50, fc.array(layer, { minLength: 1, maxLength: 4 }), (layers) => {
+    const merged = checkSettings(mergeSettings(...layers));
+    expect(new Camera(layers).settings).toEqual(merged);
+    expect(checkSettings([...layers, {}, { pan: { speed: undefined }, zoom: undefined }])).toEqual(merged);
+    const speed = layers.findLast(({ pan }) => pan?.speed !== undefined)?.pan?.speed;
+    expect(merged.pan.speed).toEqual(speed);
+  });
+  const game: Settings = { start: { x: 5 }, turn: { halfLife: 0.3 }, bindings: { drag: ['MouseRight'] } };
+  const { start, turn, bindings } = new Camera([tiles({ width: 64, height: 32 }), game]).settings;
+  expect([start.heading, turn.stops?.step, bindings.turnStepRight]).toEqual([45, 90, ['KeyE', 'PadRightShoulder']]);
+  expect(() => new Camera([game, 7 as Settings])).toThrow('found 7; wanted an object in braces');
+});
+
+test('players neither turn nor tilt a camera unless its settings open it, whatever their hands do; the program always can', () => {
+  const codes = fc.constantFrom('KeyQ', 'KeyE', 'KeyF', 'KeyR', 'ControlLeft', 'AltLeft', 'ShiftLeft', 'KeyW', 'Equal');
+  const pressed = fc.record({ kind: fc.constant('key' as const), code: codes, down: fc.boolean() });
+  const signals = fc.oneof(pressed, hands.pointers, hands.wheel, hands.pads);
+  const flat = fc.constantFrom<Settings>({}, straightDown(), { bounds: { left: 0, top: 0, right: 900, bottom: 700 } });
+  forAll(steeringBy(signals, flat, 60), (steering) => {
+    const camera = drive(steering, steady(30, 2));
+    expect([camera.goal.heading, camera.goal.pitch, camera.shown.heading, camera.shown.pitch]).toEqual([0, 90, 0, 90]);
+    camera.turn(30);
+    camera.tilt(-20);
+    camera.advance(9000);
+    expect(camera.advance(19_000)).toMatchObject({ heading: 30, pitch: 70 });
+  });
+});
+
+test('without a farthest zoom, bounds that fill the screen are the farthest, on every screen; with one, it holds', () => {
+  forAll(screens, between(100, 9000), between(100, 9000), (screen, wide, high) => {
+    const bounds = { left: -wide, top: 0, right: wide, bottom: high };
+    const fits = Math.min(high, (2 * wide * screen.height) / screen.width);
+    const farthest = (settings: Settings): number => {
+      const camera = new Camera([{ zoom: { minSpan: 1e-3 }, bounds }, settings], { screen });
+      camera.signal({ kind: 'wheel', x: 5, y: 5, notches: 300, time: 0 });
+      camera.advance(0);
+      return camera.advance(60_000).span;
+    };
+    expect(farthest({}) / fits).toBeCloseTo(1, 9);
+    expect(farthest({ zoom: { maxSpan: 20_000 } })).toBe(20_000);
+    expect(farthest({ bounds: { keep: 'focus' } })).toBeCloseTo(Math.max(2 * wide, high), 6);
+  });
 });

@@ -28,7 +28,7 @@ const turn = fc.record({ kind: fc.constantFrom('turn' as const, 'tilt' as const)
 /** A lens that zooms at a fixed distance widens with the span; and hills are not as high as twelve screens. */
 function spans({ settings: { zoom, lens }, hilly }: Steering): { minSpan: number; maxSpan: number } {
   const minSpan = Math.max(zoom?.minSpan ?? 0, hilly ? 60 : 0);
-  const maxSpan = Math.min(zoom?.maxSpan ?? Infinity, hilly ? Infinity : (lens?.distance ?? Infinity));
+  const maxSpan = Math.min(zoom?.maxSpan ?? 4096, hilly ? Infinity : (lens?.distance ?? Infinity));
   return { minSpan, maxSpan: Math.max(minSpan, maxSpan) };
 }
 

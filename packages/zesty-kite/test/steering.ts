@@ -103,7 +103,7 @@ export const bounds = fc
     shapes,
     fc.record({
       keep: fc.constantFrom('view' as const, 'view' as const, 'focus' as const),
-      whenViewIsLarger: fc.constantFrom('centre' as const, 'limit-zoom' as const),
+      whenViewIsLarger: fc.constantFrom('centre' as const, 'limit-zoom' as const, null),
       margin: fc.oneof(fc.constant(0), between(-10, 50)),
       screenMargin: fc.oneof(fc.constant(0), between(-0.2, 0.2)),
       elastic: fc.oneof(fc.constant(0), between(0.05, 0.5)),
@@ -135,6 +135,18 @@ export const looks = fc.record({
 
 const heading = between(-360, 360);
 
+/** Opens all that a player can do to heading and pitch. */
+export const turnable = {
+  twoFingers: { turn: true },
+  bindings: {
+    turnLeft: ['KeyQ', 'PadRightStickLeft'],
+    turnRight: ['KeyE', 'PadRightStickRight'],
+    tiltUp: ['KeyF', 'PadRightStickUp'],
+    tiltDown: ['KeyR', 'PadRightStickDown'],
+    orbit: ['Control+MouseMiddle'],
+  },
+} satisfies Settings;
+
 /** Settings of every kind; `bounded` says whether there are bounds. */
 export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = looks): fc.Arbitrary<Settings> {
   const moving = fc.record({
@@ -147,7 +159,7 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     }),
     zoom: fc.record({
       minSpan: between(5, 60),
-      maxSpan: between(60, 5000),
+      maxSpan: fc.oneof({ weight: 4, arbitrary: between(60, 5000) }, { weight: 1, arbitrary: fc.constant(null) }),
       notch: between(1.01, 2),
       halfLife,
       anchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const),
@@ -160,7 +172,7 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     twoFingers: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
     drag: fc.record({ keepsGoing: fc.constantFrom('pan' as const, 'all' as const) }),
     bounds: bounded ? bounds : fc.constant(null),
-    bindings: fc.constant<Settings['bindings']>({ orbit: ['MouseRight'] }),
+    bindings: fc.constant<Settings['bindings']>({ ...turnable.bindings, orbit: ['MouseRight'] }),
     edge: fc.constantFrom<Settings['edge']>(
       null,
       { dwell: 0.1 },
@@ -246,6 +258,7 @@ export const hands = {
   wheel,
   fingers: fc.oneof(hold, hold, hold, unhold),
   pointers: fc.oneof(press, move, move, move, lift),
+  pads: pad,
   turns: fc.oneof(turning('turn'), turning('tilt')),
   everything: fc.oneof(
     key,

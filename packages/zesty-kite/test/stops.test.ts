@@ -40,7 +40,8 @@ function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] 
 
 /** Whether the view fits at a span as the camera looks from there, having come to it from either end of the range. */
 function fitsFrom({ settings, shown, view: { width, height } }: Camera, span: number): boolean {
-  const { minSpan, maxSpan } = settings.zoom;
+  const { minSpan } = settings.zoom;
+  const maxSpan = settings.zoom.maxSpan ?? 4e4;
   // With a hair of room, so that rounding does not decide.
   const zoom = { ...settings.zoom, maxSpan: maxSpan * 1.001, stops: null };
   const wider = span * (1 + 1e-6);

@@ -1,6 +1,13 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
 import { clamp, convexHull } from '../math/index.ts';
-import { edgesOf, FARTHEST_IN_MIN_SPANS, ringsOf, type FullBounds, type FullSettings } from '../settings/index.ts';
+import {
+  edgesOf,
+  FARTHEST_IN_MIN_SPANS,
+  isZoomLimited,
+  ringsOf,
+  type FullBounds,
+  type FullSettings,
+} from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Coast } from './coast.ts';
 import { Convex, fitInConvex, Inlay, keepInConvex, NOTHING, roomInConvex } from './convex.ts';
@@ -49,10 +56,8 @@ const FARTHEST = 1e12;
  *
  * @param before a boundary and the settings that it is of: a shape that is the same is not made anew
  */
-export function boundaryOf(
-  { bounds, zoom, wrap }: FullSettings,
-  before?: { boundary: Boundary; settings: FullSettings },
-): Boundary {
+export function boundaryOf(settings: FullSettings, before?: { boundary: Boundary; settings: FullSettings }): Boundary {
+  const { bounds, zoom, wrap } = settings;
   const edge = Math.min(FARTHEST, zoom.minSpan * FARTHEST_IN_MIN_SPANS);
   const far = { left: -edge, top: -edge, right: edge, bottom: edge };
   if (bounds === null)
@@ -65,7 +70,7 @@ export function boundaryOf(
       elastic: 0,
       fit: new Fit(),
     };
-  const { keep, margin, screenMargin, whenViewIsLarger, elastic } = bounds;
+  const { keep, margin, screenMargin, elastic } = bounds;
   const same = before?.settings.bounds;
   const isSame =
     same?.keep === keep && same.polygon === bounds.polygon && same.area === bounds.area && bounds.left === undefined;
@@ -84,7 +89,7 @@ export function boundaryOf(
     view: keep === 'view',
     margin: keep === 'view' ? margin : 0,
     screenMargin: keep === 'view' ? screenMargin : 0,
-    limitsZoom: keep === 'view' && whenViewIsLarger === 'limit-zoom',
+    limitsZoom: isZoomLimited(settings),
     elastic,
     fit: new Fit(),
   };
@@ -114,18 +119,31 @@ export function excessOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'x' | 
 
 const kept = new ScratchPoint();
 
-/** The middle of the shape's extent and its height: the default start. */
-export function middleOf({ shape }: Boundary): { x: number; y: number; high: number } {
+/** The middle of the shape's extent and its size: the default start. */
+export function middleOf({ shape }: Boundary): { x: number; y: number; wide: number; high: number } {
   switch (shape.kind) {
-    case 'rectangle':
-      return { x: (shape.left + shape.right) / 2, y: (shape.top + shape.bottom) / 2, high: shape.bottom - shape.top };
+    case 'rectangle': {
+      const { left, top, right, bottom } = shape;
+      return { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
+    }
     case 'disc':
-      return { x: shape.x, y: shape.y, high: 2 * shape.radius };
+      return { x: shape.x, y: shape.y, wide: 2 * shape.radius, high: 2 * shape.radius };
     case 'convex':
       return shape.convex.middle;
     case 'coast':
       return shape.coast.middle;
   }
+}
+
+/** Without bounds. */
+const FARTHEST_ZOOM = 4096;
+
+/** The farthest zoom where the settings name none, as a span in world units: no view that fits inside is larger. */
+export function farthestZoom(boundary: Boundary, { bounds }: FullSettings): number {
+  if (bounds === null) return FARTHEST_ZOOM;
+  const { wide, high } = middleOf(boundary);
+  if (!boundary.limitsZoom) return Math.max(wide, high);
+  return (wide + high + 2 * Math.max(0, boundary.margin)) / (1 - 2 * Math.max(0, boundary.screenMargin));
 }
 
 const inlay = new Inlay();

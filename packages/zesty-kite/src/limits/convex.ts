@@ -21,8 +21,8 @@ export class Convex {
   readonly groups: Int32Array;
   /** 1 / cos of half the angle that the edges of each group turn by; 1 for one edge or two, which meet in one corner. */
   readonly roundness: Float64Array;
-  /** The middle of its extent, and its height. */
-  readonly middle: { readonly x: number; readonly y: number; readonly high: number };
+  /** The middle of its extent, and its size. */
+  readonly middle: { readonly x: number; readonly y: number; readonly wide: number; readonly high: number };
   /** A point inside, and how far it is from the nearest edge: for the quick answer. */
   readonly inner: ScratchPoint;
   readonly innerRadius: number;
@@ -69,7 +69,7 @@ export class Convex {
     const right = this.cornerX.reduce((a, b) => Math.max(a, b));
     const top = this.cornerY.reduce((a, b) => Math.min(a, b));
     const bottom = this.cornerY.reduce((a, b) => Math.max(a, b));
-    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, high: bottom - top };
+    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
   }
 
   #roundness(): Float64Array {

@@ -2,6 +2,7 @@ export {
   ANYWHERE,
   boundaryOf,
   excessOf,
+  farthestZoom,
   fitInside,
   fitsByFar,
   keepInside,

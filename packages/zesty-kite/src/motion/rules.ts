@@ -1,6 +1,6 @@
 /** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
 import type { Terrain } from '../ground/index.ts';
-import { boundaryOf, type Boundary } from '../limits/index.ts';
+import { boundaryOf, farthestZoom, type Boundary } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
@@ -12,6 +12,8 @@ export interface Rules {
   readonly settings: FullSettings;
   readonly screen: Screen;
   readonly boundary: Boundary;
+  /** The farthest zoom where the settings name none, world units. */
+  readonly farthest: number;
   /** The abilities that move the camera by themselves, each with what a motion keeps of it in `states`. */
   readonly movers: readonly Mover<Rules>[];
   /** What a view of this world looks at. */
@@ -68,6 +70,7 @@ export function createRules({
     screen,
     boundary,
     movers,
+    farthest: farthestZoom(boundary, settings),
     ground: {
       lowest: Math.min(ground.lowest, terrain?.lowest ?? ground.lowest),
       highest: Math.max(ground.highest, terrain?.highest ?? ground.highest),
@@ -115,12 +118,13 @@ export class SpanRange {
   min = NaN;
   max = NaN;
 
-  set({ settings: { zoom, wrap } }: Rules, { frameHeight }: Look): void {
+  set({ settings: { zoom, wrap }, farthest }: Rules, { frameHeight }: Look): void {
     // Branches, because an engine boxes the result of a choice (`a ? b : c`) that is stored in a field.
     if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan;
     else this.min = frameHeight / zoom.maxPixelsPerUnit;
-    if (zoom.minPixelsPerUnit === null) this.max = zoom.maxSpan;
-    else this.max = frameHeight / zoom.minPixelsPerUnit;
+    if (zoom.minPixelsPerUnit !== null) this.max = frameHeight / zoom.minPixelsPerUnit;
+    else if (zoom.maxSpan !== null) this.max = zoom.maxSpan;
+    else this.max = farthest;
     if (wrap.x !== null) this.max = Math.min(this.max, wrap.x);
     if (wrap.y !== null) this.max = Math.min(this.max, wrap.y);
     // No span that settings could not begin with.

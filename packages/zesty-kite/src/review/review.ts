@@ -2,7 +2,14 @@
 import { boundaryOf, maxSpanInside } from '../limits/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, minSpan, lookAt, Motion, maxSpan, type Rules } from '../motion/index.ts';
-import { checkSettings, isEmptyRing, ringsOf, type FullSettings, type Settings } from '../settings/index.ts';
+import {
+  checkSettings,
+  isEmptyRing,
+  isZoomLimited,
+  ringsOf,
+  type FullSettings,
+  type Settings,
+} from '../settings/index.ts';
 import { Look, SIGHT, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
@@ -18,7 +25,10 @@ const SHARPEST = 20;
  * @returns nothing to say: an empty list
  * @throws SettingsError for settings that are not allowed
  */
-export function reviewSettings(settings: Settings, screen: Screen = { width: 1280, height: 800 }): Warning[] {
+export function reviewSettings(
+  settings: Settings | readonly Settings[],
+  screen: Screen = { width: 1280, height: 800 },
+): Warning[] {
   const full = checkSettings(settings);
   const rules = createRules({ settings: full, screen, terrain: null });
   const zooms = zoomsOf(rules);
@@ -53,7 +63,7 @@ function zoomsOf(rules: Rules): Zoom[] {
   const look = new Look();
   const motion = new Motion();
   motion.span = NaN;
-  lookAt(motion, rules, look, rules.settings.zoom.maxSpan);
+  lookAt(motion, rules, look, rules.settings.zoom.maxSpan ?? rules.farthest);
   const min = minSpan(rules, look);
   const max = maxSpan(rules, look);
   const limited = { ...boundaryOf(rules.settings), limitsZoom: rules.settings.bounds?.keep === 'view' };
@@ -155,8 +165,8 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
   ];
 }
 
-function largerThanBounds({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
-  if (bounds?.keep !== 'view' || bounds.whenViewIsLarger !== 'centre') return [];
+function largerThanBounds(settings: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  if (settings.bounds?.keep !== 'view' || isZoomLimited(settings)) return [];
   const larger = zooms.filter(({ span, fits }) => span > fits * (1 + 1e-9));
   const worst = greatest(larger, ({ span, fits }) => span / fits);
   if (worst === null) return [];

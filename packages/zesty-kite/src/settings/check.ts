@@ -20,7 +20,7 @@ export interface Checked {
 /**
  * Fills in the defaults.
  *
- * @param input settings, from JSON or code; they are copied
+ * @param input settings, from JSON or code, or a list of them, each laid over those before it; they are copied
  * @returns frozen
  * @throws SettingsError that lists every problem with its path, the value found and what would do
  */
@@ -31,7 +31,11 @@ export function checkSettings(input: unknown): FullSettings {
 /** @throws SettingsError */
 export function completeSettings(input: unknown): Checked {
   const problems: Problem[] = [];
-  const written = copyOf(input, problems) as Settings;
+  const written = (
+    Array.isArray(input)
+      ? deepFreeze(mergeSettings(...input.map((layer: unknown) => copyOf(layer, problems) as Settings)))
+      : copyOf(input, problems)
+  ) as Settings;
   const result = v.safeParse(settingsSchema, written);
   pushIssues(result.issues ?? [], '', problems);
   unknownKeys(settingsSchema, written, '', problems);

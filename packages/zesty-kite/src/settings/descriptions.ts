@@ -54,7 +54,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
   zoom: 'Coming nearer and going farther.',
   'zoom.minSpan': 'The nearest zoom, as a span in world units.',
-  'zoom.maxSpan': 'The farthest zoom, as a span in world units.',
+  'zoom.maxSpan':
+    'The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds.',
   'zoom.notch': 'The factor of one wheel notch.',
   'zoom.rate': 'How fast held keys zoom, in notches per second.',
   'zoom.halfLife': 'Seconds to cover half of what is left of a zoom; 0 is instant.',
@@ -67,7 +68,7 @@ export const descriptions: Readonly<Record<string, string>> = {
     'What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye.',
   'zoom.outAnchor': 'The same while zooming out; null for the same anchor both ways.',
   twoFingers: 'What two fingers may do.',
-  'twoFingers.turn': 'Whether a twist turns the map.',
+  'twoFingers.turn': 'Whether a twist turns the map; the presets for looks that can be turned say so.',
   'twoFingers.zoom': 'Whether a pinch zooms.',
   'twoFingers.tilt':
     'Whether two fingers that go up or down side by side tilt; then they neither pinch nor twist until one is lifted.',
@@ -93,7 +94,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bounds.area.type': 'As in GeoJSON.',
   'bounds.keep': 'What is kept inside: all that shows in the safe frame, or the focus alone.',
   'bounds.whenViewIsLarger':
-    'What happens where the view is larger than the bounds: it is centred, or the zoom is limited so that this never is.',
+    'What happens where the view is larger than the bounds: it is centred, or the zoom is limited so that this never is; null limits the zoom wherever no farthest zoom is given.',
   'bounds.margin': 'How far the view may reach over the edge, in world units; negative keeps it away.',
   'bounds.screenMargin': 'The same, as a share of the height of the safe frame.',
   'bounds.elastic': 'How far a hand can pull the view over the edge at most, as a share of that height; 0 not at all.',

@@ -7,8 +7,10 @@ export {
   type Checked,
 } from './check.ts';
 export { descriptions } from './descriptions.ts';
+export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';
 export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './inputs.ts';
+export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type TileArt } from './presets.ts';

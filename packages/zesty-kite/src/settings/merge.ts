@@ -1,12 +1,22 @@
-/** Live changes of settings: what is named replaces, what is not stays. */
+/** Layers of settings, and changes: what is named replaces, what is not stays. */
 import type { Settings } from './schema.ts';
 
 /**
- * `change` laid over `settings`: objects key by key, everything else (lists and null too) whole; one
- * shape of bounds takes the place of another.
- * Neither argument is altered.
+ * Each of some settings laid over those before it: objects key by key, everything else (lists and null
+ * too) whole; one shape of bounds takes the place of another, and what is `undefined` is as left out.
+ *
+ * ```ts
+ * const settings = mergeSettings(tiles({ width: 64, height: 32 }), game, player);
+ * ```
+ *
+ * @returns new settings; none of those given is altered
  */
-export function mergeSettings(settings: Settings, change: Settings): Settings {
+export function mergeSettings(...layers: readonly Settings[]): Settings {
+  const [first = {}, ...others] = layers;
+  return others.reduce(over, first);
+}
+
+function over(settings: Settings, change: Settings): Settings {
   const { bounds } = settings;
   const below = bounds && change.bounds ? { ...settings, bounds: withoutOtherShapes(bounds, change.bounds) } : settings;
   return merge(below, change) as Settings;

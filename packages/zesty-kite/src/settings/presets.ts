@@ -1,24 +1,28 @@
 /** Ways to look, ready to be laid under settings of one's own. */
 import { angleDegrees } from '../math/index.ts';
+import { mergeSettings } from './merge.ts';
 import type { Settings } from './schema.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;
 const SQRT_2 = 1.4142135623730951;
 
-/** A flat map, seen from straight above. */
+/** Turned by quarters, by keys and by two fingers. */
+const quarters: Settings = {
+  start: { heading: 45 },
+  turn: { stops: { step: 90, offset: 45 } },
+  twoFingers: { turn: true },
+  bindings: { turnStepLeft: ['KeyQ', 'PadLeftShoulder'], turnStepRight: ['KeyE', 'PadRightShoulder'] },
+};
+
+/** A flat map, seen from straight above. It neither turns nor tilts. */
 export function straightDown(): Settings {
   return { pitch: { degrees: 90 }, lens: { fieldOfView: null } };
 }
 
 /** True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees, and by quarters from there. */
 export function trueIsometric(): Settings {
-  return {
-    start: { heading: 45 },
-    pitch: { degrees: TRUE_ISOMETRIC },
-    lens: { fieldOfView: null },
-    turn: { stops: { step: 90, offset: 45 } },
-  };
+  return mergeSettings(quarters, { pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } });
 }
 
 /** The tiles that a map was drawn for. */
@@ -36,7 +40,7 @@ export interface TileArt {
  * Tiles as diamonds: at a scale of 1 a tile lands on exactly width × height device pixels. They turn by quarters.
  *
  * ```ts
- * new Camera({ ...tiles({ width: 64, height: 32, side: 16 }), bounds });
+ * new Camera([tiles({ width: 64, height: 32, side: 16 }), { bounds }]);
  * ```
  *
  * @throws RangeError for a diamond that is higher than wide
@@ -49,16 +53,17 @@ export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: T
   if (!(side > 0 && side < Infinity)) throw new RangeError(`tiles.side: found ${String(side)}; wanted above 0`);
   // Turned by 45°, a tile is √2 sides wide, and sin(pitch) times as high.
   const perUnit = width / (side * SQRT_2);
-  return {
-    start: { heading: 45 },
+  return mergeSettings(quarters, {
     pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
     lens: { fieldOfView: null },
-    turn: { stops: { step: 90, offset: 45 } },
     zoom: { stops: scales.map((scale) => scale * perUnit), stopUnit: 'device-pixels-per-unit' },
-  };
+  });
 }
 
-/** Perspective that comes down to the ground while it zooms in: 40 degrees near, 70 far, as the spans say. */
+/**
+ * Perspective that comes down to the ground while it zooms in: 40 degrees near, 70 far, as the spans say. Keys, two
+ * fingers and a dragged button turn and tilt it.
+ */
 export function tilted(nearSpan = 60, farSpan = 600): Settings {
   return {
     pitch: {
@@ -70,5 +75,13 @@ export function tilted(nearSpan = 60, farSpan = 600): Settings {
       max: 88,
     },
     lens: { fieldOfView: 40 },
+    twoFingers: { turn: true, tilt: true },
+    bindings: {
+      turnLeft: ['KeyQ', 'PadRightStickLeft'],
+      turnRight: ['KeyE', 'PadRightStickRight'],
+      tiltUp: ['KeyF', 'PadRightStickUp'],
+      tiltDown: ['KeyR', 'PadRightStickDown'],
+      orbit: ['Control+MouseMiddle'],
+    },
   };
 }

@@ -135,7 +135,7 @@ const scale = number(1e-9, 1e9, 4);
 const zoom = v.object(
   {
     minSpan: v.optional(span, 12),
-    maxSpan: v.optional(span, 4096),
+    maxSpan: v.optional(v.nullable(span), null),
     minPixelsPerUnit: v.optional(v.nullable(scale), null),
     maxPixelsPerUnit: v.optional(v.nullable(scale), null),
     stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
@@ -183,7 +183,7 @@ const bounds = v.object(
       ),
     ),
     keep: v.optional(oneOf(['view', 'focus']), 'view'),
-    whenViewIsLarger: v.optional(oneOf(['centre', 'limit-zoom']), 'centre'),
+    whenViewIsLarger: v.optional(v.nullable(oneOf(['centre', 'limit-zoom'])), null),
     margin: v.optional(number(-WORLD, WORLD, 16), 0),
     screenMargin: v.optional(number(-0.4, 0.4, 0.1), 0),
     elastic: v.optional(number(0, 1, 0.2), 0),
@@ -197,7 +197,7 @@ const wrap = v.object({ x: period, y: period }, objectMessage);
 
 const hold = v.object(
   {
-    turn: v.optional(v.boolean('true or false'), true),
+    turn: v.optional(v.boolean('true or false'), false),
     zoom: v.optional(v.boolean('true or false'), true),
     tilt: v.optional(v.boolean('true or false'), false),
   },
@@ -213,10 +213,10 @@ const bindings = v.object(
     panDown: v.optional(inputs, ['KeyS', 'ArrowDown', 'PadLeftStickDown']),
     panRight: v.optional(inputs, ['KeyD', 'ArrowRight', 'PadLeftStickRight']),
     panFaster: v.optional(inputs, ['Shift']),
-    turnLeft: v.optional(inputs, ['KeyQ', 'PadRightStickLeft']),
-    turnRight: v.optional(inputs, ['KeyE', 'PadRightStickRight']),
-    tiltUp: v.optional(inputs, ['KeyF', 'PadRightStickUp']),
-    tiltDown: v.optional(inputs, ['KeyR', 'PadRightStickDown']),
+    turnLeft: v.optional(inputs, []),
+    turnRight: v.optional(inputs, []),
+    tiltUp: v.optional(inputs, []),
+    tiltDown: v.optional(inputs, []),
     zoomIn: v.optional(inputs, ['Equal', 'NumpadAdd', 'PadRightTrigger']),
     zoomOut: v.optional(inputs, ['Minus', 'NumpadSubtract', 'PadLeftTrigger']),
     turnStepLeft: v.optional(inputs, []),
@@ -224,7 +224,7 @@ const bindings = v.object(
     faceNorth: v.optional(inputs, []),
     home: v.optional(inputs, ['Home']),
     drag: v.optional(inputs, ['MouseMiddle', 'Touch']),
-    orbit: v.optional(inputs, ['Control+MouseMiddle']),
+    orbit: v.optional(inputs, []),
   },
   objectMessage,
 );

@@ -1,0 +1,9 @@
+/** Whether the view always fits into the bounds: as the settings say, else wherever no farthest zoom is given. */
+import type { FullSettings } from './schema.ts';
+
+export function isZoomLimited({ bounds, zoom }: FullSettings): boolean {
+  if (bounds?.keep !== 'view') return false;
+  const { whenViewIsLarger } = bounds;
+  if (whenViewIsLarger !== null) return whenViewIsLarger === 'limit-zoom';
+  return zoom.maxSpan === null && zoom.minPixelsPerUnit === null;
+}
