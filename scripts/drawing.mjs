@@ -15,6 +15,7 @@ const FOR = {
   overlay: 'what a camera goes by, drawn',
   review: 'settings that are allowed and feel wrong',
   three: 'a view on a camera of the three package',
+  canvas: 'a 2D canvas, ready for a frame',
   hands: 'signals → intents',
   signals: 'what comes in: one table of kinds',
   motion: 'kept values along the grid of time',

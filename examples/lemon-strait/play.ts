@@ -171,12 +171,3 @@ export function canvasContext(canvas: HTMLCanvasElement): CanvasRenderingContext
   if (context === null) throw new Error('This page needs a 2D canvas.');
   return context;
 }
-
-/** Gives a canvas as many device pixels as it covers; how many that is for each CSS pixel. */
-export function fitCanvas(canvas: HTMLCanvasElement, { width, height }: View): number {
-  const wide = Math.round(width * devicePixelRatio);
-  const high = Math.round(height * devicePixelRatio);
-  if (canvas.width !== wide) canvas.width = wide;
-  if (canvas.height !== high) canvas.height = high;
-  return wide / width;
-}

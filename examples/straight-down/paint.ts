@@ -1,7 +1,8 @@
 /** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
-import { visibleTiles, type Affine, type TileRows, type View } from 'zesty-kite';
+import { visibleTiles, type TileRows, type View } from 'zesty-kite';
+import { createPaper } from 'zesty-kite/canvas';
 import { contour, type Ground } from '../lemon-strait/ground.ts';
-import { canvasContext, fitCanvas, type Scene } from '../lemon-strait/play.ts';
+import { canvasContext, type Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 /** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */
@@ -37,20 +38,14 @@ export function createPainter(scene: Scene): (view: View) => void {
   const { ground } = scene;
   const near = createTiles(ground, NEAR);
   const far = createTiles(ground, FAR);
-  const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  const paper = createPaper(context);
 
   return (view) => {
-    const density = fitCanvas(scene.canvas, view);
-    const toGround = (): void => {
-      const { a, b, c, d, e, f } = view.affine(affine);
-      context.setTransform(density, 0, 0, density, 0, 0);
-      context.transform(a, b, c, d, e, f);
-    };
-
-    context.setTransform(1, 0, 0, 1, 0, 0);
+    paper.begin(view);
+    paper.inPixels();
     context.fillStyle = OUTSIDE;
-    context.fillRect(0, 0, context.canvas.width, context.canvas.height);
-    toGround();
+    context.fillRect(0, 0, view.width, view.height);
+    paper.inWorld();
     context.beginPath();
     context.rect(0, 0, ground.width, ground.height);
     context.save();
@@ -65,7 +60,7 @@ export function createPainter(scene: Scene): (view: View) => void {
     context.restore();
 
     for (const barge of scene.afloat) drawBarge(context, barge, view.scale);
-    context.setTransform(density, 0, 0, density, 0, 0);
+    paper.inPixels();
     for (const place of scene.places) drawPlace(context, place, view);
   };
 }

@@ -1,5 +1,6 @@
 /** Every entry of the library, for a page that has only a script. */
 export * from 'zesty-kite';
+export * from 'zesty-kite/canvas';
 export * from 'zesty-kite/dom';
 export * from 'zesty-kite/overlay';
 export * from 'zesty-kite/review';

@@ -1,6 +1,7 @@
 /** Draws tiles as diamonds, and what stands on them from back to front. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
-import { canvasContext, fitCanvas, type Scene } from '../lemon-strait/play.ts';
+import { createPaper } from 'zesty-kite/canvas';
+import { canvasContext, type Scene } from '../lemon-strait/play.ts';
 import { barge, lighthouse, pier, pressHouse, tree, type Sprite } from './sprites.ts';
 import type { TileKind, Tiles } from './tiles.ts';
 
@@ -19,12 +20,13 @@ const TREES_FROM = 1.2;
 
 export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void {
   const context = canvasContext(scene.canvas);
+  const paper = createPaper(context);
   const sprites: Sprite[] = [];
   let rows: TileRows | undefined;
 
   return (view) => {
-    const density = fitCanvas(scene.canvas, view);
-    context.setTransform(density, 0, 0, density, 0, 0);
+    paper.begin(view);
+    paper.inPixels();
     context.fillStyle = OUTSIDE;
     context.fillRect(0, 0, view.width, view.height);
 
@@ -51,11 +53,8 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
 
 type Cell = readonly [number, number];
 
-function cellsOf({ top, bottom, from, to }: TileRows): Cell[] {
-  const cells: Cell[] = [];
-  for (let row = top; row < bottom; row++)
-    for (let column = from[row - top] ?? 0; column < (to[row - top] ?? 0); column++) cells.push([column, row]);
-  return cells;
+function cellsOf(rows: TileRows): Cell[] {
+  return Array.from(rows, ({ column, row }): Cell => [column, row]);
 }
 
 function keyOf(view: View, { size }: Tiles, [column, row]: Cell): number {

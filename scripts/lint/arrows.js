@@ -19,6 +19,7 @@ const MAY_IMPORT = {
   session: ['camera.ts', 'ground', 'math', 'motion', 'settings', 'signals', 'view'],
   review: ['limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
+  canvas: ['view'],
   dom: ['camera.ts', 'math', 'settings', 'signals', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'view'],

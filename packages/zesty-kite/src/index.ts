@@ -71,6 +71,7 @@ export {
   type Screen,
   type ScreenPoint,
   type Spot,
+  type Tile,
   type TileMap,
   type TileRows,
   type UpAxis,

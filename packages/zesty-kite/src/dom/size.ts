@@ -12,7 +12,18 @@ export function hearSize(surface: Surface, send: Send, signal: AbortSignal): voi
   report();
   const observer = new window.ResizeObserver(report);
   observer.observe(element);
+  hearDensity(window, report, signal);
   signal.addEventListener('abort', () => {
     observer.disconnect();
   });
+}
+
+/** A window that moves to another display, or a page that is zoomed, may have other pixels in the same size. */
+function hearDensity(window: Window & typeof globalThis, report: () => void, signal: AbortSignal): void {
+  const query = window.matchMedia(`(resolution: ${String(window.devicePixelRatio)}dppx)`);
+  const changed = (): void => {
+    report();
+    hearDensity(window, report, signal);
+  };
+  query.addEventListener('change', changed, { once: true, signal });
 }

@@ -88,18 +88,19 @@ export class Look {
     if (
       screen.width !== this.width ||
       screen.height !== this.height ||
-      left !== this.#insetLeft ||
-      top !== this.#insetTop ||
-      right !== this.#insetRight ||
-      bottom !== this.#insetBottom
+      left !== this.left ||
+      top !== this.top ||
+      right !== this.right ||
+      bottom !== this.bottom
     )
       this.#layFrame(screen.width, screen.height, left, top, right, bottom);
   }
 
-  #insetLeft = NaN;
-  #insetTop = NaN;
-  #insetRight = NaN;
-  #insetBottom = NaN;
+  /** How far panels reach in from each side, CSS pixels. */
+  left = NaN;
+  top = NaN;
+  right = NaN;
+  bottom = NaN;
   /** Half the safe frame's width, in its heights. */
   #halfWide = NaN;
   /** The safe frame's height as a share of the screen's. */
@@ -108,10 +109,10 @@ export class Look {
   #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
     const across = left + right > 0 ? Math.min(1, (width * (1 - MIN_FRAME)) / (left + right)) : 0;
     const down = top + bottom > 0 ? Math.min(1, (height * (1 - MIN_FRAME)) / (top + bottom)) : 0;
-    this.#insetLeft = left;
-    this.#insetTop = top;
-    this.#insetRight = right;
-    this.#insetBottom = bottom;
+    this.left = left;
+    this.top = top;
+    this.right = right;
+    this.bottom = bottom;
     this.width = width;
     this.height = height;
     this.frameWidth = width - (left + right) * across;

@@ -1,16 +1,52 @@
 /** Which square tiles show, row by row. */
 import type { View } from './view.ts';
 
+/** A tile by its column and row. */
+export interface Tile {
+  readonly column: number;
+  readonly row: number;
+}
+
 /** Rows of tiles; tile (0, 0) begins at the origin of the ground. */
-export interface TileRows {
+export class TileRows implements Iterable<Tile> {
   /** The first row. */
-  top: number;
+  top = 0;
   /** One past the last row. */
-  bottom: number;
+  bottom = 0;
   /** The first column of each row, from `top` on. */
-  from: Int32Array;
+  from = new Int32Array(64);
   /** One past the last column of each row; equal to `from` where none shows. */
-  to: Int32Array;
+  to = new Int32Array(64);
+
+  /** All tiles, row by row: `for (const { column, row } of tiles)`. It is one object each time, so keep its numbers. */
+  [Symbol.iterator](): Iterator<Tile> {
+    return new Walk(this);
+  }
+}
+
+/** Goes from tile to tile and makes nothing: the result and its value are one object each. */
+class Walk implements Iterator<Tile> {
+  readonly #tiles: TileRows;
+  readonly #value = { column: 0, row: 0 };
+  readonly #result: { done: boolean; value: Tile } = { done: false, value: this.#value };
+
+  constructor(tiles: TileRows) {
+    this.#tiles = tiles;
+    this.#value.row = tiles.top;
+    this.#value.column = (tiles.from[0] ?? 0) - 1;
+  }
+
+  next(): IteratorResult<Tile> {
+    const { top, bottom, from, to } = this.#tiles;
+    const value = this.#value;
+    value.column += 1;
+    while (value.row < bottom && value.column >= (to[value.row - top] ?? 0)) {
+      value.row += 1;
+      value.column = from[value.row - top] ?? 0;
+    }
+    this.#result.done = value.row >= bottom;
+    return this.#result as IteratorResult<Tile>;
+  }
 }
 
 /** How many tiles a map has; none of them beyond is listed. */
@@ -29,21 +65,19 @@ const MAX_ROWS = 1 << 20;
  * spans from the focus: in each row no more columns than the view reaches.
  *
  * ```ts
- * const rows = visibleTiles(view, 16, { columns: 64, rows: 48 }, tiles);
- * for (let row = rows.top; row < rows.bottom; row++)
- *   for (let column = rows.from[row - rows.top]; column < rows.to[row - rows.top]; column++) …
+ * for (const { column, row } of visibleTiles(view, 16, { columns: 64, rows: 48 }, tiles)) draw(column, row);
  * ```
  *
  * @param size side of a tile in world units, > 0
  * @param map where the map ends: its tiles begin with (0, 0); null or left out where it goes on
- * @param out its lists grow when they are too short
+ * @param out what an earlier call returned, to be filled anew: so nothing is made; its lists grow when they are too short
  * @throws RangeError for a size that is not above 0, or so small that more than a million rows show
  */
 export function visibleTiles(
   view: View,
   size: number,
   map: TileMap | null = null,
-  out: TileRows = { top: 0, bottom: 0, from: new Int32Array(64), to: new Int32Array(64) },
+  out: TileRows = new TileRows(),
 ): TileRows {
   if (!(size > 0 && size < Infinity))
     throw new RangeError(`visibleTiles: found a size of ${String(size)}; wanted world units above 0, such as 16`);

@@ -47,6 +47,8 @@ export class View implements Pose {
   /** The screen, CSS pixels, > 0. */
   readonly width: number = 1;
   readonly height: number = 1;
+  /** Device pixels per CSS pixel. */
+  readonly density: number = 1;
   /** CSS pixels per world unit at the focus, square to the view. */
   readonly scale: number = 1;
   readonly ground: Ground = FLAT;
@@ -310,6 +312,7 @@ export function aim(
   look.turn(aimed);
   aimed.width = screen.width;
   aimed.height = screen.height;
+  aimed.density = screen.density ?? 1;
   aimed.scale = look.frameHeight / pose.span;
   aimed.ground = ground;
   return view;

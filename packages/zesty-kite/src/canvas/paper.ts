@@ -1,0 +1,165 @@
+/**
+ * A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. It
+ * takes whatever has the fields of a canvas context, that of an OffscreenCanvas too.
+ */
+import { aim, View, type Affine } from '../view/index.ts';
+
+/** What is needed of a canvas; an element has a style, too. */
+export interface Canvas {
+  width: number;
+  height: number;
+  readonly clientWidth?: number;
+  readonly style?: { width: string; height: string };
+}
+
+/** What is needed of its context. */
+export interface CanvasContext {
+  readonly canvas: Canvas;
+  setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  clearRect(x: number, y: number, width: number, height: number): void;
+}
+
+export interface PaperOptions {
+  /**
+   * Moves what is drawn, by half a device pixel at most, so that the world's origin lies on whole device pixels: pixel art
+   * stays sharp. `at-rest` eases into it as the picture comes to rest; `never` is the default.
+   */
+  readonly snap?: 'never' | 'at-rest' | 'always';
+}
+
+/** A canvas to draw on frame by frame. */
+export interface Paper {
+  /**
+   * Begins a frame: sizes and clears the canvas, and has the context draw in world units.
+   *
+   * @returns the view that is drawn: pick and label with it. It is the camera's own unless it had to be moved to whole pixels
+   * @throws RangeError for a view that no 2D canvas can draw: a perspective that is not straight down
+   */
+  begin(view: View): View;
+  /** From here on the context draws in CSS pixels from the top left: for labels. */
+  inPixels(): void;
+  /** From here on it draws in world units again. */
+  inWorld(): void;
+  /** `false`: what is drawn is still on its way to whole pixels. Whoever draws only while something moves draws on. */
+  readonly settled: boolean;
+}
+
+/**
+ * ```ts
+ * const paper = createPaper(context);
+ * const view = paper.begin(camera.advance(time));
+ * context.fillRect(0, 0, 1024, 768); // world units
+ * ```
+ */
+export function createPaper(context: CanvasContext, { snap = 'never' }: PaperOptions = {}): Paper {
+  const known = ['never', 'at-rest', 'always'];
+  if (!known.includes(snap))
+    throw new TypeError(`createPaper: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
+  const snapper = new Snapper();
+  const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  let density = 1;
+  const inWorld = (): void => {
+    const { a, b, c, d, e, f } = affine;
+    context.setTransform(a * density, b * density, c * density, d * density, e * density, f * density);
+  };
+  return {
+    begin: (view) => {
+      const drawn = snap === 'never' ? view : snap === 'always' ? snapper.snap(view) : snapper.ease(view);
+      ({ density } = view);
+      drawn.affine(affine);
+      fit(context.canvas, view);
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.clearRect(0, 0, context.canvas.width, context.canvas.height);
+      inWorld();
+      return drawn;
+    },
+    inPixels: () => {
+      context.setTransform(density, 0, 0, density, 0, 0);
+    },
+    inWorld,
+    get settled() {
+      return snapper.settled;
+    },
+  };
+}
+
+/** Gives a canvas as many pixels as the view has device pixels; its element keeps its size. */
+function fit(canvas: Canvas, { width, height, density }: View): void {
+  const wide = Math.max(1, Math.round(width * density));
+  const high = Math.max(1, Math.round(height * density));
+  if (canvas.width === wide && canvas.height === high) return;
+  const before = canvas.clientWidth;
+  canvas.width = wide;
+  canvas.height = high;
+  // An element that no style gives a size would grow with its pixels.
+  if (canvas.style === undefined || canvas.clientWidth === before) return;
+  canvas.style.width = `${String(width)}px`;
+  canvas.style.height = `${String(height)}px`;
+}
+
+/** Device pixels a frame: a picture that moves by less is at rest, one that moves by more is not. */
+const RESTS = 0.02;
+const MOVES = 1;
+/** The share of the way to whole pixels that a frame goes, and how near counts as there, in device pixels. */
+const EASES = 0.15;
+const THERE = 1e-3;
+
+/** Moves views to whole device pixels. */
+class Snapper {
+  /** What is drawn is where it has to be. */
+  settled = true;
+  readonly #snapped = new View();
+  readonly #affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  /** The view of the frame before. */
+  readonly #before = new View();
+  /** How far the picture is moved, device pixels. */
+  #right = 0;
+  #down = 0;
+
+  /** The same view, moved at once so that the world's origin is on whole device pixels. */
+  snap(view: View): View {
+    this.#right = this.#down = 0;
+    return this.#towardWhole(view, 1, 1);
+  }
+
+  /** The same, as far as the picture is at rest, eased from frame to frame. */
+  ease(view: View): View {
+    return this.#towardWhole(view, this.#restOf(view), EASES);
+  }
+
+  #towardWhole(view: View, rest: number, share: number): View {
+    const { a, b, c, d, e, f } = view.affine(this.#affine);
+    const { density } = view;
+    const right = rest * (Math.round(e * density) - e * density);
+    const down = rest * (Math.round(f * density) - f * density);
+    this.#right = near(this.#right + share * (right - this.#right), right);
+    this.#down = near(this.#down + share * (down - this.#down), down);
+    this.settled = this.#right === right && this.#down === down;
+    if (this.#right === 0 && this.#down === 0) return view;
+    const size = (a * d - b * c) * density;
+    const x = view.x - (d * this.#right - c * this.#down) / size;
+    const y = view.y - (a * this.#down - b * this.#right) / size;
+    return copyFrom(this.#snapped, view, x, y);
+  }
+
+  /** How much at rest the picture is since the last frame, 0 … 1. */
+  #restOf(view: View): number {
+    const before = this.#before;
+    const { middleX, middleY } = view.look;
+    const at = view.toScreen(before.x, before.y, before.focusHeight);
+    const turned = (Math.abs(view.heading - before.heading) * Math.PI) / 180 + Math.abs(view.scale / before.scale - 1);
+    const moved = (Math.abs(at.x - middleX) + Math.abs(at.y - middleY) + (turned * view.width) / 2) * view.density;
+    copyFrom(before, view, view.x, view.y);
+    return Math.min(1, Math.max(0, (MOVES - moved) / (MOVES - RESTS)));
+  }
+}
+
+function near(value: number, goal: number): number {
+  return Math.abs(value - goal) < THERE ? goal : value;
+}
+
+/** Makes `copy` the view from another focus. */
+function copyFrom(copy: View, view: View, x: number, y: number): View {
+  const { focusHeight, span, heading, pitch, fieldOfView, width, height, density, ground, look } = view;
+  return aim(copy, { x, y, focusHeight, span, heading, pitch, fieldOfView }, { width, height, density }, ground, look);
+}
