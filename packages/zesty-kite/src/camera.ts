@@ -49,8 +49,8 @@ import {
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
-import { letRest, obey, tilt, turn } from './steer.ts';
-import { aim, canonical, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
+import { letRest, obey, tilt, turn, zoomBy } from './steer.ts';
+import { aim, canonical, Look, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
@@ -103,6 +103,9 @@ const PATIENCE_MICROS = 3600 * 1_000_000;
 /** A leap of the clock by more than this is a gap: what is held runs for a moment of it only. */
 const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
+const STEP_MICROS = 16_667;
+/** What only the program says, and depends on no time. */
+const CALLS = new Set(['turn', 'tilt', 'zoom', 'pan', 'home', 'place', 'change']);
 /** As in the schema: headings that a start may have, degrees. */
 const MAX_TURN = 1e6;
 
@@ -134,6 +137,9 @@ export class Camera {
   readonly #kinds: Record<string, SignalShape> = {};
   readonly #timeline: Timeline;
   readonly #frame: Motion;
+  /** The same with what has been called since. */
+  readonly #ahead: Motion;
+  readonly #aheadLook = new Look();
   readonly #insets = new ScratchInsets();
 
   #checked: Checked;
@@ -145,6 +151,12 @@ export class Camera {
   #sized = false;
   /** Where to stand once the size of the screen is known. */
   #placed: Start;
+
+  /** Calls that have taken effect since the last frame; they are stamped at the next. */
+  readonly #calls: SignalBody[] = [];
+  /** The first of them found the camera at rest. */
+  #calledAtRest = false;
+  #applying = false;
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
@@ -170,6 +182,7 @@ export class Camera {
     this.#terrain = this.#lastTerrain = terrain ?? null;
     this.#timeline = new Timeline(this.#rules(this.#settings));
     this.#frame = this.#timeline.createMotion();
+    this.#ahead = this.#timeline.createMotion();
     this.#placed = startPlace(this.#timeline.rules);
     this.#restart(screen ?? null);
   }
@@ -190,15 +203,19 @@ export class Camera {
 
   /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
   get settled(): boolean {
-    return this.#drawn && this.#waiting.isEmpty && this.#dwells === null && isAtRest(this.#timeline.kept);
+    if (!this.#drawn || this.#calls.length > 0 || this.#dwells !== null) return false;
+    return this.#waiting.isEmpty && isAtRest(this.#timeline.kept);
   }
 
-  /** Where the camera is heading to. */
+  /** Where the camera is heading to, with all that has been called up to now. */
   get goal(): Pose {
-    return this.#handedOut(goalPose(this.#frame, this.#timeline.rules, poseOf(this.#frame)));
+    const called = this.#calls.length > 0;
+    if (called) this.#timeline.show(this.#micros, this.#ahead, this.#aheadLook);
+    const motion = called ? this.#ahead : this.#frame;
+    return this.#handedOut(goalPose(motion, this.#timeline.rules, poseOf(motion)));
   }
 
-  /** Where the camera is now. */
+  /** Where the camera is now: in the last frame. */
   get shown(): Pose {
     return this.#handedOut(poseOf(this.#frame));
   }
@@ -263,7 +280,9 @@ export class Camera {
 
   /**
    * Hears what a device or the program did. It takes effect at its own time: at the next frame that
-   * is not earlier, or at once when that time has passed.
+   * is not earlier, or at once when that time has passed. Without a time it is now. What the program calls
+   * (`turn`, `tilt`, `zoom`, `pan`, `home`, `place`, `change`) shows in `goal` and `settings` at once, and in
+   * `shown` with the next frame.
    *
    * @returns whether the camera has a use for it; if not, it is the page's
    * @throws TypeError for a signal of no known form; SettingsError for a bad `change`
@@ -276,9 +295,37 @@ export class Camera {
     let time = Number.isFinite(given) ? given : -Infinity;
     if (body.kind === 'terrain') time = this.#checkTerrain(body, time);
     if (body.kind === 'change') time = this.#checkChange(body.settings, time);
-    this.#waiting.add(body, time);
+    const isCall = CALLS.has(body.kind) || body.kind in this.#kinds;
+    if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#applying && this.#dwells === null)
+      this.#call(body);
+    else this.#waiting.add(body, time);
     if (asleep) this.attempt(this.#wake);
     return true;
+  }
+
+  /** Lets a call take effect; when that was, the next frame knows. */
+  #call(body: SignalBody): void {
+    const { kept, micros } = this.#timeline;
+    if (this.#calls.length === 0) this.#calledAtRest = isAtRest(kept);
+    this.#timeline.runTo(micros);
+    this.#takeEffect(body, micros);
+    letRest(this.#timeline);
+    this.#calls.push(body);
+  }
+
+  /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
+  #stampCalls(): void {
+    if (this.#calls.length === 0) return;
+    if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil());
+    for (const body of this.#calls) this.#writeDown(body, this.#timeline.micros);
+    this.#calls.length = 0;
+  }
+
+  /** A step of the grid before now, so that a frame shows the beginning; or when the next signal comes that has a time. */
+  #restsUntil(): number {
+    const { micros } = this.#timeline;
+    const due = microsOf(this.#waiting.firstTime - (this.#origin ?? 0));
+    return Math.max(micros, Math.min(this.#micros - STEP_MICROS, due > micros ? due : Infinity));
   }
 
   /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
@@ -341,6 +388,19 @@ export class Camera {
     this.signal(id === undefined ? { kind: 'unhold' } : { kind: 'unhold', id });
   }
 
+  /**
+   * Zooms, eased, about the focus or another point: by notches (positive shows more of the ground) or by a factor (2 shows
+   * everything twice as large): `camera.zoom({ factor: 2 }, { screenX: 300, screenY: 200 })`.
+   */
+  zoom(by: { readonly notches: number } | { readonly factor: number }, about?: About): void {
+    this.signal(about === undefined ? { kind: 'zoom', ...by } : { kind: 'zoom', ...by, about });
+  }
+
+  /** Moves the focus along the screen by CSS pixels, to the right and down, eased; calls add up. */
+  pan({ x, y }: Point): void {
+    this.signal({ kind: 'pan', x, y });
+  }
+
   /** Turns clockwise by degrees, eased, about the focus or another point: `camera.turn(90)`. */
   turn(degrees: number, about?: About): void {
     this.signal(about === undefined ? { kind: 'turn', degrees } : { kind: 'turn', degrees, about });
@@ -399,6 +459,7 @@ export class Camera {
     Object.assign(this.#kinds, mover.signals);
     this.#timeline.kept.states.push(mover.keep());
     this.#frame.states.push(mover.keep());
+    this.#ahead.states.push(mover.keep());
   }
 
   /**
@@ -419,6 +480,7 @@ export class Camera {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
+    this.#stampCalls();
     const { x, y, span, heading, pitch } = this.shown;
     // Whole turns beyond what a start may say are forgotten.
     const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
@@ -449,6 +511,7 @@ export class Camera {
     const micros = microsOf(time - (this.#origin ?? time));
     const leap = micros - this.#micros;
     if (leap > 0) this.#micros = micros;
+    this.#stampCalls();
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     else if (this.#terrains.size > 0) this.#terrains.clear();
     this.#dwellUntil(this.#micros);
@@ -516,6 +579,9 @@ export class Camera {
 
   /** Lets everything that has waited long enough take effect, each at its own time. */
   #takeWaiting(): void {
+    // What has no time and finds the camera at rest is now: not when it came to rest.
+    if (this.#waiting.nextTime === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
+      this.#timeline.skipTo(this.#restsUntil());
     for (;;) {
       const time = this.#waiting.nextTime;
       const due = microsOf(time - (this.#origin ?? time));
@@ -552,8 +618,14 @@ export class Camera {
     this.#dwellUntil(due);
     const at = Math.max(due, this.#timeline.micros);
     this.#timeline.runTo(at);
+    this.#applying = true;
     this.#takeEffect(body, at);
     letRest(this.#timeline);
+    this.#writeDown(body, at);
+    this.#applying = false;
+  }
+
+  #writeDown(body: SignalBody, at: number): void {
     // What it threw cannot undo what has happened: the recording ends there.
     const write = this.#write;
     if (
@@ -580,6 +652,9 @@ export class Camera {
       case 'tilt':
         tilt(this.#timeline, body.degrees, body.about);
         break;
+      case 'zoom':
+        zoomBy(this.#timeline, body);
+        break;
       case 'gap':
         kept.stalled = body.phase === 'begin';
         break;
@@ -605,6 +680,7 @@ export class Camera {
         if (body.kind === 'release') endMovers(kept, this.#timeline.rules, 'release');
         break;
       case 'home':
+      case 'pan':
       default:
         // A mover's, of which there may be others than every camera has.
         this.#timeline.hear(body);

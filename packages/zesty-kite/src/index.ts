@@ -10,6 +10,7 @@ export type {
   LiftSignal,
   MoveSignal,
   PadSignal,
+  PanSignal,
   PlaceSignal,
   PressSignal,
   ReleaseSignal,
@@ -22,6 +23,7 @@ export type {
   TurnSignal,
   UnholdSignal,
   WheelSignal,
+  ZoomSignal,
 } from './signals/index.ts';
 export {
   checkSettings,

@@ -8,7 +8,7 @@ import type {
   StepIntent,
   ZoomIntent,
 } from './hands/index.ts';
-import type { About } from './signals/index.ts';
+import type { About, ZoomSignal } from './signals/index.ts';
 import {
   foreshortening,
   holdAnew,
@@ -16,6 +16,7 @@ import {
   isStill,
   dropGrip,
   restHeading,
+  setGoalSpan,
   setFingers,
   solveFocus,
   addStep,
@@ -161,6 +162,16 @@ export function tilt(timeline: Timeline, degrees: number, about: About | undefin
   interrupt(timeline.kept, timeline.rules, timeline.look, 'tilt');
   gripAbout(timeline, about);
   addTilt(timeline.kept, timeline.rules, degrees);
+}
+
+/** Zooms, eased, about the focus or another point, on from where it is going; a hand goes on holding what it holds. */
+export function zoomBy(timeline: Timeline, { notches, factor, about }: ZoomSignal): void {
+  const { kept, rules, look } = timeline;
+  if (kept.fingers === 2) return;
+  interrupt(kept, rules, look, 'zoom');
+  gripAbout(timeline, about);
+  if (notches !== undefined) addNotches(kept, rules, look, notches);
+  if (factor !== undefined) setGoalSpan(kept, rules, look, kept.goalSpan / factor);
 }
 
 function gripAbout({ kept, rules, look }: Timeline, about: About | undefined): void {

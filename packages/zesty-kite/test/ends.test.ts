@@ -51,6 +51,7 @@ const under: Record<string, (desk: Desk) => void> = {
     desk.camera.place({ x: 4000 });
     desk.camera.home();
   },
+  pan: (desk) => desk.camera.pan({ x: 4000, y: 0 }),
   zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 }),
   turn: (desk) => desk.camera.turn(90),
   tilt: (desk) => desk.camera.tilt(20),
@@ -65,6 +66,10 @@ const goesOn: Record<string, (desk: Desk) => boolean> = {
     return desk.wait(60).camera.shown.x > x + 5;
   },
   home: (desk) => Math.abs(desk.wait(6000).camera.shown.x) < 1e-3,
+  pan: (desk) => {
+    const { x } = desk.wait(20).camera.shown;
+    return desk.wait(60).camera.shown.x > x + 5;
+  },
   zoom: (desk) => Math.abs(desk.wait(6000).camera.shown.span / ZOOMED - 1) < 1e-6,
   turn: (desk) => Math.abs(desk.wait(6000).camera.shown.heading - 90) < 1e-6,
   tilt: (desk) => Math.abs(desk.wait(6000).camera.shown.pitch - 80) < 1e-6,
@@ -100,6 +105,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
   tiltKeys: (desk) => desk.hear({ kind: 'key', code: 'KeyF', down: true }, { kind: 'key', code: 'KeyF', down: false }),
   turn: ({ camera }) => camera.turn(1e-9),
   tilt: ({ camera }) => camera.tilt(1e-9),
+  zoom: ({ camera }) => camera.zoom({ notches: 1e-9 }),
   mover: ({ camera }) => camera.home(),
   placeFocus: ({ camera }) => camera.place({ x: 77, y: 55 }),
   placeSpan: ({ camera }) => camera.place({ span: 500 }),

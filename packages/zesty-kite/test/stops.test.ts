@@ -225,6 +225,7 @@ test('a tilt arrives, however fast it goes, also where what fits depends on the 
       camera.tilt(to - 60);
       camera.signal({ kind: 'wheel', x: 100, y: 100, notches: 1 });
       camera.advance(5000);
+      camera.advance(10_000);
       expect([camera.settled, camera.shown.pitch]).toEqual([true, expect.closeTo(to, 5)]);
       expect(awayFromGoal(camera)).toBeLessThan(1e-5);
     },
@@ -264,5 +265,6 @@ test('stops where the view would not fit once it is there: it comes to rest all 
     }
     camera.change({ zoom: { stops: [30, 55, 85, 150, 250] } });
     camera.advance(20_000);
+    camera.advance(40_000);
     expect(camera.settled).toBe(true);
   }));

@@ -48,7 +48,14 @@ class Trails implements Part {
 export const glide: Mover<Rules, Trails> = {
   name: 'glide',
   column: 'glide of a fling',
-  endedBy: { ...ENDED_BY_STEERING, pan: 'takesOver', turn: 'goesOn', tilt: 'goesOn', placeFocus: 'named' },
+  endedBy: {
+    ...ENDED_BY_STEERING,
+    pan: 'takesOver',
+    turn: 'goesOn',
+    tilt: 'goesOn',
+    zoom: 'goesOn',
+    placeFocus: 'named',
+  },
   signals: {},
   keep: () => new Trails(),
   /** What glides is a pan: it is under way by itself. */

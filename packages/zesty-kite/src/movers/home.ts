@@ -14,22 +14,11 @@ import {
   startPlace,
   type Motion,
   type Mover,
-  type Part,
   type Rules,
 } from '../motion/index.ts';
 import { SIGNALS } from '../signals/index.ts';
 import { nearestCopy, type Look } from '../view/index.ts';
-
-/** What is left of the way, world units. */
-class Way implements Part {
-  x = -0;
-  y = -0;
-
-  copyFrom(other: Way): void {
-    this.x = other.x;
-    this.y = other.y;
-  }
-}
+import { Way } from './way.ts';
 
 export const home: Mover<Rules, Way> = {
   name: 'home',
@@ -62,17 +51,10 @@ export const home: Mover<Rules, Way> = {
   },
   /** Eased as a zoom is. */
   move: (way, motion, { zoom }) => {
-    const { x, y } = way;
-    way.x *= zoom.remaining;
-    way.y *= zoom.remaining;
-    const near = LENGTH_TOLERANCE * motion.span;
-    if (Math.abs(way.x) < near && Math.abs(way.y) < near) way.x = way.y = 0;
-    motion.panX += x - way.x;
-    motion.panY += y - way.y;
+    way.goOn(motion, zoom.remaining, LENGTH_TOLERANCE * motion.span);
   },
-  finish: ({ x, y }, motion) => {
-    motion.panX += x;
-    motion.panY += y;
+  finish: (way, motion) => {
+    way.finish(motion);
   },
 };
 

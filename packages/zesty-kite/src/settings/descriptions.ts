@@ -8,6 +8,8 @@ export const descriptions: Readonly<Record<string, string>> = {
     'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100.',
   'start.heading': 'Degrees clockwise, seen from above; 0 has screen-up along -y.',
   'start.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
+  'start.focusHeight': 'Part of a pose, so that camera.shown can be a start; the height comes from the ground.',
+  'start.fieldOfView': 'Part of a pose, too; the lens comes from its own settings.',
   ground: 'What is looked at.',
   'ground.lowest':
     'The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped.',

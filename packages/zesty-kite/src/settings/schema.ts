@@ -63,6 +63,8 @@ const start = v.object(
     span: v.optional(span),
     heading: v.optional(heading, 0),
     pitch: v.optional(pitch),
+    focusHeight: v.optional(coordinate),
+    fieldOfView: v.optional(number(0, 179, 45)),
   },
   objectMessage,
 );

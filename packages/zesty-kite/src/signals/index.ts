@@ -13,6 +13,7 @@ export {
   type LiftSignal,
   type MoveSignal,
   type PadSignal,
+  type PanSignal,
   type PlaceSignal,
   type PressSignal,
   type ReleaseSignal,
@@ -27,6 +28,7 @@ export {
   type TurnSignal,
   type UnholdSignal,
   type WheelSignal,
+  type ZoomSignal,
 } from './kinds.ts';
 export { descriptions } from './descriptions.ts';
 export { SignalQueue } from './queue.ts';

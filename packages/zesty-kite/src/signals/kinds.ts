@@ -46,6 +46,16 @@ const about: OptionalField<About> = maybe({
   schema: { anyOf: [groundPoint.schema, screenPoint.schema] },
 });
 
+/** A factor by which to zoom, where no notches say how far. */
+const factor: OptionalField<number> = {
+  optional: true,
+  clean: (value, path, { notches }) =>
+    value === undefined && notches === undefined
+      ? refuse(path, value, 'a number above 0, or notches')
+      : maybeNumber(1e-9, 1e9).clean(value, path, {}),
+  schema: { type: 'number', minimum: 1e-9, maximum: 1e9 },
+};
+
 /** Where a pointer is; both coordinates left out where it is nowhere. */
 const hovered: OptionalField<number> = {
   optional: true,
@@ -175,6 +185,16 @@ export const SIGNALS = {
   turn: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
   /** Looks down by so many degrees more, or less; about the focus when nothing is said. */
   tilt: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
+  /** Zooms by notches or by a factor, eased; about the focus when nothing is said. */
+  zoom: {
+    /** Positive shows more of the ground; with stops, so many of them. */
+    notches: maybeNumber(-MAX_NOTCHES, MAX_NOTCHES),
+    /** 2 shows everything twice as large. */
+    factor,
+    about,
+  },
+  /** The focus goes along the screen, eased. */
+  pan: { x: onScreen, y: onScreen },
   /** Goes back to where the settings begin, eased. */
   home: {},
   /** Everything held is let go, keys, pointers and fingers: the page lost the keyboard, or was hidden. */
@@ -225,6 +245,8 @@ export type HoldSignal = SignalOf<'hold'>;
 export type UnholdSignal = SignalOf<'unhold'>;
 export type TurnSignal = SignalOf<'turn'>;
 export type TiltSignal = SignalOf<'tilt'>;
+export type ZoomSignal = SignalOf<'zoom'>;
+export type PanSignal = SignalOf<'pan'>;
 export type HomeSignal = SignalOf<'home'>;
 export type ReleaseSignal = SignalOf<'release'>;
 export type GapSignal = SignalOf<'gap'>;

@@ -21,6 +21,13 @@ export class SignalQueue {
     return this.#heap[0]?.time ?? NaN;
   }
 
+  /** The earliest time that is one, of those that wait; NaN when there is none. */
+  get firstTime(): number {
+    let first = NaN;
+    for (const { time } of this.#heap) if (time > -Infinity && !(time >= first)) first = time;
+    return first;
+  }
+
   add(body: SignalBody, time: number): void {
     const heap = this.#heap;
     const added = { time, order: this.#order++, body };
