@@ -1,5 +1,5 @@
 /** Builds the packages, the JSON Schemas of settings and sessions, and the examples. `npm run build` */
-import { writeFileSync } from 'node:fs';
+import { copyFileSync, writeFileSync } from 'node:fs';
 import { sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
 import { root, run, say } from './setup/run.mjs';
 
@@ -7,6 +7,8 @@ say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
 write('settings', await settingsJsonSchema());
 write('session', await sessionJsonSchema());
+// The guide is in the package.
+copyFileSync(`${root}docs/guide.md`, `${root}packages/zesty-kite/dist/guide.md`);
 
 say('Building the examples …');
 run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'examples', '--logLevel', 'warn']);

@@ -475,3 +475,49 @@ test('a worker runs the camera from posted signals', async () => {
   );
   expect(there).toEqual(here);
 });
+
+test('panels inside the map: the wheel scrolls them, text is selected, presses, fingers and menus are the page’s', async () => {
+  await change(page, { wheel: { action: 'zoom' }, bindings: { drag: ['MouseLeft', 'MouseRight', 'Touch'] } });
+  await page.evaluate(() => {
+    const panel = document.createElement('div');
+    panel.className = 'panel';
+    panel.style.cssText = 'position: absolute; left: 100px; top: 50px; width: 200px; height: 120px; overflow: auto';
+    panel.innerHTML = `<p>${'A barge of lemons. '.repeat(80)}</p>`;
+    window.map.append(panel);
+    const told: string[] = [];
+    Object.assign(window, { told });
+    window.map.addEventListener('contextmenu', (event) => told.push(`menu ${String(event.defaultPrevented)}`));
+    window.map.addEventListener('mousedown', (event) => told.push(`down ${String(event.defaultPrevented)}`));
+    window.ears = zesty.listen(window.map, window.camera, { panels: '.panel', tap: () => told.push('tap') });
+    window.camera.advance(performance.now());
+  });
+  const shown = (): Promise<unknown> =>
+    page.evaluate(() => (window.camera.advance(performance.now()), { ...window.camera.goal }));
+  const before = await shown();
+  await page.mouse.move(200, 100);
+  await page.mouse.wheel(0, 60);
+  await page.waitForFunction(() => (document.querySelector('.panel')?.scrollTop ?? 0) > 0);
+  for (const button of ['left', 'right'] as const) {
+    await page.mouse.move(120, 80);
+    await page.mouse.down({ button });
+    await page.mouse.move(260, 120, { steps: 3 });
+    expect(await step(page)).toBe(0);
+    await page.mouse.up({ button });
+  }
+  expect(await page.evaluate(() => String(getSelection()).length)).toBeGreaterThan(10);
+  expect(await shown()).toEqual(before);
+  expect(await page.evaluate(() => Reflect.get(window, 'told') as string[])).toEqual([
+    'down false',
+    'down false',
+    'menu false',
+  ]);
+  // Beside it the map is the camera's, and dragging it selects nothing.
+  await page.evaluate(() => getSelection()?.removeAllRanges());
+  await page.mouse.move(450, 300);
+  await page.mouse.down();
+  await page.mouse.move(150, 100, { steps: 3 });
+  expect(await step(page)).toBe(1);
+  await page.mouse.up();
+  expect(await page.evaluate(() => String(getSelection()))).toBe('');
+  expect(await shown()).not.toEqual(before);
+});

@@ -31,8 +31,13 @@ export function inFile(file: string, error: unknown): Failure {
   if (error instanceof Failure) return error;
   if (error instanceof SettingsError) return new Failure(file, { cause: error });
   if (error instanceof SessionError || error instanceof RangeError || error instanceof TypeError)
-    return new Failure(`${file}: ${flat(error.message)}`, { cause: error });
+    return new Failure(`${file}: ${flat(error.message)}${optionFor(error.message)}`, { cause: error });
   return new Failure(`${file}: ${reasonOf(error)}`, { cause: error });
+}
+
+/** The option that mends what is said of a terrain. */
+function optionFor(message: string): string {
+  return message.startsWith('terrain: ') ? '; name its description with --terrain' : '';
 }
 
 function flat(message: string): string {

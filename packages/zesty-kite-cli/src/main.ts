@@ -1,4 +1,5 @@
 /** The command line: one file a command, and what is common to all of them here. */
+import { createRequire } from 'node:module';
 import { Command, CommanderError } from 'commander';
 import { checkCommand } from './check.ts';
 import { linesOf } from './failure.ts';
@@ -12,7 +13,9 @@ const BAD_INPUT = 2;
 
 /** What commander has to say of a bad call is kept, and said in one line. */
 let said = '';
+const { version } = createRequire(import.meta.url)('../package.json') as { version: string };
 const program = new Command('zesty-kite')
+  .version(version, '--version', 'print the version of the tool')
   .description('Plays recorded camera sessions again, and checks sessions and settings.')
   .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
   .exitOverride()

@@ -1,7 +1,7 @@
 /** `zesty-kite replay SESSION`: plays a session and says what it came to. */
 import { constants } from 'node:fs';
 import { open } from 'node:fs/promises';
-import { Command, InvalidArgumentError } from 'commander';
+import { Command, InvalidArgumentError, Option } from 'commander';
 import type { StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
 import { Failure, inFile } from './failure.ts';
@@ -26,15 +26,17 @@ export function replayCommand(exit: (code: number) => void): Command {
     .description('Play a session at a steady frame rate; print what it came to and which guarantees held.')
     .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
     .option('--rate <hertz>', 'frames a second; the motion does not depend on it', frameRate, 60)
-    .option('--json', 'print one JSON object instead of a table', false)
-    .option(
-      '--terrain <file>',
-      'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
-      (file: string, files: readonly string[]) => [...files, file],
-      [],
+    .option('--json', 'print one JSON object instead of a table')
+    .addOption(
+      new Option(
+        '--terrain <file>',
+        'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
+      )
+        .argParser((file: string, files: readonly string[]) => [...files, file])
+        .default([], 'flat ground'),
     )
     .option('--trace <file>', 'write a CSV row for every frame that moves')
-    .option('--force', 'replace the file of --trace where it is there already', false)
+    .option('--force', 'replace the file of --trace where it is there already')
     .action(async (session: string, options: ReplayOptions) => {
       const { summary, unfinishedLine } = await play(session, options);
       const broken = brokenPromises(summary);

@@ -27,7 +27,7 @@ import {
 } from './motion/index.ts';
 import {
   changeSettings,
-  completeSettings,
+  completeLayers,
   isZoomLimited,
   shown,
   type Checked,
@@ -174,7 +174,7 @@ export class Camera {
    */
   constructor(settings: Settings | readonly Settings[] = {}, options: CameraOptions = {}) {
     const { screen, terrain, wake, report } = checkOptions(options);
-    this.#checked = completeSettings(settings);
+    this.#checked = completeLayers(settings);
     this.#hands = new Hands(this.#settings);
     this.#filter = new SignalFilter(this.#settings);
     this.#wake = wake ?? (() => undefined);

@@ -1,33 +1,18 @@
 /** The mouse at the edges of the element, wherever in the window it is heard. */
 import type { Camera } from '../camera.ts';
+import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
-
-export interface HoverOptions {
-  /** A selector of panels that are no edge, though they lie over one; or a function that says so of what is under the mouse. */
-  readonly panels?: string | ((target: Element) => boolean);
-}
 
 export function hearHover(
   surface: Surface,
   camera: Camera,
   send: Send,
   isGameDrag: () => boolean,
-  { panels }: HoverOptions,
-  report: (error: unknown) => void,
+  isPanel: IsPanel,
   signal: AbortSignal,
 ): void {
   const { window } = surface;
-
-  const isPanel = (target: EventTarget | null): boolean => {
-    if (panels === undefined || !(target instanceof window.Element)) return false;
-    try {
-      return typeof panels === 'string' ? target.closest(panels) !== null : panels(target);
-    } catch (error) {
-      report(error);
-      return false;
-    }
-  };
 
   const leave = (event: Event): void => {
     send({ kind: 'hover', time: event.timeStamp });

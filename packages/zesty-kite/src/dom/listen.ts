@@ -4,9 +4,10 @@ import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
-import { hearHover, type HoverOptions } from './hover.ts';
+import { hearHover } from './hover.ts';
 import { hearKeyboard } from './keyboard.ts';
 import { hearPads, type PadOptions } from './pads.ts';
+import { panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
@@ -14,7 +15,7 @@ import { hearStandIn, type StandInOptions } from './standIn.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
 import { hearWheel } from './wheel.ts';
 
-export type ListenOptions = PointerOptions & HoverOptions & SurfaceOptions & PadOptions & StandInOptions;
+export type ListenOptions = PointerOptions & PanelOptions & SurfaceOptions & PadOptions & StandInOptions;
 
 export interface Listening {
   readonly element: HTMLElement;
@@ -62,6 +63,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   const groundAt: Camera['view']['toGround'] = (x, y) => camera.view.toGround(x, y);
   const surface = new Surface(element, window, options, report);
   surface.hear(send, signal);
+  const isPanel = panelsOf(window, options, report);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);
   const keyboard = hearKeyboard(window, send, isBound, (time) => clock.stamp(time), signal);
@@ -72,11 +74,12 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     (input) => startsAfterOf(camera.settings, input),
     isBound,
     groundAt,
+    isPanel,
     options,
     report,
     signal,
   );
-  hearHover(surface, camera, send, pointers.isGameDrag, options, report, signal);
+  hearHover(surface, camera, send, pointers.isGameDrag, isPanel, signal);
   // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
   let wasThere = true;
   ended.push(
@@ -90,7 +93,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     }),
     gaps.detach,
   );
-  hearWheel(surface, camera, send, pointers.isTouched, signal);
+  hearWheel(surface, camera, send, pointers.isTouched, isPanel, signal);
   hearPads(window, camera, send, options, signal);
   return {
     element,

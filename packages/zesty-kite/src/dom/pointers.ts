@@ -1,6 +1,7 @@
 /** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
 import type { Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
+import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
@@ -56,6 +57,7 @@ export function hearPointers(
   startsAfterOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
   groundAt: (x: number, y: number) => Spot | null,
+  isPanel: IsPanel,
   { gamePress, tap }: PointerOptions,
   report: (error: unknown) => void,
   signal: AbortSignal,
@@ -68,7 +70,11 @@ export function hearPointers(
   const press = (event: PointerEvent, button: number): void => {
     const input = buttonOf(event, button);
     const { x, y } = surface.at(event);
-    if (input === null || !surface.has({ x, y })) return;
+    const inPanel = isPanel(event.composedPath()[0]);
+    // Text can be selected in a panel, and not by dragging the map.
+    const select = inPanel ? 'text' : 'none';
+    Object.assign(element.style, { userSelect: select, webkitUserSelect: select });
+    if (inPanel || input === null || !surface.has({ x, y })) return;
     const id = idOf(event, button);
     let game = false;
     try {
@@ -154,13 +160,14 @@ export function hearPointers(
 
   /** Some systems open the context menu between down and up; it is suppressed where its button is bound. */
   const onContextMenu = (event: MouseEvent): void => {
+    if (isPanel(event.composedPath()[0])) return;
     const byTouch = [...presses.values()].some(({ input, used }) => used && input === 'Touch');
     if (isBound('MouseRight') || byTouch) event.preventDefault();
   };
 
   /** A middle button would start the page's own scrolling. */
   const onMouseDown = (event: MouseEvent): void => {
-    const input = MOUSE[event.button];
+    const input = isPanel(event.composedPath()[0]) ? undefined : MOUSE[event.button];
     if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
   };
 

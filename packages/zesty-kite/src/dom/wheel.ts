@@ -1,6 +1,7 @@
 /** The wheel over the element, in notches. */
 import type { Camera } from '../camera.ts';
 import { log2 } from '../math/index.ts';
+import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
@@ -22,11 +23,12 @@ export function hearWheel(
   camera: Camera,
   send: Send,
   isTouched: () => boolean,
+  isPanel: IsPanel,
   signal: AbortSignal,
 ): void {
   const { element } = surface;
   const onWheel = (event: WheelEvent): void => {
-    if (event.defaultPrevented || !isMeant(element, camera, event)) return;
+    if (event.defaultPrevented || isPanel(event.composedPath()[0]) || !isMeant(element, camera, event)) return;
     const { x, y } = surface.at(event);
     if (!surface.has({ x, y })) return;
     const used = send({
@@ -47,7 +49,7 @@ export function hearWheel(
     const { scale = 1, rotation = 0, timeStamp: time } = event as GestureEvent;
     const { x, y } = surface.at(event as GestureEvent);
     if (event.type === 'gesturestart') [scaled, rotated] = [1, 0];
-    if (event.defaultPrevented || isTouched() || !surface.has({ x, y })) return;
+    if (event.defaultPrevented || isPanel(event.composedPath()[0]) || isTouched() || !surface.has({ x, y })) return;
     event.preventDefault();
     const { zoom, twoFingers, locked } = camera.settings;
     const notches = twoFingers.zoom && scale > 0 ? log2(scaled / scale) / log2(zoom.notch) : 0;

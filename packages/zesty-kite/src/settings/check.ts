@@ -25,17 +25,22 @@ export interface Checked {
  * @throws SettingsError that lists every problem with its path, the value found and what would do
  */
 export function checkSettings(input: unknown): FullSettings {
-  return completeSettings(input).settings;
+  return completeLayers(input).settings;
 }
 
-/** @throws SettingsError */
+/** The same, with what was written. @throws SettingsError */
+export function completeLayers(input: unknown): Checked {
+  if (!Array.isArray(input)) return completeSettings(input);
+  const problems: Problem[] = [];
+  const layers = input.map((layer: unknown) => copyOf(layer, problems) as Settings);
+  if (problems.length > 0) throw new SettingsError(problems);
+  return completeSettings(mergeSettings(...layers));
+}
+
+/** Of one object, as a file has it. @throws SettingsError */
 export function completeSettings(input: unknown): Checked {
   const problems: Problem[] = [];
-  const written = (
-    Array.isArray(input)
-      ? deepFreeze(mergeSettings(...input.map((layer: unknown) => copyOf(layer, problems) as Settings)))
-      : copyOf(input, problems)
-  ) as Settings;
+  const written = copyOf(input, problems) as Settings;
   const result = v.safeParse(settingsSchema, written);
   pushIssues(result.issues ?? [], '', problems);
   unknownKeys(settingsSchema, written, '', problems);

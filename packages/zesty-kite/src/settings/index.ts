@@ -1,6 +1,7 @@
 export {
   changeSettings,
   checkSettings,
+  completeLayers,
   completeSettings,
   edgesOf,
   FARTHEST_IN_MIN_SPANS,

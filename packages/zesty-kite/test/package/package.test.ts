@@ -40,7 +40,7 @@ test('every entry imports in Node without touching a global of the browser, and 
     const camera = new Camera({ start: { span: 50 } }, { screen: { width: 400, height: 200 } });
     camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
     camera.advance(0);
-    const some = ['listen', 'Replay', 'createOverlay', 'aimThree', 'reviewSettings'];
+    const some = ['listen', 'createPaper', 'Replay', 'createOverlay', 'aimThree', 'reviewSettings'];
     console.log(camera.advance(1000).x > 10, some.every((name) => names.includes(name)), schema.$schema === line.$schema);
   `,
     ['--disable-warning=ExperimentalWarning'],
@@ -74,6 +74,11 @@ test('the command line is linked, plays a session and needs no more than the two
     encoding: 'utf8',
   });
   expect(printed).toMatch(/digest +[0-9a-f]{16}\n$/);
+  const { version } = JSON.parse(readFileSync(join(workspace, 'packages/zesty-kite-cli/package.json'), 'utf8')) as {
+    version: string;
+  };
+  const tool = join(project, 'node_modules/.bin/zesty-kite');
+  expect(execFileSync(tool, ['--version'], { encoding: 'utf8' })).toBe(`${version}\n`);
 });
 
 test('the pack holds the built files, their types, source maps and sources, and no test', () => {
@@ -86,6 +91,8 @@ test('the pack holds the built files, their types, source maps and sources, and 
     'dist/dom/index.js',
     'LICENSE',
     'README.md',
+    'dist/guide.md',
+    'dist/canvas/index.js',
   ])
     expect(files).toContain(name);
   expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
@@ -94,11 +101,7 @@ test('the pack holds the built files, their types, source maps and sources, and 
 test('the code in the README compiles against the types in the pack', () => {
   const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(readFileSync(join(workspace, 'README.md'), 'utf8')) ?? [];
   expect(code).toContain('camera.advance(time)');
-  const around = `import type { View } from 'zesty-kite';
-    declare const canvas: HTMLCanvasElement;
-    declare const context: CanvasRenderingContext2D;
-    declare function drawMap(context: CanvasRenderingContext2D, view: View): void;`;
-  writeFileSync(join(project, 'readme.ts'), `${around}\n${code}`);
+  writeFileSync(join(project, 'readme.ts'), code);
   const options = ['--noEmit', '--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom'];
   const tsc = join(workspace, 'node_modules/typescript/bin/tsc');
   const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, 'readme.ts'], {
