@@ -521,3 +521,93 @@ test('panels inside the map: the wheel scrolls them, text is selected, presses, 
   expect(await page.evaluate(() => String(getSelection()))).toBe('');
   expect(await shown()).not.toEqual(before);
 });
+
+test('the focused control keeps the keys that it uses, and no others; a canvas gets the focus by a press', async () => {
+  await page.evaluate(() => {
+    const controls = `
+      <button id="button">Anchor</button>
+      <input id="slider" type="range"><input id="radio" type="radio"><input id="text">
+      <select id="select"><option>one<option>two</select>
+      <ul id="list" role="listbox" tabindex="0"><li>one</ul>
+      <div id="scroll" tabindex="0" style="height: 40px; overflow: auto"><p style="height: 400px">long</p></div>`;
+    const panel = document.createElement('div');
+    panel.style.cssText = 'position: absolute; top: 0; left: 0';
+    panel.innerHTML = controls;
+    window.map.append(panel);
+    window.camera.change({ bindings: { home: ['Space'] } });
+    zesty.listen(window.map, window.camera);
+    window.camera.advance(performance.now());
+  });
+  await heard();
+  const codes = async (): Promise<unknown[]> =>
+    (await heard()).filter(({ kind, down }) => kind === 'key' && down === true).map(({ code }) => code);
+  for (const [id, steers] of [
+    ['button', ['KeyD', 'ArrowDown']],
+    ['slider', ['KeyD', 'Space']],
+    ['radio', ['KeyD']],
+    ['select', ['KeyD']],
+    ['list', ['KeyD']],
+    ['scroll', ['KeyD']],
+    ['text', []],
+  ] as const) {
+    await page.focus(`#${id}`);
+    for (const key of ['KeyD', 'ArrowDown', 'Space']) await page.keyboard.press(key);
+    expect({ id, codes: await codes() }).toEqual({ id, codes: steers });
+  }
+  await page.click('#button');
+  await page.keyboard.press('KeyW');
+  expect(await codes()).toEqual(['KeyW']);
+  await page.mouse.click(600, 400, { button: 'middle' });
+  expect(await page.evaluate(() => document.activeElement === window.map)).toBe(true);
+});
+
+test('a map that is scrolled away or behind a modal dialog hears no keys; one that wants the focus hears them with it alone', async () => {
+  await page.evaluate(() => {
+    document.body.insertAdjacentHTML('beforeend', '<div style="height: 3000px"></div><dialog>Wait</dialog>');
+    window.ears = zesty.listen(window.map, window.camera);
+  });
+  const steers = async (): Promise<boolean> => {
+    await heard();
+    await page.keyboard.press('KeyD');
+    return (await heard()).some(({ kind }) => kind === 'key');
+  };
+  expect(await steers()).toBe(true);
+  await page.evaluate(() => {
+    scrollTo(0, 2000);
+  });
+  expect(await steers()).toBe(false);
+  await page.evaluate(() => {
+    scrollTo(0, 0);
+    document.querySelector('dialog')?.showModal();
+  });
+  expect(await steers()).toBe(false);
+  await page.evaluate(() => document.querySelector('dialog')?.close());
+  expect(await steers()).toBe(true);
+  await page.evaluate(() => {
+    window.ears.detach();
+    window.ears = zesty.listen(window.map, window.camera, { keys: 'focus' });
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  });
+  expect(await steers()).toBe(false);
+  await page.mouse.click(600, 400, { button: 'middle' });
+  expect(await steers()).toBe(true);
+  const left = await page.evaluate(() => (window.ears.detach(), window.map.hasAttribute('tabindex')));
+  expect(left).toBe(false);
+});
+
+test('the system’s wish for less motion is followed, also when it changes, unless the page says otherwise', async () => {
+  const reduced = (): Promise<boolean> =>
+    page.evaluate(() => (window.camera.advance(performance.now()), window.camera.settings.reducedMotion));
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.evaluate(() => {
+    window.ears = zesty.listen(window.map, window.camera, { reducedMotion: 'own' });
+  });
+  expect(await reduced()).toBe(false);
+  await page.evaluate(() => {
+    window.ears.detach();
+    zesty.listen(window.map, window.camera);
+  });
+  expect(await reduced()).toBe(true);
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await page.waitForFunction(() => (window.camera.advance(performance.now()), !window.camera.settings.reducedMotion));
+});

@@ -139,3 +139,19 @@ test('G5, G6: calls between frames, at rest and in motion, play again to the sam
     expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   });
 });
+
+test('reduced motion: what is called is there in the next frame, keys stop at once, and nothing glides', () => {
+  forAll(calls, (call) => {
+    const camera = new Camera([settings, { reducedMotion: true }], { screen });
+    camera.advance(0);
+    call(camera);
+    const { goal } = camera;
+    camera.advance(17);
+    expect(camera.shown).toEqual(goal);
+    for (const down of [true, false]) camera.signal({ kind: 'key', code: 'KeyD', down, time: down ? 100 : 300 });
+    const { x, y } = camera.advance(301);
+    expect(camera.advance(340)).toMatchObject({ x, y });
+    expect(camera.settled).toBe(true);
+  });
+  expect(new Camera({ reducedMotion: true }).settings.zoom.halfLife).toBe(0.09);
+});

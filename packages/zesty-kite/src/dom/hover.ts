@@ -25,7 +25,7 @@ export function hearHover(
     // A finger hovers only while the game drags with it.
     if (event.pointerType !== 'mouse' && !dragging) return;
     const { x, y } = surface.at(event);
-    const free = event.buttons === 0 && surface.has({ x, y }) && !isPanel(surface.under(event));
+    const free = event.buttons === 0 && surface.has({ x, y }) && surface.isReachable && !isPanel(surface.under(event));
     if ((dragging ? edge.duringGameDrag : free) && Number.isFinite(x + y))
       send({ kind: 'hover', x, y, time: event.timeStamp });
     else leave(event);

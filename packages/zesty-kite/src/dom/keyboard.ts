@@ -1,5 +1,7 @@
 /** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
+import { isForFocused } from './focused.ts';
 import type { Send } from './send.ts';
+import type { Surface } from './surface.ts';
 
 const MODIFIERS = [
   { flag: 'shiftKey', codes: ['ShiftLeft', 'ShiftRight'] },
@@ -7,6 +9,14 @@ const MODIFIERS = [
   { flag: 'altKey', codes: ['AltLeft', 'AltRight'] },
   { flag: 'metaKey', codes: ['MetaLeft', 'MetaRight'] },
 ] as const;
+
+export interface KeyOptions {
+  /**
+   * When keys steer: `page`, wherever in the page the focus is (the default), or `focus`, only while it is in the
+   * element, as where several cameras have the same keys.
+   */
+  readonly keys?: 'page' | 'focus';
+}
 
 export interface Keyboard {
   /** Lets go of every key. */
@@ -16,12 +26,14 @@ export interface Keyboard {
 }
 
 export function hearKeyboard(
-  window: Window & typeof globalThis,
+  surface: Surface,
+  { keys = 'page' }: KeyOptions,
   send: Send,
   isBound: (code: string) => boolean,
   stamp: (time: number) => number | undefined,
   signal: AbortSignal,
 ): Keyboard {
+  const { element, window } = surface;
   const { document } = window;
   /** When each went down, on the clock of frames; -Infinity before the first frame, from which on that clock is known. */
   const held = new Map<string, number>();
@@ -44,7 +56,8 @@ export function hearKeyboard(
   };
 
   const onDown = (event: KeyboardEvent): void => {
-    if (event.defaultPrevented || event.isComposing || inTextField(event)) return;
+    if (event.defaultPrevented || event.isComposing || isForFocused(event, element)) return;
+    if (!surface.isReachable || (keys === 'focus' && !event.composedPath().includes(element))) return;
     if (belongsToBrowser(event, (code) => held.has(code) && isBound(code))) return;
     if (event.repeat && !lapsed.delete(event.code)) {
       if (held.has(event.code) && isBound(event.code)) event.preventDefault();
@@ -106,17 +119,4 @@ function belongsToBrowser(event: KeyboardEvent, steers: (code: string) => boolea
     const own: readonly string[] = codes;
     return !own.includes(event.code) && !codes.some(steers);
   });
-}
-
-/** Input types in which letters and arrows mean nothing. */
-const BUTTON_LIKE = new Set(['button', 'checkbox', 'color', 'file', 'image', 'reset', 'submit']);
-
-/** Whether the key goes into something that takes text or arrows, shadow trees included. */
-function inTextField(event: KeyboardEvent): boolean {
-  const target = event.composedPath()[0];
-  if (target === undefined || !('tagName' in target)) return false;
-  const element = target as HTMLElement;
-  if (element.isContentEditable) return true;
-  if (element.tagName === 'TEXTAREA' || element.tagName === 'SELECT') return true;
-  return element.tagName === 'INPUT' && !BUTTON_LIKE.has((element as HTMLInputElement).type);
 }

@@ -5,17 +5,24 @@ import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
-import { hearKeyboard } from './keyboard.ts';
+import { hearKeyboard, type KeyOptions } from './keyboard.ts';
 import { hearPads, type PadOptions } from './pads.ts';
 import { panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
+import { hearReducedMotion, type ReducedMotionOptions } from './reducedMotion.ts';
 import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { hearStandIn, type StandInOptions } from './standIn.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
 import { hearWheel } from './wheel.ts';
 
-export type ListenOptions = PointerOptions & PanelOptions & SurfaceOptions & PadOptions & StandInOptions;
+export type ListenOptions = PointerOptions &
+  PanelOptions &
+  ReducedMotionOptions &
+  KeyOptions &
+  SurfaceOptions &
+  PadOptions &
+  StandInOptions;
 
 export interface Listening {
   readonly element: HTMLElement;
@@ -66,7 +73,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   const isPanel = panelsOf(window, options, report);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);
-  const keyboard = hearKeyboard(window, send, isBound, (time) => clock.stamp(time), signal);
+  const keyboard = hearKeyboard(surface, options, send, isBound, (time) => clock.stamp(time), signal);
   const gaps = watchGaps(camera, keyboard.lapse);
   const pointers = hearPointers(
     surface,
@@ -95,6 +102,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
   );
   hearWheel(surface, camera, send, pointers.isTouched, isPanel, signal);
   hearPads(window, camera, send, options, signal);
+  hearReducedMotion(window, options, send, signal);
   return {
     element,
     get region() {

@@ -221,20 +221,29 @@ function release(element: HTMLElement, pointer: number): void {
 }
 
 /** Elements that are listened to: by how many cameras, and how they were before. */
-const styled = new WeakMap<HTMLElement, { cameras: number; readonly before: Record<string, string> }>();
+interface Styled {
+  cameras: number;
+  readonly before: Readonly<Record<string, string>>;
+  readonly madeFocusable: boolean;
+}
+const styled = new WeakMap<HTMLElement, Styled>();
 
 /** While anything listens: fingers do not scroll the page, and dragging selects nothing. */
 function styleFor(element: HTMLElement): () => void {
   const style = element.style as CSSStyleDeclaration & Record<string, string>;
   const before = Object.fromEntries(Object.keys(STYLE).map((name) => [name, style[name] ?? '']));
-  const kept = styled.get(element) ?? { cameras: 0, before };
+  // A press gives it the focus, also where the page did not think of that: a canvas has none by itself.
+  const madeFocusable = !element.hasAttribute('tabindex') && element.tabIndex < 0;
+  const kept = styled.get(element) ?? { cameras: 0, before, madeFocusable };
   styled.set(element, kept);
   kept.cameras += 1;
   Object.assign(style, STYLE);
+  if (kept.madeFocusable) element.tabIndex = -1;
   return () => {
     kept.cameras -= 1;
     if (kept.cameras > 0) return;
     Object.assign(style, kept.before);
+    if (kept.madeFocusable) element.removeAttribute('tabindex');
     styled.delete(element);
   };
 }

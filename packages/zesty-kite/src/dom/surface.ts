@@ -50,6 +50,17 @@ export class Surface {
     return this.element.isConnected && this.element.ownerDocument.defaultView !== null;
   }
 
+  /** A player can see it and get at it: it is not scrolled away, and no modal dialog is before it. */
+  get isReachable(): boolean {
+    const { element, window } = this;
+    const { left, top, right, bottom, width } = element.getBoundingClientRect();
+    const isAway = right <= 0 || bottom <= 0 || left >= window.innerWidth || top >= window.innerHeight;
+    // One that is hidden or taken away is nowhere, and not scrolled away.
+    if (width > 0 && isAway) return false;
+    const modal = element.ownerDocument.querySelector('dialog:modal');
+    return modal === null || modal.contains(element);
+  }
+
   get region(): Region {
     return this.#region(this.element.clientWidth, this.element.clientHeight);
   }

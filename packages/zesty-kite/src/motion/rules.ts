@@ -6,9 +6,11 @@ import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
 import type { Mover } from './mover.ts';
+import { inForce } from './reduced.ts';
 import { ZoomStops } from './stops.ts';
 
 export interface Rules {
+  /** As they are in force: without eases, for those who want less motion. */
   readonly settings: FullSettings;
   readonly screen: Screen;
   readonly boundary: Boundary;
@@ -50,12 +52,13 @@ export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & Partial<Pi
 
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
 export function createRules({
-  settings,
+  settings: wanted,
   screen,
   terrain,
   movers = [],
-  boundary = boundaryOf(settings),
+  boundary = boundaryOf(wanted),
 }: Ruling): Rules {
+  const settings = inForce(wanted);
   const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;

@@ -139,6 +139,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'drag.tapNotches':
     'By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither.',
   'drag.twistZone': 'How far two fingers have to twist before they turn, in degrees.',
+  reducedMotion:
+    'Nothing eases or glides: zooms, turns and the way home are there at once. `listen` sets it as the system asks.',
   bindings:
     'What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page.',
   'bindings.panUp': 'Pans toward the top of the screen.',

@@ -301,6 +301,7 @@ export const settingsSchema = v.object(
     drag: v.optional(drag, {}),
     pad: v.optional(pad, {}),
     locked: v.optional(locked, []),
+    reducedMotion: v.optional(v.boolean('true or false'), false),
     bindings: v.optional(bindings, {}),
   },
   objectMessage,
