@@ -9,6 +9,8 @@ import { Replay, SessionReader } from 'zesty-kite/session';
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
 const screen = { width: 1280, height: 800 };
 const FRAME_MS = 1000 / 60;
+/** Turning is off unless it is bound. */
+const bindings = { turnRight: ['KeyE'] };
 /** Where results go, so that nothing is left out as useless, and no number has to be boxed. */
 const sink = new Float64Array(1);
 
@@ -128,7 +130,7 @@ function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens 
   const bounds = { ...shape, keep, whenViewIsLarger: limits, elastic };
   const zoom = { halfLife: 60, minSpan: 40, maxSpan: 3000 };
   const start = { x: 0, y: 0, span: 300 };
-  const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 } }, { screen });
+  const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 }, bindings }, { screen });
   const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
   const matrices = createMatrices();
   let frame = 0;
@@ -157,7 +159,7 @@ function ovalOf(corners) {
 function turningFrames({ corners, stops = null }) {
   const bounds = { polygon: ovalOf(corners), keep: 'view', whenViewIsLarger: 'limit-zoom' };
   const zoom = stops === null ? { maxSpan: 3000 } : { maxSpan: 3000, stops, stopUnit: 'span' };
-  const camera = new Camera({ bounds, zoom, start: { span: 400 }, pitch: { degrees: curve } }, { screen });
+  const camera = new Camera({ bounds, zoom, start: { span: 400 }, pitch: { degrees: curve }, bindings }, { screen });
   let frame = 0;
   camera.signal({ kind: 'key', code: 'KeyE', down: true });
   camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 40 });
