@@ -1,6 +1,6 @@
 /** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
-import { createPaper } from 'zesty-kite/canvas';
+import { createDrawing } from 'zesty-kite/canvas';
 import { contour, type Ground } from '../lemon-strait/ground.ts';
 import { canvasContext, type Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
@@ -38,14 +38,14 @@ export function createPainter(scene: Scene): (view: View) => void {
   const { ground } = scene;
   const near = createTiles(ground, NEAR);
   const far = createTiles(ground, FAR);
-  const paper = createPaper(context);
+  const drawing = createDrawing(context);
 
   return (view) => {
-    paper.begin(view);
-    paper.inPixels();
+    drawing.begin(view);
+    drawing.inPixels();
     context.fillStyle = OUTSIDE;
     context.fillRect(0, 0, view.width, view.height);
-    paper.inWorld();
+    drawing.inWorld();
     context.beginPath();
     context.rect(0, 0, ground.width, ground.height);
     context.save();
@@ -60,7 +60,7 @@ export function createPainter(scene: Scene): (view: View) => void {
     context.restore();
 
     for (const barge of scene.afloat) drawBarge(context, barge, view.scale);
-    paper.inPixels();
+    drawing.inPixels();
     for (const place of scene.places) drawPlace(context, place, view);
   };
 }

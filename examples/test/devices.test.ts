@@ -133,6 +133,10 @@ test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, t
         (Reflect.get(window, 'types') as string[]).push(`${type} ${pointerType}`);
       });
   });
+  // The first finger takes the focus from what has it.
+  await page.evaluate(() => {
+    document.body.appendChild(document.createElement('button')).focus({ preventScroll: true });
+  });
   await page.mouse.move(400, 300);
   await page.keyboard.down('Alt');
   await page.mouse.move(500, 300);
@@ -505,6 +509,14 @@ test('panels inside the map: the wheel scrolls them, text is selected, presses, 
     await page.mouse.up({ button });
   }
   expect(await page.evaluate(() => String(getSelection()).length)).toBeGreaterThan(10);
+  const client = await page.context().newCDPSession(page);
+  const touch = async (x: number): Promise<number> => {
+    await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y: 100 }] });
+    const grips = await step(page);
+    await client.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
+    return grips;
+  };
+  expect([await touch(200), await touch(500)]).toEqual([0, 1]);
   expect(await shown()).toEqual(before);
   expect(await page.evaluate(() => Reflect.get(window, 'told') as string[])).toEqual([
     'down false',
@@ -593,6 +605,27 @@ test('a map that is scrolled away or behind a modal dialog hears no keys; one th
   expect(await steers()).toBe(true);
   const left = await page.evaluate(() => (window.ears.detach(), window.map.hasAttribute('tabindex')));
   expect(left).toBe(false);
+});
+
+test('other pixels in the same size, as on another display, are heard; the query for them is a stub’s', async () => {
+  const densities = await page.evaluate(() => {
+    const queries = new Map<string, EventTarget>();
+    window.matchMedia = (query) => {
+      const asked = queries.get(query) ?? new EventTarget();
+      queries.set(query, asked);
+      return Object.assign(asked, { matches: false }) as MediaQueryList;
+    };
+    let density = 1;
+    Object.defineProperty(window, 'devicePixelRatio', { get: () => density });
+    zesty.listen(window.map, window.camera);
+    return [2, 1.5, 3].map((next) => {
+      const query = queries.get(`(resolution: ${String(density)}dppx)`);
+      density = next;
+      query?.dispatchEvent(new Event('change'));
+      return window.camera.advance(performance.now()).density;
+    });
+  });
+  expect(densities).toEqual([2, 1.5, 3]);
 });
 
 test('the system’s wish for less motion is followed, also when it changes, unless the page says otherwise', async () => {

@@ -1,6 +1,6 @@
 /** Draws tiles as diamonds, and what stands on them from back to front. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
-import { createPaper } from 'zesty-kite/canvas';
+import { createDrawing } from 'zesty-kite/canvas';
 import { canvasContext, type Scene } from '../lemon-strait/play.ts';
 import { barge, lighthouse, pier, pressHouse, tree, type Sprite } from './sprites.ts';
 import type { TileKind, Tiles } from './tiles.ts';
@@ -20,13 +20,13 @@ const TREES_FROM = 1.2;
 
 export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void {
   const context = canvasContext(scene.canvas);
-  const paper = createPaper(context);
+  const drawing = createDrawing(context);
   const sprites: Sprite[] = [];
   let rows: TileRows | undefined;
 
   return (view) => {
-    paper.begin(view);
-    paper.inPixels();
+    drawing.begin(view);
+    drawing.inPixels();
     context.fillStyle = OUTSIDE;
     context.fillRect(0, 0, view.width, view.height);
 

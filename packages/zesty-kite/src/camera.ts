@@ -8,6 +8,7 @@ import {
   createRules,
   endMovers,
   goalPose,
+  GRID_SECONDS,
   isAtRest,
   isDriven,
   isSteered,
@@ -37,6 +38,7 @@ import {
 import {
   cleanScreen,
   cleanSignal,
+  plansOf,
   SignalQueue,
   SIGNALS,
   type About,
@@ -44,12 +46,12 @@ import {
   type PlaceSignal,
   type Signal,
   type SignalBody,
-  type SignalShape,
+  type Plan,
   type StampedSignal,
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
-import { letRest, obey, tilt, turn, zoomBy } from './steer.ts';
+import { letRest, obey, tilt, turn, zoomOnCall } from './steer.ts';
 import { aim, canonical, Look, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -103,7 +105,7 @@ const PATIENCE_MICROS = 3600 * 1_000_000;
 /** A leap of the clock by more than this is a gap: what is held runs for a moment of it only. */
 const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
-const STEP_MICROS = 16_667;
+const STEP_MICROS = Math.ceil(GRID_SECONDS * 1e6);
 /** What only the program says, and depends on no time. */
 const CALLS = new Set(['turn', 'tilt', 'zoom', 'pan', 'home', 'place', 'change']);
 /** As in the schema: headings that a start may have, degrees. */
@@ -134,7 +136,7 @@ export class Camera {
   readonly #filter: SignalFilter;
   readonly #movers: Mover<Rules>[] = [...MOVERS];
   /** The kinds of signals of those that it has learned. */
-  readonly #kinds: Record<string, SignalShape> = {};
+  readonly #kinds = new Map<string, Plan>();
   readonly #timeline: Timeline;
   readonly #frame: Motion;
   /** The same with what has been called since. */
@@ -156,7 +158,8 @@ export class Camera {
   readonly #calls: SignalBody[] = [];
   /** The first of them found the camera at rest. */
   #calledAtRest = false;
-  #applying = false;
+  /** `write` is being called: what it calls in turn waits for its turn. */
+  #writing = false;
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
@@ -295,8 +298,8 @@ export class Camera {
     let time = Number.isFinite(given) ? given : -Infinity;
     if (body.kind === 'terrain') time = this.#checkTerrain(body, time);
     if (body.kind === 'change') time = this.#checkChange(body.settings, time);
-    const isCall = CALLS.has(body.kind) || body.kind in this.#kinds;
-    if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#applying && this.#dwells === null)
+    const isCall = CALLS.has(body.kind) || this.#kinds.has(body.kind);
+    if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#writing && this.#dwells === null)
       this.#call(body);
     else this.#waiting.add(body, time);
     if (asleep) this.attempt(this.#wake);
@@ -452,11 +455,11 @@ export class Camera {
   learn(mover: Mover<Rules>): void {
     if (this.#movers.includes(mover)) return;
     const kinds = Object.keys(mover.signals);
-    const taken = kinds.find((kind) => kind in SIGNALS || kind in this.#kinds);
+    const taken = kinds.find((kind) => kind in SIGNALS || this.#kinds.has(kind));
     if (taken !== undefined || this.#movers.some(({ name }) => name === mover.name))
       throw new RangeError(`mover: found another "${taken ?? mover.name}"; wanted a name of its own`);
     this.#movers.push(mover);
-    Object.assign(this.#kinds, mover.signals);
+    for (const [kind, plan] of plansOf(mover.signals)) this.#kinds.set(kind, plan);
     this.#timeline.kept.states.push(mover.keep());
     this.#frame.states.push(mover.keep());
     this.#ahead.states.push(mover.keep());
@@ -618,23 +621,21 @@ export class Camera {
     this.#dwellUntil(due);
     const at = Math.max(due, this.#timeline.micros);
     this.#timeline.runTo(at);
-    this.#applying = true;
     this.#takeEffect(body, at);
     letRest(this.#timeline);
     this.#writeDown(body, at);
-    this.#applying = false;
   }
 
   #writeDown(body: SignalBody, at: number): void {
     // What it threw cannot undo what has happened: the recording ends there.
     const write = this.#write;
-    if (
-      write !== null &&
-      !this.attempt(() => {
-        write({ at, ...body });
-      })
-    )
-      this.#write = null;
+    if (write === null) return;
+    this.#writing = true;
+    const written = this.attempt(() => {
+      write({ at, ...body });
+    });
+    this.#writing = false;
+    if (!written) this.#write = null;
   }
 
   #takeEffect(body: SignalBody, at: number): void {
@@ -653,7 +654,7 @@ export class Camera {
         tilt(this.#timeline, body.degrees, body.about);
         break;
       case 'zoom':
-        zoomBy(this.#timeline, body);
+        zoomOnCall(this.#timeline, body);
         break;
       case 'gap':
         kept.stalled = body.phase === 'begin';

@@ -165,7 +165,7 @@ export function tilt(timeline: Timeline, degrees: number, about: About | undefin
 }
 
 /** Zooms, eased, about the focus or another point, on from where it is going; a hand goes on holding what it holds. */
-export function zoomBy(timeline: Timeline, { notches, factor, about }: ZoomSignal): void {
+export function zoomOnCall(timeline: Timeline, { notches, factor, about }: ZoomSignal): void {
   const { kept, rules, look } = timeline;
   if (kept.fingers === 2) return;
   interrupt(kept, rules, look, 'zoom');

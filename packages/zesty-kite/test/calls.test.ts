@@ -119,6 +119,27 @@ test('a call to a camera that rests and draws no frames begins with the next fra
   });
 });
 
+test('a call that a recording’s write makes is one more signal of the session, and not one inside another', () => {
+  const camera = new Camera(settings, { screen });
+  let lines = '';
+  record(camera, (line) => {
+    lines += line;
+    if (line.includes('"key"')) camera.tilt(5);
+  });
+  camera.advance(0);
+  camera.turn(20);
+  camera.advance(16);
+  camera.signal({ kind: 'key', code: 'KeyW', down: true, time: 20 });
+  camera.advance(50);
+  camera.signal({ kind: 'release', time: 400 });
+  camera.advance(20_000);
+  expect(lines.split('\n').filter((line) => line.includes('"tilt"'))).toHaveLength(1);
+  const replay = playAgain(read(lines));
+  replay.camera.advance(1e7);
+  expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+  expect(camera.shown).toMatchObject({ heading: 50, pitch: 65 });
+});
+
 test('G5, G6: calls between frames, at rest and in motion, play again to the same bits at any frame rate', () => {
   const steps = fc.array(fc.tuple(fc.option(calls), fc.constantFrom(0, 3, 16, 16, 170, 2600)), { maxLength: 25 });
   forRuns(200, steps, fc.boolean(), (list, hilly) => {

@@ -1,7 +1,7 @@
 /** A 2D canvas made ready for each frame. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { createPaper, type Canvas, type CanvasContext } from '../src/canvas/index.ts';
+import { createDrawing, type Canvas, type CanvasContext } from '../src/canvas/index.ts';
 import { aim, Camera, tiles, View, visibleTiles, type PoseInput } from '../src/index.ts';
 import { forAll } from './law.ts';
 import { between } from './steering.ts';
@@ -44,9 +44,9 @@ const insets = fc.record({ left: between(0, 20), top: between(0, 20), right: bet
 test('it has as many pixels as the screen has device pixels, is cleared whole, and draws where the view says', () => {
   forAll(screens, poses, insets, between(-900, 900), between(-900, 900), (screen, pose, panels, x, y) => {
     const context = new Context();
-    const paper = createPaper(context);
+    const drawing = createDrawing(context);
     const view = aim(new View(), pose, screen, undefined, panels);
-    expect(paper.begin(view)).toBe(view);
+    expect(drawing.begin(view)).toBe(view);
     const { density } = screen;
     expect(context.canvas).toEqual({
       width: Math.round(screen.width * density),
@@ -56,7 +56,7 @@ test('it has as many pixels as the screen has device pixels, is cleared whole, a
     const shown = view.toScreen(x, y);
     expect(context.at(x, y).x / density).toBeCloseTo(shown.x, 6);
     expect(context.at(x, y).y / density).toBeCloseTo(shown.y, 6);
-    paper.inPixels();
+    drawing.inPixels();
     expect(context.at(10, 20)).toEqual({ x: 10 * density, y: 20 * density });
   });
 });
@@ -65,7 +65,7 @@ test('snapped, the origin is on whole device pixels, nothing moves by more than 
   forAll(screens, poses, insets, (screen, pose, panels) => {
     const context = new Context();
     const exact = aim(new View(), pose, screen, undefined, panels);
-    const drawn = createPaper(context, { snap: 'always' }).begin(exact);
+    const drawn = createDrawing(context, { snap: 'always' }).begin(exact);
     const origin = context.at(0, 0);
     expect([origin.x - Math.round(origin.x), origin.y - Math.round(origin.y)]).toEqual([
       expect.closeTo(0, 6),
@@ -86,20 +86,20 @@ test('at rest it is snapped in full, in motion not at all, and in between it goe
   forAll(between(-200, 200), between(600, 900), between(1, 3), (x, held, density) => {
     const camera = new Camera([look, { start: { x, y: 7.3 } }], { screen: { width: 801, height: 533, density } });
     const context = new Context();
-    const paper = createPaper(context, { snap: 'at-rest' });
+    const drawing = createDrawing(context, { snap: 'at-rest' });
     let last = 0;
     let offset = NaN;
     for (let time = 0; time < held + 4000; time += 16) {
       camera.signal({ kind: 'key', code: 'KeyD', down: time < held, time });
       const view = camera.advance(time);
-      const drawn = paper.begin(view);
+      const drawn = drawing.begin(view);
       const before = offset;
       offset = (drawn.toScreen(0, 0).x - view.toScreen(0, 0).x) * density;
       if (time > 0) expect(Math.abs(offset - before)).toBeLessThan(0.2);
       if (time > 300 && time < held) expect(Math.abs(offset)).toBeLessThan(0.01);
       last = context.at(0, 0).x;
     }
-    expect([camera.settled, paper.settled]).toEqual([true, true]);
+    expect([camera.settled, drawing.settled]).toEqual([true, true]);
     expect(last).toBeCloseTo(Math.round(last), 6);
   });
 });
@@ -113,14 +113,14 @@ test('an element that no style gives a size keeps the size that it had; what can
       return this.style.width === '' ? this.width : parseFloat(this.style.width);
     },
   };
-  const paper = createPaper(new Context(canvas));
+  const drawing = createDrawing(new Context(canvas));
   const flat = { x: 0, y: 0, span: 10 };
-  paper.begin(aim(new View(), flat, { width: 300, height: 150, density: 2 }));
+  drawing.begin(aim(new View(), flat, { width: 300, height: 150, density: 2 }));
   expect([canvas.width, canvas.style]).toEqual([600, { width: '300px', height: '150px' }]);
   const tilted = aim(new View(), { ...flat, pitch: 50, fieldOfView: 40 }, { width: 300, height: 150 });
-  expect(() => paper.begin(tilted)).toThrow('affine: found a field of view of 40');
-  expect(() => createPaper(new Context(), { snap: 'often' as 'never' })).toThrow(
-    'createPaper: snap: found "often"; wanted one of "never", "at-rest", "always"',
+  expect(() => drawing.begin(tilted)).toThrow('affine: found a field of view of 40');
+  expect(() => createDrawing(new Context(), { snap: 'often' as 'never' })).toThrow(
+    'createDrawing: snap: found "often"; wanted one of "never", "at-rest", "always"',
   );
 });
 

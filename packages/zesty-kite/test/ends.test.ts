@@ -106,6 +106,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
   turn: ({ camera }) => camera.turn(1e-9),
   tilt: ({ camera }) => camera.tilt(1e-9),
   zoom: ({ camera }) => camera.zoom({ notches: 1e-9 }),
+  panCall: ({ camera }) => camera.pan({ x: 1e-9, y: 0 }),
   mover: ({ camera }) => camera.home(),
   placeFocus: ({ camera }) => camera.place({ x: 77, y: 55 }),
   placeSpan: ({ camera }) => camera.place({ span: 500 }),

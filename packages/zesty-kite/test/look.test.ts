@@ -295,7 +295,10 @@ test.each(doubtful)('a second look at settings warns of %s, with numbers', (_wha
   expect(lines.some((line) => expected.test(line)) ? 'warned' : lines).toBe('warned');
 });
 
-test('a second look at good settings has nothing to say', () =>
-  expect(
-    reviewSettings({ ...tilted(), bounds: { left: 0, top: 0, right: 9000, bottom: 9000 }, zoom: { maxSpan: 900 } }),
-  ).toEqual([]));
+test.each<Settings>([
+  // As in the README.
+  { bounds: { left: 0, top: 0, right: 1024, bottom: 768 } },
+  { ...tilted(), bounds: { left: 0, top: 0, right: 9000, bottom: 9000 }, zoom: { maxSpan: 900 } },
+])('a second look at good settings has nothing to say', (settings) => {
+  expect(reviewSettings(settings, screen)).toEqual([]);
+});

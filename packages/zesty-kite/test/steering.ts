@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   Camera,
   terrainOf,
+  tilted,
   type Matrices,
   type Screen,
   type Settings,
@@ -136,16 +137,7 @@ export const looks = fc.record({
 const heading = between(-360, 360);
 
 /** Opens all that a player can do to heading and pitch. */
-export const turnable = {
-  twoFingers: { turn: true },
-  bindings: {
-    turnLeft: ['KeyQ', 'PadRightStickLeft'],
-    turnRight: ['KeyE', 'PadRightStickRight'],
-    tiltUp: ['KeyF', 'PadRightStickUp'],
-    tiltDown: ['KeyR', 'PadRightStickDown'],
-    orbit: ['Control+MouseMiddle'],
-  },
-} satisfies Settings;
+export const turnable = { twoFingers: { turn: true }, bindings: { ...tilted().bindings } } satisfies Settings;
 
 /** Settings of every kind; `bounded` says whether there are bounds. */
 export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = looks): fc.Arbitrary<Settings> {

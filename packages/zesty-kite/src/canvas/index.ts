@@ -1,1 +1,1 @@
-export { createPaper, type Canvas, type CanvasContext, type Paper, type PaperOptions } from './paper.ts';
+export { createDrawing, type Canvas, type CanvasContext, type Drawing, type DrawingOptions } from './drawing.ts';

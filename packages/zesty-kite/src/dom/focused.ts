@@ -3,43 +3,25 @@
 const ARROWS = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'PageUp', 'PageDown'];
 const PRESSES = ['Space', 'Enter', 'NumpadEnter'];
 
-/** Types of inputs that take no text, and what they take instead. */
-const INPUTS: Readonly<Record<string, readonly string[]>> = {
-  button: PRESSES,
-  checkbox: PRESSES,
-  color: PRESSES,
-  file: PRESSES,
-  image: PRESSES,
-  reset: PRESSES,
-  submit: PRESSES,
-  radio: [...ARROWS, ...PRESSES],
-  range: ARROWS,
-};
+const BOTH = [...ARROWS, ...PRESSES];
 
-/** The same by element and by ARIA role. */
-const KINDS: Readonly<Record<string, readonly string[]>> = {
-  A: PRESSES,
-  BUTTON: PRESSES,
-  SUMMARY: PRESSES,
-  SELECT: [...ARROWS, ...PRESSES],
-  AUDIO: [...ARROWS, ...PRESSES],
-  VIDEO: [...ARROWS, ...PRESSES],
-  button: PRESSES,
-  checkbox: PRESSES,
-  link: PRESSES,
-  switch: PRESSES,
-  grid: [...ARROWS, ...PRESSES],
-  gridcell: [...ARROWS, ...PRESSES],
-  listbox: [...ARROWS, ...PRESSES],
-  menu: [...ARROWS, ...PRESSES],
-  menuitem: [...ARROWS, ...PRESSES],
-  option: [...ARROWS, ...PRESSES],
-  radio: [...ARROWS, ...PRESSES],
-  slider: ARROWS,
-  spinbutton: ARROWS,
-  tab: [...ARROWS, ...PRESSES],
-  treeitem: [...ARROWS, ...PRESSES],
-};
+/** By type, for inputs that take no text. */
+const INPUTS = keysBy([
+  [PRESSES, 'button checkbox color file image reset submit'],
+  [ARROWS, 'range'],
+  [BOTH, 'radio'],
+]);
+
+/** By element and by ARIA role. */
+const KINDS = keysBy([
+  [PRESSES, 'A BUTTON SUMMARY button checkbox link switch'],
+  [ARROWS, 'slider spinbutton'],
+  [BOTH, 'SELECT AUDIO VIDEO grid gridcell listbox menu menuitem option radio tab treeitem'],
+]);
+
+function keysBy(groups: readonly (readonly [readonly string[], string])[]): ReadonlyMap<string, readonly string[]> {
+  return new Map(groups.flatMap(([keys, names]) => names.split(' ').map((name) => [name, keys] as const)));
+}
 
 /**
  * Whether a key is for what has the focus, shadow trees included: text fields keep all, lists, sliders, radios and scroll
@@ -58,12 +40,12 @@ export function isForFocused(event: KeyboardEvent, map: HTMLElement): boolean {
 
 function takesText(element: HTMLElement): boolean {
   if (element.isContentEditable || element.tagName === 'TEXTAREA') return true;
-  return element.tagName === 'INPUT' && !((element as HTMLInputElement).type in INPUTS);
+  return element.tagName === 'INPUT' && !INPUTS.has((element as HTMLInputElement).type);
 }
 
 function keysOf(element: HTMLElement): readonly string[] {
-  if (element.tagName === 'INPUT') return INPUTS[(element as HTMLInputElement).type] ?? [];
-  const keys = KINDS[element.getAttribute('role') ?? ''] ?? KINDS[element.tagName] ?? [];
+  if (element.tagName === 'INPUT') return INPUTS.get((element as HTMLInputElement).type) ?? [];
+  const keys = KINDS.get(element.getAttribute('role') ?? '') ?? KINDS.get(element.tagName) ?? [];
   return scrolls(element) ? [...keys, ...ARROWS, 'Space'] : keys;
 }
 

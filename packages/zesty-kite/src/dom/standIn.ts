@@ -98,7 +98,14 @@ export function hearStandIn(
       },
       options,
     );
-    window.addEventListener('blur', end, options);
+    window.addEventListener(
+      'blur',
+      ({ target }) => {
+        // Of the window: the first finger takes the focus from other elements.
+        if (target === window) end();
+      },
+      options,
+    );
     signal.addEventListener('abort', end);
   }
   return { fingers };

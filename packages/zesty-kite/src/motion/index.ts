@@ -1,4 +1,4 @@
-export { microsOf } from './clock.ts';
+export { GRID_SECONDS, microsOf } from './clock.ts';
 export { Timeline } from './timeline.ts';
 export { byZoomNow, foreshortening, lookAt, pitchAt } from './followers.ts';
 export { goalPose } from './goal.ts';

@@ -33,7 +33,11 @@ export function endMovers(motion: Motion, rules: Rules, cause: Cause): void {
 
 /** Sets whether a mover is under way. */
 export function findMoving(motion: Motion, { movers }: Rules): void {
-  motion.moving = motion.states.some((state, i) => movers[i]?.isUnderWay(state) === true);
+  motion.moving = false;
+  for (let i = 0; i < motion.states.length; i++) {
+    const state = motion.states[i];
+    if (state !== undefined && movers[i]?.isUnderWay(state) === true) motion.moving = true;
+  }
 }
 
 /** Stops the pan at once. */

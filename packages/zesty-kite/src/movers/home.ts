@@ -6,7 +6,6 @@ import {
   headingInside,
   interrupt,
   isDriven,
-  LENGTH_TOLERANCE,
   pitchAt,
   restHeading,
   setGoalSpan,
@@ -18,9 +17,10 @@ import {
 } from '../motion/index.ts';
 import { SIGNALS } from '../signals/index.ts';
 import { nearestCopy, type Look } from '../view/index.ts';
-import { Way } from './way.ts';
+import { goesAWay, type Way } from './way.ts';
 
 export const home: Mover<Rules, Way> = {
+  ...goesAWay,
   name: 'home',
   column: 'way home',
   endedBy: {
@@ -32,15 +32,6 @@ export const home: Mover<Rules, Way> = {
     placePitch: 'named',
   },
   signals: { home: SIGNALS.home },
-  keep: () => new Way(),
-  isUnderWay: ({ x, y }) => x !== 0 || y !== 0,
-  end: (way) => {
-    way.x = way.y = 0;
-  },
-  endNamed: (way, { x, y }) => {
-    if (x !== undefined) way.x = 0;
-    if (y !== undefined) way.y = 0;
-  },
   hear: (way, motion, rules, look) => {
     if (motion.fingers > 0) return;
     interrupt(motion, rules, look, 'mover');
@@ -48,13 +39,6 @@ export const home: Mover<Rules, Way> = {
     if (!isDriven(motion)) motion.velocityX = motion.velocityY = 0;
     dropGrip(motion);
     setOut(way, motion, rules, look);
-  },
-  /** Eased as a zoom is. */
-  move: (way, motion, { zoom }) => {
-    way.goOn(motion, zoom.remaining, LENGTH_TOLERANCE * motion.span);
-  },
-  finish: (way, motion) => {
-    way.finish(motion);
   },
 };
 

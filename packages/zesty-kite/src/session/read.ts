@@ -1,7 +1,7 @@
 /** Reading a session file as it streams in. */
 import type { Mover, Rules } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
-import { cleanSignal, type SignalBody, type SignalShape, type StampedSignal } from '../signals/index.ts';
+import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
@@ -49,12 +49,12 @@ export class SessionReader {
   #at = 0;
   readonly #movers: readonly Mover<Rules>[];
   /** The kinds of signals of those. */
-  readonly #kinds: Record<string, SignalShape> = {};
+  readonly #kinds = new Map<string, Plan>();
 
   /** @param movers abilities that cameras have learned: a session that needs another is refused */
   constructor(movers: readonly Mover<Rules>[] = []) {
     this.#movers = movers;
-    for (const { signals } of movers) Object.assign(this.#kinds, signals);
+    for (const { signals } of movers) for (const [kind, plan] of plansOf(signals)) this.#kinds.set(kind, plan);
   }
 
   /** The first line, once it has been read. */

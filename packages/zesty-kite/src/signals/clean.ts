@@ -4,8 +4,8 @@ import type { Screen } from '../view/index.ts';
 import { NOWHERE, refuse, type Field, type Fields } from './fields.ts';
 import { SIGNALS, type SignalBody, type SignalShape } from './kinds.ts';
 
-/** Field by field, for a loop that every signal goes through. */
-interface Plan {
+/** The fields of a kind, for a loop that every signal goes through. */
+export interface Plan {
   readonly names: readonly string[];
   readonly fields: readonly Field<unknown>[];
 }
@@ -14,7 +14,13 @@ function planOf(fields: SignalShape): Plan {
   return { names: Object.keys(fields), fields: Object.values(fields) };
 }
 
-const KINDS = new Map(Object.entries(SIGNALS).map(([kind, fields]) => [kind, planOf(fields)]));
+/** How signals of some kinds are cleaned. */
+export function plansOf(kinds: Readonly<Record<string, SignalShape>>): Map<string, Plan> {
+  return new Map(Object.entries(kinds).map(([kind, fields]) => [kind, planOf(fields)]));
+}
+
+const KINDS = plansOf(SIGNALS);
+const NONE: ReadonlyMap<string, Plan> = new Map();
 const SCREEN = planOf(SIGNALS.screen);
 
 /**
@@ -26,18 +32,16 @@ const SCREEN = planOf(SIGNALS.screen);
  * @throws TypeError when the kind is not known, or a part is missing or of the wrong type; SettingsError for
  *   a change that is no plain data
  */
-export function cleanSignal(signal: SignalBody, others: Readonly<Record<string, SignalShape>> = {}): SignalBody | null {
+export function cleanSignal(signal: SignalBody, others = NONE): SignalBody | null {
   const given: unknown = signal;
   if (typeof given !== 'object' || given === null || Array.isArray(given))
     throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
   const { kind } = signal;
-  const plan = KINDS.get(kind) ?? (Object.hasOwn(others, kind) ? planOf(others[kind] ?? {}) : null);
-  if (plan === null)
-    return refuse(
-      'kind',
-      kind,
-      `one of ${[...KINDS.keys(), ...Object.keys(others)].map((name) => `"${name}"`).join(', ')}`,
-    );
+  const plan = KINDS.get(kind) ?? others.get(kind);
+  if (plan === undefined) {
+    const known = [...KINDS.keys(), ...others.keys()].map((name) => `"${name}"`);
+    return refuse('kind', kind, `one of ${known.join(', ')}`);
+  }
   return cleanInto({ kind }, plan, given as Fields) as SignalBody | null;
 }
 

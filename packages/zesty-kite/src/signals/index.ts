@@ -1,4 +1,4 @@
-export { cleanScreen, cleanSignal } from './clean.ts';
+export { cleanScreen, cleanSignal, plansOf, type Plan } from './clean.ts';
 export { number, type Field } from './fields.ts';
 export {
   SIGNALS,

@@ -40,7 +40,7 @@ test('every entry imports in Node without touching a global of the browser, and 
     const camera = new Camera({ start: { span: 50 } }, { screen: { width: 400, height: 200 } });
     camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
     camera.advance(0);
-    const some = ['listen', 'createPaper', 'Replay', 'createOverlay', 'aimThree', 'reviewSettings'];
+    const some = ['listen', 'createDrawing', 'Replay', 'createOverlay', 'aimThree', 'reviewSettings'];
     console.log(camera.advance(1000).x > 10, some.every((name) => names.includes(name)), schema.$schema === line.$schema);
   `,
     ['--disable-warning=ExperimentalWarning'],

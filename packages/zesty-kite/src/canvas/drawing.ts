@@ -2,7 +2,7 @@
  * A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. It
  * takes whatever has the fields of a canvas context, that of an OffscreenCanvas too.
  */
-import { aim, View, type Affine } from '../view/index.ts';
+import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
 /** What is needed of a canvas; an element has a style, too. */
 export interface Canvas {
@@ -19,7 +19,7 @@ export interface CanvasContext {
   clearRect(x: number, y: number, width: number, height: number): void;
 }
 
-export interface PaperOptions {
+export interface DrawingOptions {
   /**
    * Moves what is drawn, by half a device pixel at most, so that the world's origin lies on whole device pixels: pixel art
    * stays sharp. `at-rest` eases into it as the picture comes to rest; `never` is the default.
@@ -28,7 +28,7 @@ export interface PaperOptions {
 }
 
 /** A canvas to draw on frame by frame. */
-export interface Paper {
+export interface Drawing {
   /**
    * Begins a frame: sizes and clears the canvas, and has the context draw in world units.
    *
@@ -46,15 +46,15 @@ export interface Paper {
 
 /**
  * ```ts
- * const paper = createPaper(context);
- * const view = paper.begin(camera.advance(time));
+ * const drawing = createDrawing(context);
+ * const view = drawing.begin(camera.advance(time));
  * context.fillRect(0, 0, 1024, 768); // world units
  * ```
  */
-export function createPaper(context: CanvasContext, { snap = 'never' }: PaperOptions = {}): Paper {
+export function createDrawing(context: CanvasContext, { snap = 'never' }: DrawingOptions = {}): Drawing {
   const known = ['never', 'at-rest', 'always'];
   if (!known.includes(snap))
-    throw new TypeError(`createPaper: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
+    throw new TypeError(`createDrawing: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
   const snapper = new Snapper();
   const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   let density = 1;
@@ -112,6 +112,9 @@ class Snapper {
   readonly #affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   /** The view of the frame before. */
   readonly #before = new View();
+  /** Scratch. */
+  readonly #pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 };
+  readonly #at = { x: 0, y: 0, depth: 0, inFront: true };
   /** How far the picture is moved, device pixels. */
   #right = 0;
   #down = 0;
@@ -139,27 +142,34 @@ class Snapper {
     const size = (a * d - b * c) * density;
     const x = view.x - (d * this.#right - c * this.#down) / size;
     const y = view.y - (a * this.#down - b * this.#right) / size;
-    return copyFrom(this.#snapped, view, x, y);
+    return aim(this.#snapped, this.#moved(view, x, y), view, view.ground, view.look);
+  }
+
+  /** The pose of a view from another focus. */
+  #moved({ focusHeight, span, heading, pitch, fieldOfView }: View, x: number, y: number): Pose {
+    const pose = this.#pose;
+    pose.x = x;
+    pose.y = y;
+    pose.focusHeight = focusHeight;
+    pose.span = span;
+    pose.heading = heading;
+    pose.pitch = pitch;
+    pose.fieldOfView = fieldOfView;
+    return pose;
   }
 
   /** How much at rest the picture is since the last frame, 0 … 1. */
   #restOf(view: View): number {
     const before = this.#before;
     const { middleX, middleY } = view.look;
-    const at = view.toScreen(before.x, before.y, before.focusHeight);
+    const at = view.toScreen(before.x, before.y, before.focusHeight, this.#at);
     const turned = (Math.abs(view.heading - before.heading) * Math.PI) / 180 + Math.abs(view.scale / before.scale - 1);
     const moved = (Math.abs(at.x - middleX) + Math.abs(at.y - middleY) + (turned * view.width) / 2) * view.density;
-    copyFrom(before, view, view.x, view.y);
+    aim(before, view, view, view.ground, view.look);
     return Math.min(1, Math.max(0, (MOVES - moved) / (MOVES - RESTS)));
   }
 }
 
 function near(value: number, goal: number): number {
   return Math.abs(value - goal) < THERE ? goal : value;
-}
-
-/** Makes `copy` the view from another focus. */
-function copyFrom(copy: View, view: View, x: number, y: number): View {
-  const { focusHeight, span, heading, pitch, fieldOfView, width, height, density, ground, look } = view;
-  return aim(copy, { x, y, focusHeight, span, heading, pitch, fieldOfView }, { width, height, density }, ground, look);
 }
