@@ -64,8 +64,8 @@ interface Played {
 async function play(session: string, options: ReplayOptions): Promise<Played> {
   const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
   const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
-  const { stream, size } = await openSession(session);
   const trace = options.trace === undefined ? null : openTrace(options.trace, inputs, options.force);
+  const { stream, size, close } = await openSession(session);
   const progress = await createProgress(size);
   try {
     const decoder = new TextDecoder();
@@ -88,19 +88,31 @@ async function play(session: string, options: ReplayOptions): Promise<Played> {
     throw inFile(nameOf(session), error);
   } finally {
     progress.stop();
+    await close();
   }
 }
 
-async function openSession(session: string): Promise<{ stream: AsyncIterable<Buffer>; size: number | null }> {
-  if (session === '-') return { stream: process.stdin, size: null };
+interface OpenSession {
+  readonly stream: AsyncIterable<Buffer>;
+  /** Bytes; `null` where it comes through a pipe. */
+  readonly size: number | null;
+  readonly close: () => Promise<void>;
+}
+
+async function openSession(session: string): Promise<OpenSession> {
+  if (session === '-') return { stream: process.stdin, size: null, close: () => Promise.resolve() };
   try {
     const handle = await open(session, constants.O_RDONLY);
-    const found = await handle.stat();
-    if (found.isDirectory()) {
-      await handle.close();
-      throw new Failure(`${session}: found a folder; wanted a session file`);
+    const close = (): Promise<void> => handle.close();
+    try {
+      const found = await handle.stat();
+      if (found.isDirectory()) throw new Failure(`${session}: found a folder; wanted a session file`);
+      const stream = handle.createReadStream({ autoClose: false });
+      return { stream, size: found.isFile() ? found.size : null, close };
+    } catch (error) {
+      await close();
+      throw error;
     }
-    return { stream: handle.createReadStream(), size: found.isFile() ? found.size : null };
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
       throw new Failure(`${session}: there is no such file; wanted a session file, or - for standard input`, {
