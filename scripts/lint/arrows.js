@@ -20,7 +20,7 @@ const MAY_IMPORT = {
   review: ['limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
   canvas: ['view'],
-  dom: ['camera.ts', 'math', 'settings', 'signals', 'view'],
+  dom: ['camera.ts', 'hands', 'math', 'settings', 'signals', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'view'],
 };

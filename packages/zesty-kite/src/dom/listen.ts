@@ -14,9 +14,11 @@ import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { hearStandIn, type StandInOptions } from './standIn.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
+import { hearTaps, type TapOptions } from './taps.ts';
 import { hearWheel } from './wheel.ts';
 
 export type ListenOptions = PointerOptions &
+  TapOptions &
   PanelOptions &
   ReducedMotionOptions &
   KeyOptions &
@@ -67,7 +69,6 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     return camera.signal({ ...said, time: time === time || said.kind === 'screen' ? time : latest });
   };
   const isBound = (input: string): boolean => camera.binds(input);
-  const groundAt: Camera['view']['toGround'] = (x, y) => camera.view.toGround(x, y);
   const surface = new Surface(element, window, options, report);
   surface.hear(send, signal);
   const isPanel = panelsOf(window, options, report);
@@ -80,7 +81,7 @@ export function listen(element: HTMLElement, camera: Camera, options: ListenOpti
     send,
     (input) => startsAfterOf(camera.settings, input),
     isBound,
-    groundAt,
+    (claim) => hearTaps(window, camera, options, claim, report, signal),
     isPanel,
     options,
     report,

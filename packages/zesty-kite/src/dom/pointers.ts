@@ -1,26 +1,13 @@
 /** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
 import type { Button } from '../settings/index.ts';
-import type { Spot } from '../view/index.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
-
-/** A press that was lifted where it came down. */
-export interface Tap {
-  readonly input: Button;
-  /** CSS pixels from the top left of the element. */
-  readonly x: number;
-  readonly y: number;
-  /** The point of the ground that shows there; null in the sky. */
-  readonly ground: Spot | null;
-  readonly event: PointerEvent;
-}
+import type { HearTaps } from './taps.ts';
 
 export interface PointerOptions {
   /** Asked at every press whether it is the game's: then the camera hears nothing of it until it is lifted. */
   readonly gamePress?: (event: PointerEvent, input: Button) => boolean;
-  /** Told of every press that was lifted without having moved as far as a drag starts, bound or not. */
-  readonly tap?: (tap: Tap) => void;
 }
 
 /** By `button`: what a mouse and a pen press. */
@@ -30,13 +17,14 @@ const PEN: Readonly<Record<number, Button>> = { 0: 'Pen', 2: 'PenBarrel', 5: 'Pe
 const BITS = [1, 4, 2, 8, 16, 32];
 
 interface Press {
+  readonly id: number;
   readonly input: Button;
   readonly pointer: number;
   readonly bit: number;
   /** The camera drags, turns or steers with it. */
   readonly used: boolean;
-  /** `gamePress` claimed it: the camera ignores it. */
-  readonly game: boolean;
+  /** `gamePress` or `longPress` claimed it: the camera ignores it. */
+  game: boolean;
   readonly downX: number;
   readonly downY: number;
   moved: boolean;
@@ -56,9 +44,9 @@ export function hearPointers(
   send: Send,
   startsAfterOf: (input: Button) => number,
   isBound: (input: Button) => boolean,
-  groundAt: (x: number, y: number) => Spot | null,
+  tapsThat: (claim: (id: number) => void) => HearTaps,
   isPanel: IsPanel,
-  { gamePress, tap }: PointerOptions,
+  { gamePress }: PointerOptions,
   report: (error: unknown) => void,
   signal: AbortSignal,
 ): Pointers {
@@ -66,6 +54,13 @@ export function hearPointers(
   /** By pointer and button: a mouse can press several. */
   const presses = new Map<number, Press>();
   const idOf = (event: PointerEvent, button: number): number => event.pointerId * 8 + button;
+  const isHeard = ({ used, game }: Press): boolean => used && !game;
+  const taps = tapsThat((id) => {
+    const pressed = presses.get(id);
+    if (pressed === undefined) return;
+    if (isHeard(pressed)) send({ kind: 'lift', id, cancelled: true });
+    pressed.game = true;
+  });
 
   const press = (event: PointerEvent, button: number): void => {
     const input = buttonOf(event, button);
@@ -86,7 +81,9 @@ export function hearPointers(
     if (signal.aborted || !surface.isThere) return;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const bit = BITS[button] ?? 0;
-    presses.set(id, { input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false });
+    const pressed = { id, input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false };
+    presses.set(id, pressed);
+    taps.press(pressed, x, y, event);
     if (!used) return;
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
     if (surface.cursor === null && event.isTrusted) capture(element, event.pointerId, report);
@@ -100,15 +97,10 @@ export function hearPointers(
     if (pressed === undefined) return;
     presses.delete(id);
     if (pressed.used) release(element, pressed.pointer);
-    const { x, y } = surface.at(event);
-    if (pressed.used) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
+    if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
     if (pressed.used && pressed.moved) swallowClick(window);
-    if (cancelled || pressed.moved) return;
-    try {
-      tap?.({ input: pressed.input, x, y, ground: groundAt(x, y), event });
-    } catch (error) {
-      report(error);
-    }
+    if (cancelled) taps.cancel(pressed);
+    else taps.lift(pressed, event);
   };
 
   const onDown = (event: PointerEvent): void => {
@@ -124,7 +116,8 @@ export function hearPointers(
       const wayX = x - pressed.downX;
       const wayY = y - pressed.downY;
       if (wayX * wayX + wayY * wayY > startsAfter * startsAfter) pressed.moved = true;
-      if (pressed.used) send({ kind: 'move', id, x, y, time: event.timeStamp });
+      taps.move(pressed, x, y);
+      if (isHeard(pressed)) send({ kind: 'move', id, x, y, time: event.timeStamp });
       // Further buttons of a mouse come and go as moves.
       if ((event.buttons & pressed.bit) === 0) lift(id, event, false);
     }
@@ -144,11 +137,11 @@ export function hearPointers(
     if (!event.composedPath().includes(element)) liftAll(event, event.type !== 'pointerup');
   };
   const drop = (): void => {
-    for (const [id, { pointer, used }] of [...presses]) {
+    for (const [id, pressed] of [...presses]) {
       presses.delete(id);
-      if (!used) continue;
-      send({ kind: 'lift', id, cancelled: true });
-      release(element, pointer);
+      taps.cancel(pressed);
+      if (isHeard(pressed)) send({ kind: 'lift', id, cancelled: true });
+      if (pressed.used) release(element, pressed.pointer);
     }
   };
   const onUp = (event: PointerEvent): void => {

@@ -19,7 +19,7 @@ import type {
   WheelSignal,
 } from '../signals/index.ts';
 import { Orbits } from './orbits.ts';
-import { Taps } from './taps.ts';
+import { tapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
@@ -150,11 +150,8 @@ export class Hands {
 
   #tapped(id: number, cancelled: boolean, at: number): Intent[] {
     const tap = this.#taps.lift(id, cancelled, at);
-    const { tapNotches } = this.#settings.drag;
-    if (tap === null || tapNotches === 0) return [];
-    const nearer = tap.fingers === 1 && tap.times % 2 === 0;
-    if (!nearer && tap.fingers !== 2) return [];
-    const notches = nearer ? -tapNotches : tapNotches;
+    const notches = tap === null ? 0 : tapNotches(this.#settings, tap);
+    if (tap === null || notches === 0) return [];
     return this.#unlocked([{ kind: 'zoom', notches, anchor: 'cursor', x: tap.x, y: tap.y }]);
   }
 

@@ -1,7 +1,8 @@
-/** Taps of fingers: two quick ones at a place come nearer, one of two fingers goes farther. */
+/** Taps of one input: quick presses that stay where they are, counted; and what the camera makes of those of fingers. */
+import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 
-/** A tap is over within so many microseconds, and so is the pause between two of them. */
+/** A quick tap is over within so many microseconds, and so is the pause between two of them. */
 const LONGEST = 300_000;
 /** Two taps this near to each other are at one place, CSS pixels. */
 const NEAR = 40;
@@ -11,10 +12,12 @@ interface Down extends Point {
 }
 
 /** Where it was tapped, in the middle of so many fingers. */
-export interface TouchTap extends Point {
+export interface Tapped extends Point {
   readonly fingers: number;
   /** How many quick ones at this place this is the last of. */
-  readonly times: number;
+  readonly count: number;
+  /** From the first coming down to the last going up, microseconds. */
+  readonly held: number;
 }
 
 export class Taps {
@@ -23,7 +26,12 @@ export class Taps {
   #began = 0;
   /** No finger has started to drag since the first came down. */
   #still = true;
-  #last: (TouchTap & { readonly at: number }) | null = null;
+  #last: (Tapped & { readonly at: number }) | null = null;
+
+  /** Nothing has dragged since the first finger came down, and it is the only one. */
+  get isStillAlone(): boolean {
+    return this.#still && this.#points.length === 1 && this.#down.size === 1;
+  }
 
   press(id: number, x: number, y: number, startsAfter: number, at: number): void {
     if (this.#down.size === 0) {
@@ -44,10 +52,10 @@ export class Taps {
   }
 
   /** The tap that ends with this finger's going, or null. */
-  lift(id: number, cancelled: boolean, at: number): TouchTap | null {
+  lift(id: number, cancelled: boolean, at: number): Tapped | null {
     if (!this.#down.delete(id)) return null;
     if (cancelled) this.#still = false;
-    if (this.#down.size > 0 || !this.#still || at - this.#began > LONGEST) return null;
+    if (this.#down.size > 0 || !this.#still) return null;
     const fingers = this.#points.length;
     const x = this.#points.reduce((sum, point) => sum + point.x, 0) / fingers;
     const y = this.#points.reduce((sum, point) => sum + point.y, 0) / fingers;
@@ -57,8 +65,9 @@ export class Taps {
       this.#began - last.at < LONGEST &&
       Math.abs(last.x - x) < NEAR &&
       Math.abs(last.y - y) < NEAR;
-    const tap = { x, y, fingers, times: again ? last.times + 1 : 1 };
-    this.#last = { ...tap, at };
+    const held = at - this.#began;
+    const tap = { x, y, fingers, count: again ? last.count + 1 : 1, held };
+    this.#last = held > LONGEST ? null : { ...tap, at };
     return tap;
   }
 
@@ -66,4 +75,11 @@ export class Taps {
     this.#down.clear();
     this.#last = null;
   }
+}
+
+/** The notches by which the camera zooms at a tap of fingers; 0 where it is left to the game. */
+export function tapNotches({ drag, locked }: FullSettings, { fingers, count, held }: Tapped): number {
+  if (held > LONGEST || locked.includes('zoom')) return 0;
+  if (fingers === 2) return drag.tapNotches;
+  return fingers === 1 && count % 2 === 0 ? -drag.tapNotches + 0 : 0;
 }

@@ -1,0 +1,138 @@
+/** Presses that stay where they are: taps, and those that are held for long. What the camera uses is not told. */
+import type { Camera } from '../camera.ts';
+import { tapNotches, Taps } from '../hands/index.ts';
+import { startsAfterOf, type Button } from '../settings/index.ts';
+import type { Spot } from '../view/index.ts';
+
+/** A press that was lifted where it came down, or that stays there. */
+export interface Tap {
+  readonly input: Button;
+  /** CSS pixels from the top left of the element. */
+  readonly x: number;
+  readonly y: number;
+  /** The point of the ground that shows there; null in the sky. */
+  readonly ground: Spot | null;
+  /** Of quick taps at one place, which this is: 2 for a double tap. Each is told at once. */
+  readonly count: number;
+  /** How long it was held, seconds. */
+  readonly held: number;
+  /** How many fingers tapped together; (x, y) is in their middle. */
+  readonly fingers: number;
+  readonly event: PointerEvent;
+}
+
+export interface TapOptions {
+  /**
+   * Told of every press that was lifted without having moved as far as a drag starts, bound or not. What the camera uses is
+   * none: the second of a double tap that zooms, a tap of two fingers.
+   */
+  readonly tap?: (tap: Tap) => void;
+  /**
+   * Told of a press that has been held still for `longPressAfter`, while it is still down; it is no tap any more. What answers
+   * `true` has the press from there on: the camera hears no more of it.
+   */
+  readonly longPress?: (tap: Tap) => boolean | undefined;
+  /** Seconds, at least 0.3; 0.5 when left out. */
+  readonly longPressAfter?: number;
+}
+
+/** What is pressed, and whether the camera hears of it. */
+export interface Pressed {
+  readonly id: number;
+  readonly input: Button;
+  readonly used: boolean;
+}
+
+/** Shorter than that, and a quick tap could be a long one. */
+const SHORTEST_LONG = 0.3;
+
+export interface HearTaps {
+  press(pressed: Pressed, x: number, y: number, event: PointerEvent): void;
+  move(pressed: Pressed, x: number, y: number): void;
+  lift(pressed: Pressed, event: PointerEvent): void;
+  /** Nothing is meant by it. */
+  cancel(pressed: Pressed): void;
+}
+
+/** @param claim the game has a press from now on */
+export function hearTaps(
+  window: Window & typeof globalThis,
+  camera: Camera,
+  { tap, longPress, longPressAfter = 0.5 }: TapOptions,
+  claim: (id: number) => void,
+  report: (error: unknown) => void,
+  signal: AbortSignal,
+): HearTaps {
+  if (!(longPressAfter >= SHORTEST_LONG))
+    throw new TypeError(
+      `listen: longPressAfter: found ${String(longPressAfter)}; wanted seconds, at least ${String(SHORTEST_LONG)}`,
+    );
+  /** Apart for each button, and for what the camera hears of. */
+  const taps = new Map<string, Taps>();
+  const tapsOf = ({ input, used }: Pressed): Taps => {
+    const name = `${input} ${String(used)}`;
+    const known = taps.get(name) ?? new Taps();
+    taps.set(name, known);
+    return known;
+  };
+  const timers = new Map<number, number>();
+  const long = new Set<number>();
+  const stop = (id: number): void => {
+    window.clearTimeout(timers.get(id));
+    timers.delete(id);
+  };
+  const call = (tell: () => void): void => {
+    try {
+      tell();
+    } catch (error) {
+      report(error);
+    }
+  };
+  const tellLong = (pressed: Tap, id: number): void => {
+    call(() => {
+      if (longPress?.(pressed) === true) claim(id);
+    });
+  };
+  signal.addEventListener('abort', () => {
+    for (const id of [...timers.keys()]) stop(id);
+  });
+
+  return {
+    press: (pressed, x, y, event) => {
+      const { id, input } = pressed;
+      const these = tapsOf(pressed);
+      these.press(id, x, y, startsAfterOf(camera.settings, input), 1000 * event.timeStamp);
+      // A browser's timers take no more than so many milliseconds: 24 days.
+      if (longPress === undefined || longPressAfter > 2e6) return;
+      const isLong = (): void => {
+        timers.delete(id);
+        if (!these.isStillAlone) return;
+        long.add(id);
+        const ground = camera.view.toGround(x, y);
+        tellLong({ input, x, y, ground, count: 1, held: longPressAfter, fingers: 1, event }, id);
+      };
+      timers.set(id, window.setTimeout(isLong, 1000 * longPressAfter));
+    },
+    move: (pressed, x, y) => {
+      tapsOf(pressed).move(pressed.id, x, y);
+    },
+    lift: (pressed, event) => {
+      const { id, input, used } = pressed;
+      stop(id);
+      const wasLong = long.delete(id);
+      const tapped = tapsOf(pressed).lift(id, wasLong, 1000 * event.timeStamp);
+      if (tapped === null || (used && input === 'Touch' && tapNotches(camera.settings, tapped) !== 0)) return;
+      const { x, y, count, fingers } = tapped;
+      const held = tapped.held / 1e6;
+      const told = { input, x, y, ground: camera.view.toGround(x, y), count, held, fingers, event };
+      if (longPress === undefined || held < longPressAfter) call(() => tap?.(told));
+      // The page was too busy to tell it in time.
+      else if (fingers === 1) tellLong(told, id);
+    },
+    cancel: (pressed) => {
+      stop(pressed.id);
+      long.delete(pressed.id);
+      tapsOf(pressed).lift(pressed.id, true, 0);
+    },
+  };
+}
