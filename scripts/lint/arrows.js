@@ -21,6 +21,7 @@ const MAY_IMPORT = {
   three: ['math', 'view'],
   canvas: ['view'],
   dom: ['camera.ts', 'hands', 'math', 'settings', 'signals', 'view'],
+  events: ['camera.ts', 'hands', 'limits', 'motion', 'signals', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'view'],
 };

@@ -87,6 +87,18 @@ export interface Grip {
   readonly limited: boolean;
 }
 
+/** Whoever watches kept motion: it is told of each step and each signal, and must change nothing. */
+export interface Observer {
+  /** A session begins, or this begins to watch. */
+  restart(timeline: Timeline): void;
+  /** What the player's hands ask for now; `by` is the kind of the signal, `time` is DOM milliseconds. */
+  hands(intents: readonly Intent[], by: string, time: number): void;
+  /** Time has gone by, or, where `by` is not null, a signal of that kind has taken effect. */
+  look(timeline: Timeline, by: string | null, time: number): void;
+  /** A frame shows all that has been looked at. */
+  tell(camera: Camera): void;
+}
+
 /** The corners of an outline, in order. */
 type Ring = readonly Point[];
 
@@ -169,6 +181,7 @@ export class Camera {
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
+  #observer: Observer | null = null;
 
   /**
    * @param settings or a list of them, each laid over those before it: `[tiles(art), game, player]`; copied, so that
@@ -312,7 +325,6 @@ export class Camera {
     if (this.#calls.length === 0) this.#calledAtRest = isAtRest(kept);
     this.#timeline.runTo(micros);
     this.#takeEffect(body, micros);
-    letRest(this.#timeline);
     this.#calls.push(body);
   }
 
@@ -465,6 +477,13 @@ export class Camera {
     this.#ahead.states.push(mover.keep());
   }
 
+  /** Lets kept motion be watched, by one at a time: `when` from `zesty-kite/events` does. */
+  observe(observer: Observer | null): void {
+    this.#observer = observer;
+    observer?.restart(this.#timeline);
+    this.#timeline.watch = observer && this.#look.bind(this, null);
+  }
+
   /**
    * Calls `poll` at the start of every `advance`, for devices that have to be asked.
    *
@@ -521,7 +540,9 @@ export class Camera {
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
     this.#timeline.show(this.#micros, this.#frame, this.view.look);
     this.#drawn = true;
-    return this.#aim();
+    this.#aim();
+    this.#observer?.tell(this);
+    return this.view;
   }
 
   #poll(index: number, time: number): void {
@@ -612,7 +633,9 @@ export class Camera {
     if (due === null || due > micros) return;
     this.#dwells = null;
     this.#timeline.runTo(Math.max(due, this.#timeline.micros));
-    this.#obey(this.#hands.dwell());
+    this.#look(null);
+    this.#steer(this.#hands.dwell(), 'hover');
+    this.#look('hover');
   }
 
   /** Lets a signal take effect at a time, or now where that has passed; writes down which. */
@@ -621,8 +644,8 @@ export class Camera {
     this.#dwellUntil(due);
     const at = Math.max(due, this.#timeline.micros);
     this.#timeline.runTo(at);
+    this.#look(null);
     this.#takeEffect(body, at);
-    letRest(this.#timeline);
     this.#writeDown(body, at);
   }
 
@@ -639,6 +662,12 @@ export class Camera {
   }
 
   #takeEffect(body: SignalBody, at: number): void {
+    this.#hear(body, at);
+    letRest(this.#timeline);
+    this.#look(body.kind);
+  }
+
+  #hear(body: SignalBody, at: number): void {
     const { kept } = this.#timeline;
     switch (body.kind) {
       case 'screen':
@@ -674,6 +703,8 @@ export class Camera {
       case 'move':
       case 'lift':
       case 'pad':
+        this.#steer(this.#hands.hear(body, this.#screen, at), body.kind);
+        break;
       case 'hold':
       case 'unhold':
       case 'release':
@@ -708,11 +739,26 @@ export class Camera {
   /** A pointer that comes to an edge is asked again once it has dwelt there. */
   #hover(body: HoverSignal, at: number): void {
     const { intents, enters } = this.#hands.hover(body, this.#screen);
-    this.#obey(intents);
+    this.#steer(intents, 'hover');
     if (!enters) return;
     const dwell = Math.round((this.#settings.edge?.dwell ?? 0) * 1e6);
-    if (dwell === 0) this.#obey(this.#hands.dwell());
+    if (dwell === 0) this.#steer(this.#hands.dwell(), 'hover');
     else this.#dwells = at + dwell;
+  }
+
+  /** What the player wants. */
+  #steer(intents: readonly Intent[], by: string): void {
+    this.#observer?.hands(intents, by, this.#keptTime);
+    this.#obey(intents);
+  }
+
+  /** The time of kept motion, DOM milliseconds. */
+  get #keptTime(): number {
+    return (this.#origin ?? 0) + this.#timeline.micros / 1000;
+  }
+
+  #look(by: string | null): void {
+    this.#observer?.look(this.#timeline, by, this.#keptTime);
   }
 
   #obey(intents: readonly Intent[]): void {
@@ -785,6 +831,7 @@ export class Camera {
     if (screen !== null) this.#resize(cleanScreen(screen));
     this.#timeline.show(0, this.#frame, this.view.look);
     this.#aim();
+    this.#observer?.restart(this.#timeline);
   }
 }
 

@@ -32,6 +32,8 @@ export class Timeline {
   #past = 0;
   /** Focus and look of the kept state have been solved. */
   #settled = true;
+  /** Called after each step of the kept state along the grid. */
+  watch: (() => void) | null = null;
 
   constructor(rules: Rules) {
     this.#rules = rules;
@@ -151,6 +153,7 @@ export class Timeline {
       if (this.#past > 0) this.#partPace.overFor(kept, GRID_TICKS - this.#past);
       this.#toNextStep(this.#past > 0 ? this.#partPace : this.#gridPace);
       this.#past = 0;
+      if (this.watch !== null) this.watch();
     }
     this.#steps = steps;
     this.#past = 0;

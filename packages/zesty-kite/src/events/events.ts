@@ -1,0 +1,76 @@
+/** What a camera tells of: who steers, what has ended, rest, limits. */
+import type { SignalBody } from '../signals/index.ts';
+
+/** What a signal was of: `wheel`, `key`, `place` … */
+export type By = SignalBody['kind'];
+
+export interface CameraEvents {
+  /** The player began to steer; told once until the camera rests, or the program moves it. */
+  readonly steer: { readonly time: number; readonly by: By };
+  /**
+   * Something that was under way has ended, and why: it has arrived, a limit stopped it, or a signal of this kind came.
+   * `what` is an eased `zoom`, `turn` or `tilt`, or a mover by its name: `glide`, `home`, `pan`.
+   */
+  readonly end: { readonly time: number; readonly what: string; readonly by: By | 'arrival' | 'limit' };
+  /** It came to rest: nothing moves, and nothing is held that would move it. */
+  readonly rest: { readonly time: number };
+  /** It came to a limit, or left it: the bounds, an end of the zoom, of the heading, or of the pitch. */
+  readonly limit: {
+    readonly time: number;
+    readonly limit: 'bounds' | 'zoom' | 'turn' | 'tilt';
+    readonly met: boolean;
+  };
+}
+
+export type EventName = keyof CameraEvents;
+
+type Tell = (event: CameraEvents[EventName]) => void;
+
+/** Who wants to be told of what, and what they have not been told yet. */
+export class Listeners {
+  readonly #told: Readonly<Record<EventName, Tell[]>> = { steer: [], end: [], rest: [], limit: [] };
+  readonly #waiting: { readonly name: EventName; readonly event: CameraEvents[EventName] }[] = [];
+
+  has(name: EventName): boolean {
+    return this.#told[name].length > 0;
+  }
+
+  get any(): boolean {
+    return this.has('steer') || this.has('end') || this.has('rest') || this.has('limit');
+  }
+
+  /** @returns a function that ends this */
+  add<N extends EventName>(name: N, tell: (event: CameraEvents[N]) => void): () => void {
+    const list = Object.hasOwn(this.#told, name) ? this.#told[name] : null;
+    if (list === null)
+      throw new TypeError(`when: found "${name}"; wanted one of ${Object.keys(this.#told).join(', ')}`);
+    // The same function may be there twice, and each is ended by itself.
+    const told: Tell = (event) => {
+      tell(event as CameraEvents[N]);
+    };
+    list.push(told);
+    return () => {
+      const index = list.indexOf(told);
+      if (index >= 0) list.splice(index, 1);
+    };
+  }
+
+  put<N extends EventName>(name: N, event: CameraEvents[N]): void {
+    if (this.has(name)) this.#waiting.push({ name, event });
+  }
+
+  /** What waits is not told any more. */
+  clear(): void {
+    this.#waiting.length = 0;
+  }
+
+  /** @param attempt calls what may throw */
+  tellAll(attempt: (call: () => void) => void): void {
+    if (this.#waiting.length === 0) return;
+    for (const { name, event } of this.#waiting.splice(0))
+      for (const tell of [...this.#told[name]])
+        attempt(() => {
+          tell(event);
+        });
+  }
+}

@@ -1,0 +1,159 @@
+/** Looks at kept motion after each of its steps and each signal, so that frames of every rate tell the same. */
+import type { Camera, Observer } from '../camera.ts';
+import type { Intent } from '../hands/index.ts';
+import { keepInside, maxSpanInside } from '../limits/index.ts';
+import {
+  isAtRest,
+  isDriven,
+  isSteered,
+  maxSpan,
+  minSpan,
+  Motion,
+  solveFocus,
+  type Rules,
+  type Timeline,
+} from '../motion/index.ts';
+import { ScratchPoint, type Look } from '../view/index.ts';
+import { Listeners, type By } from './events.ts';
+
+/** Within this of a limit is at it: spans, octaves, degrees. */
+const NEAR = 1e-4;
+const NEAR_DEGREES = 1e-6;
+const LIMITS = ['bounds', 'zoom', 'turn', 'tilt'] as const;
+/** What is under way besides movers. */
+const EASES = ['zoom', 'turn', 'tilt', 'glide'];
+
+/** What of the program moves the camera. */
+const MOVES = ['turn', 'tilt', 'zoom', 'pan', 'home', 'place'];
+
+export class Watch implements Observer {
+  readonly listeners = new Listeners();
+  /** Bit by bit: what was under way, and which limits it was at; below 0 before it was first looked at. */
+  #underWay = 0;
+  #limits = -1;
+  #resting = true;
+  #timeline: Timeline | null = null;
+  #steering = false;
+
+  /** From here on, as it is now: for a new session, or where nobody has been told before. */
+  restart(timeline: Timeline): void {
+    const { kept, rules } = timeline;
+    this.listeners.clear();
+    this.#timeline = timeline;
+    this.#underWay = underWay(kept, rules);
+    this.#limits = -1;
+    this.#resting = isQuiet(kept);
+    this.#steering = false;
+    this.lookAhead();
+  }
+
+  /** What limits it is at already, for those who have just begun to listen. */
+  lookAhead(): void {
+    if (this.#limits < 0 && this.listeners.has('limit') && this.#timeline !== null)
+      this.#limits = limitsMet(this.#timeline);
+  }
+
+  hands(intents: readonly Intent[], by: string, time: number): void {
+    if (this.#steering || !intents.some(isSteering)) return;
+    this.#steering = true;
+    this.#resting = false;
+    this.listeners.put('steer', { time, by: by as By });
+  }
+
+  tell(camera: Camera): void {
+    this.listeners.tellAll((call) => camera.attempt(call));
+  }
+
+  look(timeline: Timeline, by: string | null, time: number): void {
+    const { kept, rules } = timeline;
+    const { listeners } = this;
+    // The program moves it: what the player does next begins anew.
+    if (by !== null && MOVES.includes(by) && kept.fingers === 0 && !isDriven(kept) && !isSteered(kept))
+      this.#steering = false;
+    if (listeners.has('limit')) this.#lookAtLimits(timeline, time);
+    else this.#limits = -1;
+    const now = underWay(kept, rules);
+    if (now !== this.#underWay) {
+      const ended = this.#underWay & ~now;
+      this.#underWay = now;
+      const why = (by as By | null) ?? (kept.limited ? 'limit' : 'arrival');
+      for (let bit = 0; ended >> bit !== 0; bit++)
+        if ((ended >> bit) & 1)
+          listeners.put('end', { time, what: EASES[bit] ?? rules.movers[bit - EASES.length]?.name ?? '', by: why });
+    }
+    const resting = isQuiet(kept);
+    if (resting && !this.#resting) {
+      this.#steering = false;
+      listeners.put('rest', { time });
+    }
+    this.#resting = resting;
+  }
+
+  #lookAtLimits(timeline: Timeline, time: number): void {
+    const now = limitsMet(timeline);
+    const before = this.#limits;
+    this.#limits = now;
+    LIMITS.forEach((limit, bit) => {
+      const met = ((now >> bit) & 1) === 1;
+      if (met !== (((before >> bit) & 1) === 1)) this.listeners.put('limit', { time, limit, met });
+    });
+  }
+}
+
+/** Whether an intent moves the camera: a press alone may be a tap. */
+function isSteering(intent: Intent): boolean {
+  if (intent.kind === 'hold') return intent.fingers.length > 0 && intent.change === 'moved';
+  if (intent.kind === 'step' || intent.kind === 'orbit') return intent.turn !== 0 || intent.tilt !== 0;
+  if (intent.kind !== 'steer') return true;
+  const { right, down, turn, tilt, zoom } = intent;
+  return right !== 0 || down !== 0 || turn !== 0 || tilt !== 0 || zoom !== 0;
+}
+
+function isQuiet(motion: Motion): boolean {
+  return motion.fingers === 0 && isAtRest(motion);
+}
+
+function underWay(motion: Motion, { movers }: Rules): number {
+  let bits = 0;
+  if (motion.zoomRemaining !== 0) bits |= 1;
+  if (motion.turnRemaining !== 0) bits |= 2;
+  if (motion.tilted) bits |= 4;
+  if (motion.gliding && (motion.velocityX !== 0 || motion.velocityY !== 0)) bits |= 8;
+  if (motion.moving)
+    motion.states.forEach((state, i) => {
+      if (movers[i]?.isUnderWay(state) === true) bits |= 1 << (i + EASES.length);
+    });
+  return bits;
+}
+
+const scratch = new Motion();
+const there = new ScratchPoint();
+const kept = new ScratchPoint();
+
+function limitsMet({ kept: motion, rules, look }: Timeline): number {
+  // The focus of kept motion may be solved later.
+  scratch.copyFrom(motion);
+  solveFocus(scratch, rules, look);
+  const { span, heading, pitch } = scratch;
+  const min = minSpan(rules, look);
+  const max = maxSpanInside(rules.boundary, look, maxSpan(rules, look));
+  const { minHeading, maxHeading, minPitch, maxPitch } = rules;
+  let bits = 0;
+  if (rules.settings.bounds !== null && isAtBounds(scratch, rules, look)) bits |= 1;
+  if (span <= min * (1 + NEAR) || span >= max * (1 - NEAR)) bits |= 2;
+  if (heading <= minHeading + NEAR_DEGREES || heading >= maxHeading - NEAR_DEGREES) bits |= 4;
+  if (pitch <= minPitch + NEAR_DEGREES || pitch >= maxPitch - NEAR_DEGREES) bits |= 8;
+  return bits;
+}
+
+/** Whether the focus can go no further in some direction. */
+function isAtBounds(motion: Motion, { boundary }: Rules, look: Look): boolean {
+  const way = NEAR * motion.span;
+  for (let side = 0; side < 4; side++) {
+    there.x = motion.x + (side === 0 ? way : side === 1 ? -way : 0);
+    there.y = motion.y + (side === 2 ? way : side === 3 ? -way : 0);
+    keepInside(boundary, look, motion, there, motion, kept);
+    if (Math.abs(kept.x - there.x) + Math.abs(kept.y - there.y) > 0.1 * way) return true;
+  }
+  return false;
+}
