@@ -773,6 +773,8 @@ export class Camera {
     if (this.#sized) resize(kept, this.#timeline.rules, look);
     else beginAt(kept, this.#timeline.rules, look, this.#placed);
     endMovers(kept, this.#timeline.rules, 'resize');
+    // What is held is where it was, and the focus is not: that was no movement of the hand.
+    if (kept.fingers > 0) this.#timeline.handMoved(true, false);
     this.#sized = true;
   }
 

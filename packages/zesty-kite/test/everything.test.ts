@@ -12,6 +12,7 @@ import {
   awayFromGoal,
   between,
   bitsOf,
+  frameShareThere,
   further,
   hands,
   hills,
@@ -65,9 +66,15 @@ function check(camera: Camera): void {
   }
   const excess = camera.boundsExcess / view.span;
   says(excess <= (full.bounds?.elastic ?? 0) + 1e-6, 'G4', excess);
-  for (const { span, pitch, heading } of [camera.shown, camera.goal]) {
-    const max = Math.max(spanRange.min, full.zoom.maxSpan ?? spanRange.max);
-    says(span >= spanRange.min && span <= max, 'G7', { span, ...spanRange });
+  // A panel never changes the scale: limits compare with the span that there would be without one.
+  const share = view.look.frameHeight / view.height;
+  const shareThere = frameShareThere(camera);
+  for (const which of ['shown', 'goal'] as const) {
+    const { span, pitch, heading } = camera[which];
+    const isGoal = which === 'goal' && share !== shareThere;
+    const widest = (full.zoom.maxSpan ?? (isGoal ? Infinity : spanRange.max / share)) * (isGoal ? shareThere : share);
+    const nearest = isGoal ? (spanRange.min / share) * shareThere * (1 - 1e-12) : spanRange.min;
+    says(span >= nearest && span <= Math.max(nearest, widest * (1 + 1e-12)), 'G7', { span, ...spanRange });
     says(pitch >= full.pitch.min && pitch <= full.pitch.max, 'G7', { pitch, ...full.pitch });
     const { min, max: greatest } = full.turn;
     says(heading >= (min ?? -Infinity) && heading <= (greatest ?? Infinity), 'G7', { heading, min, greatest });

@@ -19,6 +19,7 @@ import {
   bounds as anyBounds,
   convexPolygons,
   drive,
+  frameShareThere,
   hands,
   hills,
   landmarks,
@@ -427,13 +428,20 @@ test('G7: zoom, pitch and turning limits are never passed, by any delta however 
     const pitch = { ...steering.settings.pitch, min: flattest, max: steepest };
     const settings = { ...steering.settings, pitch };
     const { min: minTurn = null, max: maxTurn = null } = settings.turn ?? {};
-    drive({ ...steering, settings }, SHORT, ({ view, goal, spanRange: { min, max } }) => {
+    drive({ ...steering, settings }, SHORT, (camera) => {
+      const { view, goal, spanRange } = camera;
+      const { min, max } = spanRange;
       // What the bounds allow is worked out anew here, and is steep where the lens follows the span.
       expect(view.span).toBeGreaterThanOrEqual(min * (1 - 1e-9));
       expect(view.span).toBeLessThanOrEqual(max * (1 + 1e-9));
+      const share = view.look.frameHeight / view.height;
       for (const pose of [view, goal]) {
-        expect(pose.span).toBeGreaterThanOrEqual(settings.zoom?.minSpan ?? NaN);
-        expect(pose.span).toBeLessThanOrEqual(settings.zoom?.maxSpan ?? Math.max(max, 4096));
+        // Without a panel, that is: one never changes the scale.
+        const part = pose === view ? share : frameShareThere(camera);
+        expect(pose.span).toBeGreaterThanOrEqual((settings.zoom?.minSpan ?? NaN) * part * (1 - 1e-12));
+        expect(pose.span).toBeLessThanOrEqual(
+          (settings.zoom?.maxSpan ?? Math.max(max / share, 4096)) * part * (1 + 1e-12),
+        );
         expect(pose.pitch).toBeGreaterThanOrEqual(flattest);
         expect(pose.pitch).toBeLessThanOrEqual(steepest);
         expect(pose.heading).toBeGreaterThanOrEqual(minTurn ?? -Infinity);

@@ -340,6 +340,11 @@ export function awayFromGoal({ shown, goal }: Camera): number {
   return Math.max(turned, moved / shown.span);
 }
 
+/** The share of the screen's height that panels leave to the safe frame once they have eased in. */
+export function frameShareThere({ settings: { safeFrame }, view: { height } }: Camera): number {
+  return 1 - Math.min(0.9 * height, safeFrame.top + safeFrame.bottom) / height;
+}
+
 /** Frame times in milliseconds, from 0, at a steady rate. */
 export function steady(rate: number, seconds: number): number[] {
   return Array.from({ length: Math.ceil(rate * seconds) + 1 }, (_, frame) => (frame * 1000) / rate);

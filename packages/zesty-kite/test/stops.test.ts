@@ -33,9 +33,9 @@ const otherStops = fc.record({
 
 /** The spans of the stops on the present screen. */
 function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] {
-  const { frameHeight } = view.look;
+  const { frameHeight, height } = view.look;
   const pixels = zoom.stopUnit === 'device-pixels-per-unit' ? frameHeight * ratio : frameHeight;
-  return (zoom.stops ?? []).map((stop) => (zoom.stopUnit === 'span' ? stop : pixels / stop));
+  return (zoom.stops ?? []).map((stop) => (zoom.stopUnit === 'span' ? (stop * frameHeight) / height : pixels / stop));
 }
 
 /** Whether the view fits at a span as the camera looks from there, having come to it from either end of the range. */

@@ -62,7 +62,7 @@ export const ROWS = {
   release: row('goesOn', 'goesOn', 'goesOn', 'ends', 'ends'),
   lock: row('goesOn', 'goesOn', 'goesOn', 'locked', 'locked'),
   change: row('goesOn', 'goesOn', 'goesOn', 'unlessBound', 'goesOn'),
-  resize: row('holdsAnew', 'holdsAnew', 'goesOn', 'goesOn', 'holdsAnew'),
+  resize: row('holdsAnew', 'holdsAnew', 'goesOn', 'goesOn', 'goesOn'),
 } as const satisfies Record<string, Row>;
 
 export type Cause = keyof typeof ROWS;

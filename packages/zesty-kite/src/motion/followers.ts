@@ -5,7 +5,7 @@
 import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
 import { ScratchSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
-import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
+import { frameShare, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
@@ -15,8 +15,9 @@ import type { Rules } from './rules.ts';
 const WIDEST = 150;
 
 /** The pitch that the zoom asks for at a span. */
-export function pitchAsked(motion: Motion, { pitch }: Rules, span: number): number {
-  return valueAt(pitch, pitch.curve === null ? 0 : log2(span), motion.pitchFar);
+export function pitchAsked(motion: Motion, rules: Rules, span: number): number {
+  const { pitch } = rules;
+  return valueAt(pitch, pitch.curve === null ? 0 : log2(span / frameShare(motion, rules)), motion.pitchFar);
 }
 
 /** The same with what the player tilted, inside the limits. */
@@ -25,8 +26,10 @@ export function pitchAt(motion: Motion, rules: Rules, span: number): number {
 }
 
 /** The field of view that is asked for at a span. */
-export function fieldOfViewAt(motion: Motion, { lens, settings, screen }: Rules, look: Look, span: number): number {
-  if (lens !== null) return valueAt(lens, lens.curve === null ? 0 : log2(span), motion.lensFar);
+export function fieldOfViewAt(motion: Motion, rules: Rules, look: Look, span: number): number {
+  const { lens, settings, screen } = rules;
+  if (lens !== null)
+    return valueAt(lens, lens.curve === null ? 0 : log2(span / frameShare(motion, rules)), motion.lensFar);
   const { distance } = settings.lens;
   if (distance === null) return 0;
   // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
@@ -34,10 +37,12 @@ export function fieldOfViewAt(motion: Motion, { lens, settings, screen }: Rules,
 }
 
 /** Moves the switches by zoom to the side on which the span is. */
-export function flipSwitches(motion: Motion, { pitch, lens, speed }: Rules): void {
-  motion.pitchFar = isFar(pitch, motion.span, motion.pitchFar);
-  motion.lensFar = lens !== null && isFar(lens, motion.span, motion.lensFar);
-  motion.speedFar = isFar(speed, motion.span, motion.speedFar);
+export function flipSwitches(motion: Motion, rules: Rules): void {
+  const { pitch, lens, speed } = rules;
+  const span = motion.span / frameShare(motion, rules);
+  motion.pitchFar = isFar(pitch, span, motion.pitchFar);
+  motion.lensFar = lens !== null && isFar(lens, span, motion.lensFar);
+  motion.speedFar = isFar(speed, span, motion.speedFar);
 }
 
 /**
@@ -71,7 +76,7 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
 function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   const { pitch: rule, minPitch, maxPitch, settings } = rules;
   const { remaining, lag } = motion.pinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
-  if (rule.curve !== null) logOfSpanIn(motion, cell);
+  if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
   const pitch = asked < minPitch ? minPitch : asked > maxPitch ? maxPitch : asked;
@@ -90,7 +95,7 @@ function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   const { remaining, lag } = motion.pinched && (rule === null || settings.lens.halfLife === 0) ? pace.pinch : pace.lens;
   if (rule === null) cell.value = fieldOfViewAt(motion, rules, look, motion.span);
   else {
-    if (rule.curve !== null) logOfSpanIn(motion, cell);
+    if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
     valueIn(rule, motion.lensFar, cell);
   }
   const fieldOfView = cell.value;
@@ -109,19 +114,20 @@ function staysAt(angle: number, goal: number, { roomFollows }: Rules): boolean {
 }
 
 /** The value of a rule at the span that is shown. */
-export function byZoomNow(motion: Motion, rule: ZoomRule, onFarSide: boolean): number {
-  if (rule.curve !== null) logOfSpanIn(motion, cell);
+export function byZoomNow(motion: Motion, rules: Rules, rule: ZoomRule, onFarSide: boolean): number {
+  if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rule, onFarSide, cell);
   return cell.value;
 }
 
-/** log₂ of the span, from that of the goal and what is left of the zoom. */
-export function logOfSpanIn(motion: Motion, out: Cell): void {
+/** log₂ of the span without panels, from that of the goal and what is left of the zoom. */
+export function logOfSpanIn(motion: Motion, rules: Rules, out: Cell): void {
   if (motion.goalSpan !== motion.loggedGoal) {
     motion.loggedGoal = motion.goalSpan;
     motion.logGoal = log2(motion.goalSpan);
   }
   out.value = motion.logGoal + motion.zoomRemaining;
+  if (motion.insetTop + motion.insetBottom > 0) out.value -= log2(frameShare(motion, rules));
 }
 
 const cell = new Cell();
@@ -136,7 +142,7 @@ function followInsets(motion: Motion, pace: Pace, rules: Rules, look: Look): boo
   motion.insetRight = eased(motion.insetRight, right, pace.frame.remaining);
   motion.insetBottom = eased(motion.insetBottom, bottom, pace.frame.remaining);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
-  scaleWithFrame(motion, frameWidth, frameHeight, look, resizeKeeps(rules));
+  scaleWithFrame(motion, frameWidth, frameHeight, look, 'scale');
   motion.framing =
     motion.insetLeft !== left ||
     motion.insetTop !== top ||

@@ -2,6 +2,7 @@
 import { keepInside, maxSpanInside } from '../limits/index.ts';
 import { Look, ScratchPoint, type Pose } from '../view/index.ts';
 import { arriveAt } from './followers.ts';
+import { scaleWithFrame } from './keepScale.ts';
 import { Motion } from './motion.ts';
 import { minSpan, maxSpan, type Rules } from './rules.ts';
 import { findDesiredFocus, SolvedFocus } from './solveFocus.ts';
@@ -15,11 +16,16 @@ const solved = new SolvedFocus();
 export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   const { left, top, right, bottom } = rules.settings.safeFrame;
   there.copyFrom(motion);
+  look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
+  const { frameWidth, frameHeight } = look;
   look.frame(rules.screen, left, top, right, bottom);
+  scaleWithFrame(there, frameWidth, frameHeight, look, 'scale');
+  there.insetTop = top;
+  there.insetBottom = bottom;
   there.heading = motion.goalHeading;
-  arriveAt(there, rules, look, motion.goalSpan);
+  arriveAt(there, rules, look, there.goalSpan);
   const max = maxSpanInside(rules.boundary, look, maxSpan(rules, look));
-  there.span = Math.max(minSpan(rules, look), Math.min(motion.goalSpan, max));
+  there.span = Math.max(minSpan(rules, look), Math.min(there.goalSpan, max));
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
   if (motion.moving)

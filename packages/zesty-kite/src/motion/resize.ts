@@ -2,15 +2,13 @@
 import type { Look } from '../view/index.ts';
 import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import { dropGrip, takeBelow, takeGrip } from './grip.ts';
-import { holdAnew } from './pair.ts';
 import { isEasing, type Motion } from './motion.ts';
 import { refit } from './place.ts';
 import type { Rules } from './rules.ts';
 import { stopZoom } from './zoom.ts';
 
 /**
- * Another screen. A zoom or a turn under way goes on about the same pixel, and fingers hold what then
- * shows under them; as long as they do, the scale is kept.
+ * Another screen. A zoom or a turn under way goes on about the same pixel, and what a hand holds stays under it.
  *
  * @param look of the old screen; it is left as the new one makes it
  */
@@ -19,14 +17,11 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   const { gripping, holdsBelowEye, fingers } = motion;
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   const rests = motion.zoomRemaining === 0 && fingers === 0;
-  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers > 0 ? 'scale' : resizeKeeps(rules));
-  dropGrip(motion);
-  motion.fingers = 0;
+  scaleWithFrame(motion, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(rules));
+  if (fingers === 0) dropGrip(motion);
   refit(motion, rules, look, false, rests);
-  motion.fingers = fingers;
   // What two fingers hold is no stop.
   if (fingers === 2) stopZoom(motion, rules, look);
-  holdAnew(motion, rules, look);
   if (!gripping || !isEasing(motion)) return;
   if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);

@@ -121,15 +121,17 @@ export class SpanRange {
   min = NaN;
   max = NaN;
 
-  set({ settings: { zoom, wrap }, farthest }: Rules, { frameHeight }: Look): void {
+  set({ settings: { zoom, wrap }, farthest }: Rules, { frameHeight, height }: Look): void {
+    // A panel never changes the scale: spans of the settings are those without one.
+    const share = frameHeight / height;
     // Branches, because an engine boxes the result of a choice (`a ? b : c`) that is stored in a field.
-    if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan;
+    if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan * share;
     else this.min = frameHeight / zoom.maxPixelsPerUnit;
     if (zoom.minPixelsPerUnit !== null) this.max = frameHeight / zoom.minPixelsPerUnit;
-    else if (zoom.maxSpan !== null) this.max = zoom.maxSpan;
-    else this.max = farthest;
-    if (wrap.x !== null) this.max = Math.min(this.max, wrap.x);
-    if (wrap.y !== null) this.max = Math.min(this.max, wrap.y);
+    else if (zoom.maxSpan !== null) this.max = zoom.maxSpan * share;
+    else this.max = farthest * share;
+    if (wrap.x !== null) this.max = Math.min(this.max, wrap.x * share);
+    if (wrap.y !== null) this.max = Math.min(this.max, wrap.y * share);
     // No span that settings could not begin with.
     this.min = Math.min(Math.max(this.min, MIN_SPAN), MAX_SPAN);
     this.max = Math.min(Math.max(this.max, this.min), MAX_SPAN);

@@ -121,7 +121,7 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const targetY = motion.stalled ? 0 : motion.targetY;
   const { sinHeading, cosHeading } = look;
   const midway = pace.panned(motion).remaining;
-  if (rules.speed.curve !== null) logOfSpanIn(motion, cell);
+  if (rules.speed.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rules.speed, motion.speedFar, cell);
   const way = ((spanBefore + span) / 2) * cell.value * pace.seconds;
   const awayX = (motion.velocityX - targetX) * midway;

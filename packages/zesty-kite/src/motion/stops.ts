@@ -18,8 +18,8 @@ export class ZoomStops {
   readonly #stops: Float64Array;
   readonly #unit: FullSettings['zoom']['stopUnit'];
   readonly #density: number;
-  /** Pixels from the top to the bottom of the safe frame; 0 where stops are spans. */
-  #pixels = 0;
+  /** From the top to the bottom of the safe frame: pixels, or where stops are spans, screens. */
+  #height = NaN;
 
   /** @param stops at least one */
   constructor(stops: readonly number[], unit: FullSettings['zoom']['stopUnit'], { density = 1 }: Screen) {
@@ -60,14 +60,14 @@ export class ZoomStops {
     return clamp(this.#spanOf(clamp(next + count - Math.sign(count), first, last)), min, max);
   }
 
-  #measure({ frameHeight }: Look): void {
-    if (this.#unit !== 'span')
-      this.#pixels = frameHeight * (this.#unit === 'device-pixels-per-unit' ? this.#density : 1);
+  #measure({ frameHeight, height }: Look): void {
+    if (this.#unit === 'span') this.#height = frameHeight / height;
+    else this.#height = frameHeight * (this.#unit === 'device-pixels-per-unit' ? this.#density : 1);
   }
 
   #spanOf(index: number): number {
     const stop = this.#stops[index] ?? NaN;
-    return this.#unit === 'span' ? stop : this.#pixels / stop;
+    return this.#unit === 'span' ? stop * this.#height : this.#height / stop;
   }
 
   /** The index of the first stop whose span is at least this. */

@@ -4,6 +4,7 @@ import { Cell, clamp, exp2, exp2In, log2, log2In } from '../math/index.ts';
 import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
 import { arriveAt, flipSwitches, followAt } from './followers.ts';
+import { frameShare } from './keepScale.ts';
 import { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
@@ -177,7 +178,9 @@ function measureWorth(motion: Motion, rules: Rules, look: Look): void {
 }
 
 /** A switch beyond which the view would not fit is not worth crossing. */
-function weighCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: ZoomRule): void {
+function weighCrossing(motion: Motion, rules: Rules, rule: ZoomRule): void {
+  const share = frameShare(motion, rules);
+  const outAbove = rule.outAbove * share;
   if (outAbove >= worth.span || outAbove >= motion.wantedSpan) return;
   beyond.copyFrom(motion);
   beyond.span = motion.wantedSpan;
@@ -185,7 +188,7 @@ function weighCrossing(motion: Motion, rules: Rules, { outAbove, inBelow }: Zoom
   lookBeyond.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   arriveAt(beyond, rules, lookBeyond, motion.wantedSpan);
   measureFit(rules, lookBeyond);
-  if (fit.span < inBelow) worth.span = outAbove;
+  if (fit.span < rule.inBelow * share) worth.span = outAbove;
 }
 
 const beyond = new Motion();

@@ -87,7 +87,7 @@ function fling({ focus, pinch }: Trails, motion: Motion, rules: Rules, look: Loo
 /** Along the screen, in pan speeds. */
 function flingFocus(focus: Trail, motion: Motion, rules: Rules, look: Look, micros: number): void {
   const went = focus.speed(micros);
-  const speed = byZoomNow(motion, rules.speed, motion.speedFar);
+  const speed = byZoomNow(motion, rules, rules.speed, motion.speedFar);
   if (went === null || speed === 0 || isDriven(motion)) return;
   const eastward = went.x / motion.span;
   const southward = went.y / motion.span;

@@ -105,7 +105,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'wrap.x': 'After how many world units along x, counted from 0; null where it does not.',
   'wrap.y': 'After how many world units along y, counted from 0; null where it does not.',
   resize: 'A screen that changes its size.',
-  'resize.keep': 'What stays the same: the span, the width of ground that shows, or the scale in pixels per unit.',
+  'resize.keep':
+    'What stays the same: the span, the width of ground that shows, or the scale in pixels per unit; null for the scale with an orthographic lens and the span with a perspective. A panel (`safeFrame`) never changes the scale.',
   edge: 'Panning while the pointer rests at an edge of the screen; null for none.',
   'edge.left': 'How wide the band along the left is; 0 for none.',
   'edge.top': 'How wide the band along the top is.',

@@ -206,7 +206,7 @@ const hold = v.object(
   objectMessage,
 );
 
-const resize = v.object({ keep: v.optional(oneOf(['span', 'width', 'scale']), 'span') }, objectMessage);
+const resize = v.object({ keep: v.optional(v.nullable(oneOf(['span', 'width', 'scale'])), null) }, objectMessage);
 
 const bindings = v.object(
   {

@@ -21,6 +21,11 @@ export const SIGHT = 64;
 /** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
 const MIN_FRAME = 0.1;
 
+/** The height of the safe frame, CSS pixels. */
+export function frameHeightOf(height: number, top: number, bottom: number): number {
+  return height - Math.min(top + bottom, height * (1 - MIN_FRAME));
+}
+
 export class Look {
   heading = NaN;
   pitch = NaN;
@@ -108,7 +113,7 @@ export class Look {
 
   #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
     const across = left + right > 0 ? Math.min(1, (width * (1 - MIN_FRAME)) / (left + right)) : 0;
-    const down = top + bottom > 0 ? Math.min(1, (height * (1 - MIN_FRAME)) / (top + bottom)) : 0;
+    const down = top + bottom > 0 ? (height - frameHeightOf(height, top, bottom)) / (top + bottom) : 0;
     this.left = left;
     this.top = top;
     this.right = right;
@@ -116,7 +121,7 @@ export class Look {
     this.width = width;
     this.height = height;
     this.frameWidth = width - (left + right) * across;
-    this.frameHeight = height - (top + bottom) * down;
+    this.frameHeight = frameHeightOf(height, top, bottom);
     this.perPixel = 1 / this.frameHeight;
     this.#halfWide = (this.frameWidth * this.perPixel) / 2;
     this.#frameShare = this.frameHeight / height;
