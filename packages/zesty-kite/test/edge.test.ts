@@ -42,6 +42,25 @@ test('in a band it goes toward that edge, in a corner both ways and no faster, a
   });
 });
 
+test('edges have a speed of their own; with keys both add up, and are no faster than the faster of the two', () => {
+  forAll(between(0, 4), fc.boolean(), fc.boolean(), (speed, inCorner, withKey) => {
+    const pan = { startHalfLife: 0, stopHalfLife: 0 };
+    const edge: Edge = { dwell: 0, speedByDepth: 'constant', speed };
+    const camera = new Camera({ start: { x: 0, y: 0, span: 600 }, pan, edge }, { screen });
+    camera.advance(0);
+    camera.signal({ kind: 'hover', x: 800, y: inCorner ? 600 : 300, time: 0 });
+    if (withKey) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+    camera.advance(100);
+    const right = (inCorner ? Math.SQRT1_2 * speed : speed) + (withKey ? 1 : 0);
+    const down = inCorner ? Math.SQRT1_2 * speed : 0;
+    const most = withKey ? Math.max(1, speed) : speed;
+    const kept = Math.min(1, most / Math.max(Math.hypot(right, down), 1e-300));
+    // A screen height a second, for a tenth of one.
+    expect(camera.shown.x).toBeCloseTo(60 * right * kept, 6);
+    expect(camera.shown.y).toBeCloseTo(60 * down * kept, 6);
+  });
+});
+
 test('a share counts the shorter side and is capped; it starts after the dwell and goes on while the pointer rests', () => {
   expect(resting({ right: 0.05 }, 800 - 31, 300).shown.x).toBe(0);
   expect(resting({ right: 0.05 }, 800 - 29, 300).shown.x).toBeGreaterThan(0);

@@ -2,11 +2,11 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import { when, type CameraEvents, type EventName } from '../src/events/index.ts';
-import { Camera, type Settings } from '../src/index.ts';
+import { aim, Camera, View, type Settings } from '../src/index.ts';
 import { forAll } from './law.ts';
-import { bitsOf, drive, hands, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
+import { bitsOf, drive, hands, pixelsBetween, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
 
-const NAMES = ['steer', 'end', 'rest', 'limit'] as const;
+const NAMES = ['steer', 'end', 'arrive', 'rest', 'limit'] as const;
 
 function tellAll(camera: Camera): string[] {
   const told: string[] = [];
@@ -26,7 +26,11 @@ function watched(settings: Settings): { camera: Camera; told: () => string[]; pl
   camera.advance(now);
   return {
     camera,
-    told: () => told.splice(0).map((line) => line.replace(/^\S+ /, '')),
+    told: () =>
+      told
+        .splice(0)
+        .map((line) => line.replace(/^\S+ /, ''))
+        .filter((line) => line !== 'arrive'),
     play: (to) => {
       for (; now < to; now += 1000 / 60) camera.advance(now);
     },
@@ -147,6 +151,46 @@ test('the player begins to steer once until the camera rests, or the program mov
   expect(steers()).toEqual(['steer wheel']);
 });
 
+test('it has arrived when nothing in the safe frame will move by half a pixel any more, and rests later', () => {
+  forAll(steeringBy(hands.everything, settingsWith(true)), (steering: Steering) => {
+    const frames: View[] = [];
+    const arrivals: number[] = [];
+    let rested = NaN;
+    let now = 0;
+    const quiet = { ...steering, settings: { ...steering.settings, edge: null }, hilly: false };
+    const camera = drive(quiet, steady(60, 5), (driven, time) => {
+      now = time;
+      if (time === 0) {
+        when(driven, 'arrive', ({ time: at }) => arrivals.push(at));
+        when(driven, 'rest', ({ time: at }) => (rested = at));
+      }
+      frames.push(aim(new View(), driven.view, driven.view, driven.view.ground, driven.settings.safeFrame));
+    });
+    const arrived = arrivals.at(-1);
+    if (!camera.settled || arrived === undefined || arrived < 1500 || Number.isNaN(rested)) return;
+    expect(arrived).toBeLessThanOrEqual(rested);
+    const last = frames.at(-1);
+    const first = frames[Math.ceil((arrived * 60) / 1000 + 1e-6)];
+    if (first === undefined || last === undefined || now === 0) return;
+    const { middleX, middleY } = first.look;
+    const ground = first.toGround(middleX, middleY);
+    const at = last.toScreen(ground?.x ?? NaN, ground?.y ?? NaN, ground?.height);
+    expect(pixelsBetween(at, { x: middleX, y: middleY })).toBeLessThan(0.6);
+  });
+  const { camera, play } = watched({ start: { span: 300 } });
+  const told: string[] = [];
+  when(camera, 'arrive', ({ time }) => told.push(`arrive ${time.toFixed()}`));
+  when(camera, 'rest', ({ time }) => told.push(`rest ${time.toFixed()}`));
+  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -4, time: 100 });
+  play(5000);
+  // Half-lives of 90 ms: half a pixel of some 230 after 9 of them, 1e-7 of a span long after that.
+  expect(told.map((line) => line.split(' ')[0])).toEqual(['arrive', 'rest']);
+  const [arrived, rested] = told.map((line) => Number(line.split(' ')[1]));
+  expect(arrived).toBeGreaterThan(600);
+  expect(arrived).toBeLessThan(1100);
+  expect(rested).toBeGreaterThan(1700);
+});
+
 test('whoever has stopped hears no more; what throws is reported, and the others are told', () => {
   const thrown: unknown[] = [];
   const camera = new Camera({ start: { span: 300 } }, { report: (error) => thrown.push(error) });
@@ -162,6 +206,6 @@ test('whoever has stopped hears no more; what throws is reported, and the others
   camera.advance(0);
   expect([told, thrown.map(String)]).toEqual([['second'], ['Error: no']]);
   expect(() => when(camera, 'steered' as 'steer', () => undefined)).toThrow(
-    'when: found "steered"; wanted one of steer, end, rest, limit',
+    'when: found "steered"; wanted one of steer, end, arrive, rest, limit',
   );
 });

@@ -149,6 +149,90 @@ test('a flung map goes on as fast as the hand went, at any heading and pitch, an
   expect(camera.shown.x).toBe(x);
 });
 
+test('a fling depends smoothly on its last movement: no millisecond and no pixel more or less makes a jump of where it ends', () =>
+  forRuns(10, between(2, 30), between(0, 40), between(1, 20), (step, pause, late) => {
+    /** How far it glides, CSS pixels, after a steady drag, a last movement some time later, and a pause. */
+    const glideOf = (rests: number, after: number, last: number): number => {
+      const camera = new Camera({ ...high, zoom: { maxSpan: 900 } }, { screen });
+      camera.advance(0);
+      camera.signal({ kind: 'press', id: 1, input: 'Touch', x: 100, y: 300, time: 0 });
+      for (let i = 1; i <= 12; i++) camera.signal({ kind: 'move', id: 1, x: 100 + i * step, y: 300, time: i * 16 });
+      camera.signal({ kind: 'move', id: 1, x: 100 + 12 * step + last, y: 300, time: 192 + after });
+      camera.signal({ kind: 'lift', id: 1, time: 192 + after + rests });
+      camera.advance(192 + after + rests);
+      const { x } = camera.shown;
+      for (let time = 500; time < 6000; time += 20) camera.advance(time);
+      return (x - camera.shown.x) / 1.5;
+    };
+    const way = Array.from({ length: 150 }, (_, i) => i);
+    for (const glides of [
+      way.map((i) => glideOf(i, late, step)),
+      way.map((i) => glideOf(pause, i + 1, step)),
+      way.map((i) => glideOf(pause, 16, i / 3 - 25)),
+    ]) {
+      const most = Math.max(...glides.map(Math.abs));
+      const jumps = glides.slice(1).map((glide, i) => Math.abs(glide - (glides[i] ?? NaN)));
+      // It takes dozens of steps from all to nothing.
+      expect(Math.max(...jumps)).toBeLessThan(0.08 * most + 1);
+    }
+  }));
+
+test('a press that pulls pans at a rate: toward the pointer, the faster the farther, for as long as it is held', () => {
+  forAll(between(0.05, 1), between(0, 2 * Math.PI), between(20, 200), (pullDistance, way, far) => {
+    const bindings = { pull: ['MouseMiddle'], drag: [] };
+    const pan = { startHalfLife: 0, stopHalfLife: 0 };
+    const camera = new Camera(
+      { start: { x: 0, y: 0, span: 600 }, zoom: { maxSpan: 900 }, pan, drag: { pullDistance }, bindings },
+      { screen },
+    );
+    camera.advance(0);
+    const at = { x: 400 + far * Math.cos(way), y: 300 + far * Math.sin(way) };
+    camera.signal({ kind: 'press', id: 1, input: 'MouseMiddle', x: 400, y: 300, time: 0 });
+    camera.advance(50);
+    expect([camera.shown.x, camera.settled]).toEqual([0, true]);
+    camera.signal({ kind: 'move', id: 1, ...at, time: 100 });
+    camera.advance(150);
+    camera.advance(200);
+    const { startsAfter } = camera.settings.drag;
+    const went = (0.1 * (far - startsAfter)) / pullDistance;
+    expect(camera.shown.x).toBeCloseTo(went * Math.cos(way), 6);
+    expect(camera.shown.y).toBeCloseTo(went * Math.sin(way), 6);
+    camera.signal({ kind: 'lift', id: 1, time: 200 });
+    camera.advance(400);
+    expect(camera.settled).toBe(true);
+    expect(Math.hypot(camera.shown.x, camera.shown.y)).toBeCloseTo(went, 6);
+  });
+});
+
+test('the key for faster has a factor of its own for panning, zooming, and turning and tilting', () => {
+  const bindings = { turnRight: ['KeyE'], tiltUp: ['KeyF'] };
+  const at = {
+    pan: { speed: 0.5, fasterFactor: 3 },
+    zoom: { rate: 4, fasterFactor: 2 },
+    turn: { rate: 60, fasterFactor: 1.5 },
+  };
+  const after = (code: string, faster: boolean): number[] => {
+    const camera = new Camera({ ...at, bindings, start: { x: 0, y: 0, span: 600, pitch: 60 } }, { screen });
+    camera.advance(0);
+    if (faster) camera.signal({ kind: 'key', code: 'ShiftLeft', down: true, time: 0 });
+    camera.signal({ kind: 'key', code, down: true, time: 0 });
+    camera.signal({ kind: 'key', code, down: false, time: 300 });
+    for (let time = 0; time < 5000; time += 20) camera.advance(time);
+    const { x, span, heading, pitch } = camera.shown;
+    return [x, Math.log(span / 600), heading, pitch - 60];
+  };
+  for (const [code, index, factor] of [
+    ['KeyD', 0, 3],
+    ['Equal', 1, 2],
+    ['KeyE', 2, 1.5],
+    ['KeyF', 3, 1.5],
+  ] as const) {
+    const slow = after(code, false)[index] ?? 0;
+    expect(Math.abs(slow)).toBeGreaterThan(0.05);
+    expect((after(code, true)[index] ?? 0) / slow).toBeCloseTo(factor, 3);
+  }
+});
+
 test('a fling glides however seldom its events come, down to ten a second, and a pause still holds it', () =>
   forRuns(30, between(10, 240), between(40, 200), (rate, step) => {
     const fling = (pause: number): number => {

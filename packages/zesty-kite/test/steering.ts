@@ -167,11 +167,11 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     bindings: fc.constant<Settings['bindings']>({ ...turnable.bindings, orbit: ['MouseRight'] }),
     edge: fc.constantFrom<Settings['edge']>(
       null,
-      { dwell: 0.1 },
+      { dwell: 0.1, speed: 1.7 },
       { right: 100, unit: 'pixels', dwell: 0, speedByDepth: 'constant' },
     ),
     wheel: fc.record({ action: fc.constantFrom('zoom' as const, 'zoom' as const, 'pan' as const) }),
-    resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const) }),
+    resize: fc.record({ keep: fc.constantFrom('span' as const, 'width' as const, 'scale' as const, null) }),
   });
   return fc.tuple(moving, look).map(([one, other]) => ({ ...one, ...other }));
 }
@@ -417,7 +417,14 @@ export const further: fc.Arbitrary<Settings> = fc
     stops: fc.option(fc.array(between(20, 2000), { minLength: 1, maxLength: 5 })),
     outAnchor: fc.constantFrom('cursor' as const, 'focus' as const, 'below-eye' as const, null),
     turnStops: fc.option(fc.record({ step: fc.constantFrom(90, 60, 45), offset: between(-90, 90) })),
-    turn: fc.record({ rate: between(10, 400), step: between(5, 180), perScreen: between(-400, 400) }),
+    turn: fc.record({
+      rate: between(10, 400),
+      fasterFactor: between(0, 5),
+      step: between(5, 180),
+      perScreen: between(-400, 400),
+    }),
+    fasterZoom: between(0, 5),
+    bindings: fc.constantFrom<Settings['bindings']>({}, {}, { pull: ['MouseMiddle'], drag: ['Touch'] }),
     pitch: fc.record({ rate: between(5, 120), perScreen: between(-300, 300) }),
     ground: fc.record({ followRadius: between(0, 1), followHalfLife: halfLife, clearance: between(0, 20) }),
     drag: fc.record({
@@ -427,14 +434,15 @@ export const further: fc.Arbitrary<Settings> = fc
       pinchZone: between(0, 0.2),
       twistZone: between(0, 20),
       tapNotches: between(0, 10),
+      pullDistance: between(0.05, 2),
     }),
     wheel: fc.record({ partialNotches: fc.constantFrom('apply' as const, 'collect' as const) }),
     pad: fc.record({ deadZone: between(0, 0.5), curve: between(0.5, 3) }),
     wrap: fc.option(between(200, 4000)),
   })
-  .map(({ stops, outAnchor, turnStops, turn, wrap, ...rest }) => ({
+  .map(({ stops, outAnchor, turnStops, turn, fasterZoom, wrap, ...rest }) => ({
     ...rest,
-    zoom: { stops, outAnchor },
+    zoom: { stops, outAnchor, fasterFactor: fasterZoom },
     turn: { ...turn, stops: turnStops },
     wrap: { x: wrap },
   }));

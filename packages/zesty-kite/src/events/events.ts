@@ -12,6 +12,11 @@ export interface CameraEvents {
    * `what` is an eased `zoom`, `turn` or `tilt`, or a mover by its name: `glide`, `home`, `pan`.
    */
   readonly end: { readonly time: number; readonly what: string; readonly by: By | 'arrival' | 'limit' };
+  /**
+   * It has arrived, as far as anybody can see: nothing in the safe frame will move by half a CSS pixel any more. `rest` comes
+   * later, when the last digit stands still.
+   */
+  readonly arrive: { readonly time: number };
   /** It came to rest: nothing moves, and nothing is held that would move it. */
   readonly rest: { readonly time: number };
   /** It came to a limit, or left it: the bounds, an end of the zoom, of the heading, or of the pitch. */
@@ -28,7 +33,7 @@ type Tell = (event: CameraEvents[EventName]) => void;
 
 /** Who wants to be told of what, and what they have not been told yet. */
 export class Listeners {
-  readonly #told: Readonly<Record<EventName, Tell[]>> = { steer: [], end: [], rest: [], limit: [] };
+  readonly #told: Readonly<Record<EventName, Tell[]>> = { steer: [], end: [], arrive: [], rest: [], limit: [] };
   readonly #waiting: { readonly name: EventName; readonly event: CameraEvents[EventName] }[] = [];
 
   has(name: EventName): boolean {
@@ -36,7 +41,7 @@ export class Listeners {
   }
 
   get any(): boolean {
-    return this.has('steer') || this.has('end') || this.has('rest') || this.has('limit');
+    return Object.values(this.#told).some((list) => list.length > 0);
   }
 
   /** @returns a function that ends this */

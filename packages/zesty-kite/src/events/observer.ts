@@ -14,6 +14,7 @@ import {
   type Timeline,
 } from '../motion/index.ts';
 import { ScratchPoint, type Look } from '../view/index.ts';
+import { isThere } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
 
 /** Within this of a limit is at it: spans, octaves, degrees. */
@@ -34,6 +35,7 @@ export class Watch implements Observer {
   #resting = true;
   #timeline: Timeline | null = null;
   #steering = false;
+  #arrived = true;
 
   /** From here on, as it is now: for a new session, or where nobody has been told before. */
   restart(timeline: Timeline): void {
@@ -44,6 +46,7 @@ export class Watch implements Observer {
     this.#limits = -1;
     this.#resting = isQuiet(kept);
     this.#steering = false;
+    this.#arrived = this.#resting;
     this.lookAhead();
   }
 
@@ -82,11 +85,18 @@ export class Watch implements Observer {
           listeners.put('end', { time, what: EASES[bit] ?? rules.movers[bit - EASES.length]?.name ?? '', by: why });
     }
     const resting = isQuiet(kept);
+    if (listeners.has('arrive')) this.#lookAtArrival(timeline, time, resting);
     if (resting && !this.#resting) {
       this.#steering = false;
       listeners.put('rest', { time });
     }
     this.#resting = resting;
+  }
+
+  #lookAtArrival(timeline: Timeline, time: number, resting: boolean): void {
+    const arrived = resting || isThere(timeline);
+    if (arrived && !this.#arrived) this.listeners.put('arrive', { time });
+    this.#arrived = arrived;
   }
 
   #lookAtLimits(timeline: Timeline, time: number): void {

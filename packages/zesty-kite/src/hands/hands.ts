@@ -19,6 +19,7 @@ import type {
   WheelSignal,
 } from '../signals/index.ts';
 import { Orbits } from './orbits.ts';
+import { Pulls } from './pulls.ts';
 import { tapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
 
@@ -30,6 +31,8 @@ export class Hands {
   readonly #edge = new Edge();
   readonly #taps = new Taps();
   readonly #orbits = new Orbits();
+  readonly #pulls = new Pulls();
+  #height = 1;
   readonly #pads = new Pads();
   readonly #wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
@@ -73,6 +76,7 @@ export class Hands {
       case 'wheel':
         return this.#turnWheel(body, screen);
       case 'press':
+        this.#height = screen.height;
         return this.#press(body, at);
       case 'move':
         return this.#move(body, screen);
@@ -127,12 +131,14 @@ export class Hands {
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.#taps.press(id, x, y, startsAfter, at);
     if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, startsAfter));
+    else if (asked.includes('pull')) this.#pulls.press(id, x, y, startsAfter);
     else if (asked.includes('orbit')) this.#orbits.press(id, x, y, startsAfter);
     return [...strokes, this.#steer()];
   }
 
   #move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
     this.#taps.move(id, x, y);
+    if (this.#pulls.move(id, x, y)) return [this.#steer()];
     return [
       ...this.#unlocked(this.#fingers.move(id, x, y, this.#settings, height)),
       ...this.#unlocked(this.#orbits.move(id, x, y, this.#settings, height)),
@@ -143,6 +149,7 @@ export class Hands {
     const input = this.#pressed.get(id);
     this.#pressed.delete(id);
     this.#orbits.lift(id);
+    this.#pulls.lift(id);
     if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
     const lifted = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
     return [...lifted, this.#steer(), ...this.#tapped(id, cancelled, at)];
@@ -160,6 +167,7 @@ export class Hands {
     this.#held.clear();
     this.#pressed.clear();
     this.#orbits.clear();
+    this.#pulls.clear();
     this.#taps.clear();
     this.#pads.clear();
     this.#wheel.clear();
@@ -206,25 +214,37 @@ export class Hands {
     for (const input of this.#held) if (!strengths.has(input)) ask(input, 1);
     for (const [input, strength] of strengths) ask(input, strength);
     const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
-    const push = this.#edge.push;
-    const right = between('panRight', 'panLeft') + push.right;
-    const down = between('panDown', 'panUp') + push.down;
-    const length = Math.sqrt(right * right + down * down);
-    const speed = locked.includes('pan')
-      ? 0
-      : ((asked.get('panFaster') ?? 0) >= 0.5 ? pan.fasterFactor : 1) / Math.max(1, length);
-    const turns = !locked.includes('turn');
-    const tilts = !locked.includes('tilt');
-    const zooms = zoom.stops === null && !locked.includes('zoom');
+    const isFaster = (asked.get('faster') ?? 0) >= 0.5;
+    const push = this.#push(between('panRight', 'panLeft'), between('panDown', 'panUp'));
+    const pull = this.#pulls.push(this.#settings, this.#height);
+    const pans = locked.includes('pan') ? 0 : 1;
+    const speed = pans * (isFaster ? pan.fasterFactor : 1);
+    const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);
+    const tilts = locked.includes('tilt') ? 0 : pitch.rate * (isFaster ? turn.fasterFactor : 1);
+    const zooms = zoom.stops !== null || locked.includes('zoom') ? 0 : zoom.rate * (isFaster ? zoom.fasterFactor : 1);
     return {
       kind: 'steer',
-      right: right * speed + 0,
-      down: down * speed + 0,
-      turn: turns ? between('turnRight', 'turnLeft') * turn.rate + 0 : 0,
-      tilt: tilts ? between('tiltDown', 'tiltUp') * pitch.rate + 0 : 0,
-      zoom: zooms ? between('zoomOut', 'zoomIn') * zoom.rate + 0 : 0,
+      right: push.right * speed + pull.right * pans + 0,
+      down: push.down * speed + pull.down * pans + 0,
+      turn: between('turnRight', 'turnLeft') * turns + 0,
+      tilt: between('tiltDown', 'tiltUp') * tilts + 0,
+      zoom: between('zoomOut', 'zoomIn') * zooms + 0,
       orbits: this.#orbits.areHeld,
     };
+  }
+
+  /** Keys and edges together, in pan speeds: neither is faster along a diagonal, and both are no faster than the faster one. */
+  #push(right: number, down: number): { right: number; down: number } {
+    const { edge } = this.#settings;
+    const { right: edgeRight, down: edgeDown } = this.#edge.push;
+    const keys = Math.max(1, Math.sqrt(right * right + down * down));
+    if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right: right / keys, down: down / keys };
+    const edges = edge.speed / Math.max(1, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
+    if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
+    const both = { right: right / keys + edgeRight * edges, down: down / keys + edgeDown * edges };
+    const length = Math.sqrt(both.right * both.right + both.down * both.down);
+    const most = Math.max(1, edge.speed);
+    return { right: (both.right * most) / Math.max(most, length), down: (both.down * most) / Math.max(most, length) };
   }
 
   /** Removes from intents what is locked. */

@@ -81,8 +81,9 @@ function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch
       return whole > 0 ? [{ kind: 'home' }] : [];
     case 'zoomIn':
     case 'zoomOut':
-    case 'panFaster':
+    case 'faster':
     case 'drag':
+    case 'pull':
     case 'orbit':
       return [];
   }

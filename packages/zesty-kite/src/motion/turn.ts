@@ -4,7 +4,6 @@ import type { Look } from '../view/index.ts';
 import { pitchAsked, pitchAt } from './followers.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
-import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, type Rules } from './rules.ts';
 import { solveFocus } from './solveFocus.ts';
 
@@ -75,12 +74,10 @@ export function stopTurn(motion: Motion, rules: Rules): void {
   restHeading(motion, rules);
 }
 
+/** What is within its tolerance arrives with the next step, which solves the focus for it. */
 function easeHeading(motion: Motion, goal: number): void {
   motion.goalHeading = goal;
   motion.turnRemaining = motion.heading - goal;
-  if (Math.abs(motion.turnRemaining) >= ANGLE_TOLERANCE) return;
-  motion.turnRemaining = 0;
-  motion.heading = goal;
 }
 
 /** Tilts by degrees (positive: more from above), as far as the limits let it at the span that is shown. */

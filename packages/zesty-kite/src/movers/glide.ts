@@ -92,8 +92,8 @@ function flingFocus(focus: Trail, motion: Motion, rules: Rules, look: Look, micr
   const eastward = went.x / motion.span;
   const southward = went.y / motion.span;
   const fast = Math.sqrt(eastward * eastward + southward * southward);
-  if (fast < SLOWEST) return;
-  const share = Math.min(1, FASTEST / fast) / speed;
+  if (fast <= SLOWEST) return;
+  const share = (Math.min(1, FASTEST / fast) * beyond(fast, SLOWEST)) / speed;
   motion.velocityX = (eastward * look.cosHeading + southward * look.sinHeading) * share;
   motion.velocityY = ((southward * look.cosHeading - eastward * look.sinHeading) * share) / foreshortening(rules, look);
   motion.gliding = true;
@@ -104,13 +104,20 @@ function flingPinch(pinch: Trail, motion: Motion, rules: Rules, look: Look, micr
   const went = pinch.speed(micros);
   if (went === null) return;
   const { zoom, turn } = rules.settings;
-  const zooms = zoom.stops === null && Math.abs(went.x) >= SLOWEST_ZOOM;
-  const turns = Math.abs(went.y) >= SLOWEST_TURN;
+  const zooms = zoom.stops === null && Math.abs(went.x) > SLOWEST_ZOOM;
+  const turns = Math.abs(went.y) > SLOWEST_TURN;
   if (!zooms && !turns) return;
   takeGrip(motion, rules, look, motion.gripX, motion.gripY);
-  const octaves = (clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * zoom.halfLife) / LN2;
+  const zoomed = clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * beyond(went.x, SLOWEST_ZOOM);
+  const octaves = (zoomed * zoom.halfLife) / LN2;
   if (zooms) addNotches(motion, rules, look, octaves / log2(zoom.notch));
   if (!turns) return;
-  addTurn(motion, rules, (clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * turn.halfLife) / LN2);
+  const turned = clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * beyond(went.y, SLOWEST_TURN);
+  addTurn(motion, rules, (turned * turn.halfLife) / LN2);
   restHeading(motion, rules);
+}
+
+/** What counts of a speed: nothing at the slowest, soon all, and no jump between. */
+function beyond(speed: number, slowest: number): number {
+  return 1 - (slowest / speed) * (slowest / speed);
 }

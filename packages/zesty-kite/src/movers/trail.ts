@@ -1,14 +1,19 @@
-/** The latest values of two numbers with their times, and how fast they change: the speed of a hand that lets go. */
+/**
+ * The latest values of two numbers with their times, and how fast they change: the speed of a hand that lets go.
+ *
+ * That is a weighted mean of their speed over the last moment, the newest counting most and the oldest nothing; since the
+ * last movement it has been 0. So it depends smoothly on every movement and every pause.
+ */
 import type { Point } from '../view/index.ts';
 
-/** The speed is measured over so many microseconds. */
-const LOOKS_BACK = 80_000;
-/** A hand that has stood still for so long did not fling anything. */
-const PAUSE = 60_000;
-/** Where events are rare, both times grow to so many intervals between two events, … */
-const EVENTS = 2.5;
+/** The last moment, microseconds. */
+const LOOKS_BACK = 120_000;
+/** Where events are rare, it grows to so many intervals between two events, … */
+const EVENTS = 3;
 /** … but to no more microseconds than this. */
-const SELDOM = 200_000;
+const LONGEST = 250_000;
+/** A hand that has moved for less than this has not come to its speed. */
+const SHORTEST = 16_000;
 const LENGTH = 32;
 
 export class Trail {
@@ -22,31 +27,45 @@ export class Trail {
   }
 
   add(x: number, y: number, micros: number): void {
+    // Of two at one time, the later counts.
+    if (this.#count > 0 && this.#micros[(this.#count - 1) % LENGTH] === micros) this.#count -= 1;
     const at = this.#count++ % LENGTH;
     this.#x[at] = x;
     this.#y[at] = y;
     this.#micros[at] = micros;
   }
 
-  /** How fast they go, per second; null after a pause. */
+  /** How fast they go, per second; null where nothing is known of the last moment. */
   speed(micros: number): Point | null {
-    const last = (this.#count - 1) % LENGTH;
     if (this.#count < 2) return null;
-    const between = (this.#micros[last] ?? 0) - (this.#micros[(this.#count - 2) % LENGTH] ?? 0);
-    const seldom = Math.min(EVENTS * between, SELDOM);
-    if (micros - (this.#micros[last] ?? 0) > Math.max(PAUSE, between > SELDOM ? 0 : seldom)) return null;
-    const looksBack = Math.max(LOOKS_BACK, seldom);
-    let first = last;
-    for (let i = 2; i <= Math.min(this.#count, LENGTH); i++) {
-      const at = (this.#count - i) % LENGTH;
-      if (micros - (this.#micros[at] ?? 0) > looksBack) break;
-      first = at;
+    const between = this.#at(1).micros - this.#at(2).micros;
+    const moment = Math.max(LOOKS_BACK, Math.min(EVENTS * between, LONGEST));
+    let x = 0;
+    let y = 0;
+    let known = 0;
+    for (let i = 1; i < Math.min(this.#count, LENGTH); i++) {
+      const to = this.#at(i);
+      const from = this.#at(i + 1);
+      const since = Math.min(1, (micros - to.micros) / moment);
+      if (since >= 1) break;
+      const share = weight(since, Math.min(1, (micros - from.micros) / moment));
+      const seconds = (to.micros - from.micros) / 1e6;
+      x += (share * (to.x - from.x)) / seconds;
+      y += (share * (to.y - from.y)) / seconds;
+      known = micros - from.micros;
     }
-    const seconds = ((this.#micros[last] ?? 0) - (this.#micros[first] ?? 0)) / 1e6;
-    if (!(seconds > 0)) return null;
-    return {
-      x: ((this.#x[last] ?? 0) - (this.#x[first] ?? 0)) / seconds,
-      y: ((this.#y[last] ?? 0) - (this.#y[first] ?? 0)) / seconds,
-    };
+    const all = weight(0, Math.min(1, Math.max(known, SHORTEST) / moment));
+    return known > 0 ? { x: x / all, y: y / all } : null;
   }
+
+  /** The latest, counted back from 1. */
+  #at(back: number): { x: number; y: number; micros: number } {
+    const at = (this.#count - back) % LENGTH;
+    return { x: this.#x[at] ?? 0, y: this.#y[at] ?? 0, micros: this.#micros[at] ?? 0 };
+  }
+}
+
+/** How much of the mean falls between two ages, shares of the moment: it falls evenly from the newest to nothing. */
+function weight(newer: number, older: number): number {
+  return (older - newer) * (2 - older - newer);
 }

@@ -38,6 +38,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.min': 'The least heading, in degrees; null for no limit.',
   'turn.max': 'The greatest heading, in degrees; null for no limit.',
   'turn.rate': 'How fast held keys turn, in degrees per second.',
+  'turn.fasterFactor': 'How many times faster they turn and tilt while a key of `faster` is held.',
   'turn.step': 'How far one step turns, in degrees: 90 or 45 for tiles.',
   'turn.stops':
     'The only headings to rest at: every `step` degrees from `offset` on. A turn goes on to the nearest of them; null for any heading.',
@@ -51,7 +52,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',
   'pan.evenSpeedOn':
     'Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen.',
-  'pan.fasterFactor': 'How many times faster it goes while a key of `panFaster` is held.',
+  'pan.fasterFactor': 'How many times faster keys, sticks and edges pan while a key of `faster` is held.',
   'pan.startHalfLife': 'Seconds to cover half of the way to full speed; 0 starts at once.',
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
   zoom: 'Coming nearer and going farther.',
@@ -60,6 +61,7 @@ export const descriptions: Readonly<Record<string, string>> = {
     'The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds.',
   'zoom.notch': 'The factor of one wheel notch.',
   'zoom.rate': 'How fast held keys zoom, in notches per second.',
+  'zoom.fasterFactor': 'How many times faster they zoom while a key of `faster` is held.',
   'zoom.halfLife': 'Seconds to cover half of what is left of a zoom; 0 is instant.',
   'zoom.minPixelsPerUnit': 'The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span.',
   'zoom.maxPixelsPerUnit': 'The nearest zoom in pixels per unit instead, in place of minSpan; null for the span.',
@@ -116,6 +118,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'edge.maxWidth': 'No band that is a share is wider than this, in CSS pixels.',
   'edge.speedByDepth':
     'How speed grows with depth in the band: linear, from nothing at the inner side to all at the edge, or constant.',
+  'edge.speed': 'How fast it pans at the very edge, in pan speeds.',
   'edge.dwell': 'Seconds for which the pointer has to stay in a band before it pans.',
   'edge.outside': 'What happens when the pointer leaves the window through a band: it stops, or goes on.',
   'edge.duringGameDrag': 'Whether it goes on while the game drags something, such as a selection box.',
@@ -134,6 +137,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'drag.startsAfter': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchStartsAfter': 'The same for a finger.',
   'drag.glideHalfLife': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
+  'drag.pullDistance':
+    'How far from where it was pressed a `pull` pans at the pan speed, as a share of the height of the screen; twice as far, twice as fast.',
   'drag.keepsGoing':
     'What goes on after a hand lets go in passing: the pan alone, or the zoom and the turn of two fingers as well.',
   'drag.pinchZone': 'How much two fingers have to open or close before they zoom, as a share of their distance.',
@@ -148,7 +153,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.panLeft': 'Pans toward the left of the screen.',
   'bindings.panDown': 'Pans toward the bottom of the screen.',
   'bindings.panRight': 'Pans toward the right of the screen.',
-  'bindings.panFaster': 'Makes panning faster while it is held.',
+  'bindings.faster': 'Makes held keys pan, zoom and turn faster while it is held, each by its own factor.',
   'bindings.turnLeft': 'Turns the camera to the left while it is held.',
   'bindings.turnRight': 'Turns the camera to the right while it is held.',
   'bindings.tiltUp': 'Looks up, more along the ground, while it is held.',
@@ -160,5 +165,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.faceNorth': 'Turns back until up is where it was at first, the short way round.',
   'bindings.home': 'Goes back to where the settings begin.',
   'bindings.drag': 'Holds the ground under the pointer; two fingers pinch and twist.',
+  'bindings.pull':
+    'Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther.',
   'bindings.orbit': 'Turns and tilts with the pointer, about what was under it when it was pressed.',
 };

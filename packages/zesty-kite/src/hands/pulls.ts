@@ -1,0 +1,45 @@
+/** Presses that pan at a rate: the farther the pointer is from where it was pressed, the faster. */
+import type { FullSettings } from '../settings/index.ts';
+import type { Point } from '../view/index.ts';
+
+interface Pull extends Point {
+  readonly downX: number;
+  readonly downY: number;
+  readonly startsAfter: number;
+}
+
+export class Pulls {
+  readonly #pulls = new Map<number, Pull>();
+
+  press(id: number, x: number, y: number, startsAfter: number): void {
+    this.#pulls.set(id, { x, y, downX: x, downY: y, startsAfter });
+  }
+
+  /** @returns whether this press pulls */
+  move(id: number, x: number, y: number): boolean {
+    const pull = this.#pulls.get(id);
+    if (pull !== undefined) this.#pulls.set(id, { ...pull, x, y });
+    return pull !== undefined;
+  }
+
+  lift(id: number): void {
+    this.#pulls.delete(id);
+  }
+
+  clear(): void {
+    this.#pulls.clear();
+  }
+
+  /** Which way it asks to go, in pan speeds. It begins at nothing where a drag would start. */
+  push({ drag }: FullSettings, height: number): { right: number; down: number } {
+    const push = { right: 0, down: 0 };
+    for (const { x, y, downX, downY, startsAfter } of this.#pulls.values()) {
+      const length = Math.sqrt((x - downX) * (x - downX) + (y - downY) * (y - downY));
+      if (length <= startsAfter) continue;
+      const speed = (length - startsAfter) / (drag.pullDistance * height * length);
+      push.right += (x - downX) * speed;
+      push.down += (y - downY) * speed;
+    }
+    return push;
+  }
+}
