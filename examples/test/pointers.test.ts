@@ -203,3 +203,37 @@ test('over the hills: two real fingers pinch and twist, and hold their ground wi
   expect(after.span).toBeLessThan(before.span * 0.9);
   expect(Math.abs(after.heading - before.heading)).toBeGreaterThan(5);
 });
+
+test('neither a press that gives the map the focus nor a control that is cut off scrolls it away', async () => {
+  const page = await mapPage(own, { width: 600, height: 500, settings: { start: { x: 0, y: 0, span: 500 } } });
+  await page.evaluate(() => {
+    const box = document.createElement('div');
+    box.id = 'box';
+    box.style.cssText = 'width: 620px; height: 300px; overflow: auto';
+    window.map.before(box);
+    box.append(window.map);
+    Object.assign(window.map.style, { position: 'relative', overflow: 'hidden' });
+    window.map.tabIndex = 0;
+    window.map.innerHTML = '<input id="below" style="position: absolute; top: 900px; left: 20px">';
+    box.scrollTop = 120;
+    window.ears = zesty.listen(window.map, window.camera, { panels: '#below' });
+    window.camera.advance(performance.now());
+  });
+  await page.mouse.move(300, 100);
+  await page.mouse.down({ button: 'middle' });
+  await page.mouse.move(330, 100);
+  expect(await step(page)).toBe(1);
+  const held = (): Promise<unknown> =>
+    page.evaluate(() => {
+      const box = document.querySelector('#box');
+      const [grip] = window.camera.grips;
+      return [box?.scrollTop, document.activeElement?.id, grip?.screenX, grip?.screenY];
+    });
+  expect(await held()).toEqual([120, 'map', 330, 220]);
+  await page.mouse.up({ button: 'middle' });
+  // The browser scrolls what has the focus into sight, inside of what nobody can scroll back.
+  await page.focus('#below');
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  expect(await page.evaluate(() => [document.activeElement?.id, window.map.scrollTop])).toEqual(['below', 0]);
+  await page.close();
+});

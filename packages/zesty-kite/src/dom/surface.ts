@@ -133,6 +133,13 @@ export class Surface {
         send({ kind: 'release', time: event.timeStamp });
       }
     };
+    // Who focuses a control that is cut off has it scrolled into sight, also where nobody can scroll it back: not the map.
+    const onScroll = (): void => {
+      const { overflowX, overflowY } = window.getComputedStyle(element);
+      if (overflowX === 'hidden') element.scrollLeft = 0;
+      if (overflowY === 'hidden') element.scrollTop = 0;
+    };
+    element.addEventListener('scroll', onScroll, { passive: true, signal });
     window.addEventListener('pointermove', onMove, { capture: true, passive: true, signal });
     element.ownerDocument.addEventListener('pointerlockchange', onLock, { signal });
   }
