@@ -7,6 +7,13 @@ export function element<T extends HTMLElement>(id: string, type: new () => T): T
   throw new Error(`#${id}: found ${found?.tagName ?? 'nothing'}; wanted ${type.name}`);
 }
 
+/** The 2D context of a canvas; what is drawn over others is clear. */
+export function canvasContext(canvas: HTMLCanvasElement, clear = false): CanvasRenderingContext2D {
+  const context = canvas.getContext('2d', { alpha: clear });
+  if (context === null) throw new Error('This page needs a 2D canvas.');
+  return context;
+}
+
 /** Hands a text to the player as a file. */
 export function save(name: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'application/x-ndjson' }));

@@ -5,6 +5,7 @@ import { createOverlay } from 'zesty-kite/overlay';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
 import { element, save } from './page.ts';
+import { createChoosing } from './select.ts';
 import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
 
 export interface Scene {
@@ -33,7 +34,8 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     loadBarges(),
   ]);
   const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
-  const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt' });
+  const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon);
+  const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt', ...choosing.options });
   const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 
   let waiting = false;
@@ -56,6 +58,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     last = time;
     barges.sail(sailed);
     paint(view);
+    choosing.draw();
     tell();
     frames += 1;
     canvas.dataset['frames'] = String(frames);
@@ -84,6 +87,8 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
       const height = ground.terrain.heightAt(under.x, under.y);
       parts.push(`ground ${under.x.toFixed(2)}, ${under.y.toFixed(2)}`, `height ${height.toFixed(1)}`);
     } else if (cursor !== null) parts.push('sky');
+    const { size } = choosing.chosen;
+    if (size > 0) parts.push(size === 1 ? ([...choosing.chosen][0]?.name ?? '') : `${String(size)} barges chosen`);
     readout.textContent = parts.join('   ');
   }
 
@@ -105,7 +110,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
   drawSoon();
 
   /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
-  Object.assign(globalThis, { lemonStrait: { camera, ground } });
+  Object.assign(globalThis, { lemonStrait: { camera, ground, barges: barges.afloat, chosen: choosing.chosen } });
 }
 
 function connectBarges(sail: (underWay: boolean) => void): void {
@@ -163,11 +168,4 @@ function connectRecording(camera: Camera): void {
     button.setAttribute('aria-pressed', String(recording !== null));
     button.textContent = recording === null ? 'Record' : 'Stop and save';
   });
-}
-
-/** The 2D context of a canvas. */
-export function canvasContext(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
-  const context = canvas.getContext('2d', { alpha: false });
-  if (context === null) throw new Error('This page needs a 2D canvas.');
-  return context;
 }

@@ -2,7 +2,8 @@
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { contour, type Ground } from '../lemon-strait/ground.ts';
-import { canvasContext, type Scene } from '../lemon-strait/play.ts';
+import { canvasContext } from '../lemon-strait/page.ts';
+import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 /** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */

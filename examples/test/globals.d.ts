@@ -4,7 +4,12 @@ import type * as three from './renderer.ts';
 
 declare global {
   /** What the examples offer to the console. */
-  const lemonStrait: { readonly camera: Camera; readonly ground: { readonly terrain: Terrain } };
+  const lemonStrait: {
+    readonly camera: Camera;
+    readonly ground: { readonly terrain: Terrain };
+    readonly barges: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+    readonly chosen: ReadonlySet<{ readonly name: string }>;
+  };
   /** What `libraryScript` defines. */
   const zesty: typeof everything;
   /** What the script at `RENDERER_SCRIPT` defines. */

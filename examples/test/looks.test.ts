@@ -1,7 +1,7 @@
 /** "Two to one" and "Over the hills" in a real browser, with real keys, a real wheel and real frames. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { hold, openPage, ownBrowser, place, replayed, settled, watchGrips } from './browser.ts';
+import { hold, openPage, ownBrowser, place, replayed, settled, touch, watchGrips } from './browser.ts';
 
 const GROUND = new URL('../../data/lemon-strait/ground.json', import.meta.url).pathname;
 const own = ownBrowser();
@@ -106,4 +106,67 @@ test('over the hills: turning and tilting by keys come to rest, and a recording 
   expect(heading).toBe(there.heading);
   // The last frame of the trace may come just before the height of the focus arrives: 1e-7 of the span.
   expect(Math.abs((height ?? NaN) - there.focusHeight)).toBeLessThan(2e-7 * last.span);
+});
+
+test('a box drawn with the left button, or by a finger after a long press, chooses the barges in it, on every page', async () => {
+  const chosen = (page: Page): Promise<string[]> =>
+    page.evaluate(() => [...lemonStrait.chosen].map(({ name }) => name).toSorted());
+  /** Those whose middle shows in the box, and those of which nothing can. */
+  const judged = (page: Page, box: readonly [number, number, number, number]): Promise<[string[], string[]]> =>
+    page.evaluate(([left, top, right, bottom]) => {
+      const { camera, barges } = lemonStrait;
+      const middles: string[] = [];
+      const away: string[] = [];
+      for (const { name, x, y } of barges) {
+        const at = camera.view.toScreen(x, y, 0);
+        const reach = 9 * camera.view.scaleAt(x, y, 0);
+        const off = Math.hypot(Math.max(left - at.x, at.x - right, 0), Math.max(top - at.y, at.y - bottom, 0));
+        if (off === 0 && at.inFront) middles.push(name);
+        if (off > reach) away.push(name);
+      }
+      return [middles, away];
+    }, box);
+  const flat = await openPage(own, 'straight-down');
+  for (const page of [flat, tiles, hills]) {
+    await place(page, { x: 512, y: 400, span: 500 });
+    const before = await page.evaluate(() => ({ ...lemonStrait.camera.goal }));
+    const box = [250, 160, 760, 520] as const;
+    await page.mouse.move(760, 160);
+    await page.mouse.down();
+    await page.mouse.move(500, 300);
+    await page.mouse.move(250, 520);
+    await page.mouse.up();
+    const [middles, away] = await judged(page, box);
+    const names = await chosen(page);
+    expect(middles.length).toBeGreaterThan(2);
+    expect(names).toEqual(expect.arrayContaining(middles));
+    expect(names.filter((name) => away.includes(name))).toEqual([]);
+    // The camera has heard nothing of it.
+    expect(await page.evaluate(() => ({ ...lemonStrait.camera.goal }))).toEqual(before);
+    // A click on nothing chooses nobody.
+    const water = await page.evaluate(() => {
+      const { camera, barges } = lemonStrait;
+      for (let x = 300; x < 700; x += 10)
+        for (let y = 200; y < 500; y += 10)
+          if (
+            barges.every((barge) => {
+              const at = camera.view.toScreen(barge.x, barge.y, 0);
+              return Math.hypot(at.x - x, at.y - y) > 60;
+            })
+          )
+            return { x, y };
+      return { x: NaN, y: NaN };
+    });
+    await page.mouse.click(water.x, water.y);
+    expect(await chosen(page)).toEqual([]);
+  }
+  const client = await flat.context().newCDPSession(flat);
+  await touch(client, 'touchStart', [260, 170]);
+  await flat.waitForTimeout(700);
+  await touch(client, 'touchMove', [500, 300]);
+  await touch(client, 'touchMove', [750, 510]);
+  await touch(client, 'touchEnd');
+  const [middles] = await judged(flat, [260, 170, 750, 510]);
+  expect(await chosen(flat)).toEqual(expect.arrayContaining(middles));
+  await flat.close();
 });

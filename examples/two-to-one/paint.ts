@@ -1,7 +1,8 @@
 /** Draws tiles as diamonds, and what stands on them from back to front. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
-import { canvasContext, type Scene } from '../lemon-strait/play.ts';
+import { canvasContext } from '../lemon-strait/page.ts';
+import type { Scene } from '../lemon-strait/play.ts';
 import { barge, lighthouse, pier, pressHouse, tree, type Sprite } from './sprites.ts';
 import type { TileKind, Tiles } from './tiles.ts';
 

@@ -13,11 +13,25 @@ export interface Box {
   readonly high: number;
 }
 
+/** A part of the screen, CSS pixels: left ≤ right, top ≤ bottom; it may reach beyond the screen. */
+export interface ScreenRectangle {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
 /**
  * The planes of the left, right, top, bottom, near and far sides: four numbers each, a to d, with
  * a·x + b·y + c·height + d ≥ 0 on the side that shows; (a, b, c) is one unit long.
+ *
+ * @param part of the screen; all of it when left out
  */
-export function frustumPlanes(view: View, out: Float64Array = new Float64Array(24)): Float64Array {
+export function frustumPlanes(
+  view: View,
+  out: Float64Array = new Float64Array(24),
+  part: ScreenRectangle | null = null,
+): Float64Array {
   const { look, scale } = view;
   const { near, far, toFocus } = view.depth(depth);
   view.eye(eye);
@@ -28,10 +42,10 @@ export function frustumPlanes(view: View, out: Float64Array = new Float64Array(2
   // How far the sides open for each unit of depth, and where they are at the eye.
   const per = perspective ? 1 / (scale * toFocus) : 0;
   const at = perspective ? 0 : 1 / scale;
-  const leftX = -look.middleX;
-  const rightX = view.width - look.middleX;
-  const topY = look.middleY;
-  const bottomY = look.middleY - view.height;
+  const leftX = (part === null ? 0 : part.left) - look.middleX;
+  const rightX = (part === null ? view.width : part.right) - look.middleX;
+  const topY = look.middleY - (part === null ? 0 : part.top);
+  const bottomY = look.middleY - (part === null ? view.height : part.bottom);
   set(1, -leftX * per, -leftX * at);
   plane(out, 0, right);
   set(-1, rightX * per, rightX * at);

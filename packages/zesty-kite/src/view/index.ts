@@ -9,7 +9,8 @@ export {
   type UpAxis,
 } from './matrices.ts';
 export type { Ground, Insets, Depth, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
-export { frustumPlanes, showsBox, showsCircle, type Box } from './culling.ts';
+export { frustumPlanes, showsBox, showsCircle, type Box, type ScreenRectangle } from './culling.ts';
+export { SelectionBox } from './selection.ts';
 export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts';
 export { aim, View, type Affine, type Footprint, type Ray } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';

@@ -197,11 +197,22 @@ export class View implements Pose {
    * world repeats itself.
    */
   footprint(out: Footprint = new Float64Array(8), height: number = this.focusHeight): Footprint {
-    const { width, height: tall } = this;
-    this.#corner(out, 0, 0, 0, height);
-    this.#corner(out, 2, width, 0, height);
-    this.#corner(out, 4, width, tall, height);
-    this.#corner(out, 6, 0, tall, height);
+    return this.footprintOf(0, 0, this.width, this.height, out, height);
+  }
+
+  /** The same of a part of the screen, CSS pixels: left ≤ right, top ≤ bottom. */
+  footprintOf(
+    left: number,
+    top: number,
+    right: number,
+    bottom: number,
+    out: Footprint = new Float64Array(8),
+    height: number = this.focusHeight,
+  ): Footprint {
+    this.#corner(out, 0, left, top, height);
+    this.#corner(out, 2, right, top, height);
+    this.#corner(out, 4, right, bottom, height);
+    this.#corner(out, 6, left, bottom, height);
     return out;
   }
 
@@ -210,11 +221,7 @@ export class View implements Pose {
     const { middleX, middleY, frameWidth, frameHeight } = this.look;
     const left = middleX - frameWidth / 2;
     const top = middleY - frameHeight / 2;
-    this.#corner(out, 0, left, top, height);
-    this.#corner(out, 2, left + frameWidth, top, height);
-    this.#corner(out, 4, left + frameWidth, top + frameHeight, height);
-    this.#corner(out, 6, left, top + frameHeight, height);
-    return out;
+    return this.footprintOf(left, top, left + frameWidth, top + frameHeight, out, height);
   }
 
   #corner(out: Footprint, at: number, x: number, y: number, height: number): void {

@@ -1,0 +1,146 @@
+/** A box on the screen against samples of what lies in it. */
+import { expect, test } from '@jest/globals';
+import './patience.ts';
+import fc from 'fast-check';
+import { Camera, SelectionBox, showsBox, type View } from '../src/index.ts';
+import { forRuns } from './law.ts';
+import { between } from './steering.ts';
+import { unit, views } from './views.ts';
+
+const FINE = 24;
+const shares = Array.from({ length: FINE + 1 }, (_, i) => i / FINE);
+/** How far outside of the box on the screen a point is, CSS pixels. */
+function outside({ left, top, right, bottom }: SelectionBox, x: number, y: number): number {
+  return Math.hypot(Math.max(left - x, x - right, 0), Math.max(top - y, y - bottom, 0));
+}
+
+const corners = fc.tuple(unit, unit, unit, unit);
+const box = new SelectionBox();
+
+function setOn(view: View, [fromX, fromY, toX, toY]: readonly [number, number, number, number]): SelectionBox {
+  return box.set(view, fromX * view.width, fromY * view.height, toX * view.width, toY * view.height);
+}
+
+test('a point is in it where it shows in it, whichever corners it was drawn between', () =>
+  forRuns(400, views, corners, unit, unit, between(-40, 40), (view, drawn, u, v, rise) => {
+    const height = view.focusHeight + rise;
+    const ground = view.toLevel(u * view.width, v * view.height, height, { x: 0, y: 0 });
+    if (ground === null) return;
+    const at = view.toScreen(ground.x, ground.y, height);
+    const off = outside(setOn(view, drawn), at.x, at.y);
+    expect(box.hasPoint(ground.x, ground.y, height)).toBe(off === 0 && at.inFront);
+    expect([box.left <= box.right, box.top <= box.bottom]).toEqual([true, true]);
+  }));
+
+test('it touches a level circle where some of the ground in it is within the radius, and no other, at any height', () => {
+  let touched = 0;
+  let missed = 0;
+  forRuns(300, views, corners, unit, unit, between(-30, 30), between(0.001, 0.4), (view, drawn, u, v, rise, share) => {
+    const height = view.focusHeight + (rise / 100) * view.span;
+    const middle = view.toLevel(u * view.width, v * view.height, height, { x: 0, y: 0 });
+    if (middle === null || Math.hypot(middle.x - view.x, middle.y - view.y) > 20 * view.span) return;
+    setOn(view, drawn);
+    const radius = share * view.span;
+    let nearest = Infinity;
+    let coarse = 0;
+    let before: { x: number; y: number } | null = null;
+    for (const across of shares)
+      for (const down of shares) {
+        const x = box.left + across * (box.right - box.left);
+        const y = box.top + down * (box.bottom - box.top);
+        const ground = view.toLevel(x, y, height, { x: 0, y: 0 });
+        // Near the horizon samples are too far apart to say anything.
+        if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 30 * view.span) return;
+        if (before !== null && down > 0)
+          coarse = Math.max(coarse, Math.hypot(ground.x - before.x, ground.y - before.y));
+        before = ground;
+        nearest = Math.min(nearest, Math.hypot(ground.x - middle.x, ground.y - middle.y));
+      }
+    const wide = Math.hypot(box.right - box.left, 0) / FINE / view.scaleAt(middle.x, middle.y, height);
+    const touches = box.touchesCircle(middle.x, middle.y, radius, height);
+    if (nearest <= radius) expect(touches).toBe(true);
+    if (nearest > radius + 3 * coarse + 3 * wide) {
+      missed += 1;
+      expect(touches).toBe(false);
+    }
+    if (touches) touched += 1;
+  });
+  expect(touched).toBeGreaterThan(30);
+  expect(missed).toBeGreaterThan(15);
+});
+
+test('it touches an upright box where any of it shows in it, and none that only its planes cannot rule out', () => {
+  let sharper = 0;
+  let missed = 0;
+  forRuns(
+    600,
+    views,
+    corners,
+    unit,
+    unit,
+    between(0.01, 0.5),
+    between(0.01, 0.5),
+    fc.oneof(fc.constant(0), between(0, 0.5)),
+    (view, drawn, u, v, wide, deep, tall) => {
+      const middle = view.toLevel(u * view.width, v * view.height, view.focusHeight, { x: 0, y: 0 });
+      if (middle === null || Math.hypot(middle.x - view.x, middle.y - view.y) > 10 * view.span) return;
+      const { span, focusHeight } = view;
+      const thing = {
+        left: middle.x - wide * span,
+        right: middle.x + wide * span,
+        top: middle.y - deep * span,
+        bottom: middle.y + deep * span,
+        low: focusHeight,
+        high: focusHeight + tall * span,
+      };
+      setOn(view, drawn);
+      let off = Infinity;
+      let inFront = true;
+      let apart = 0;
+      let last: { x: number; y: number } | null = null;
+      for (const height of [thing.low, thing.high])
+        for (const across of shares)
+          for (const down of shares) {
+            const x = thing.left + across * (thing.right - thing.left);
+            const y = thing.top + down * (thing.bottom - thing.top);
+            const at = view.toScreen(x, y, height);
+            inFront &&= at.inFront;
+            if (last !== null && down > 0) apart = Math.max(apart, Math.hypot(at.x - last.x, at.y - last.y));
+            last = { x: at.x, y: at.y };
+            off = Math.min(off, outside(box, at.x, at.y));
+          }
+      const touches = box.touchesBox(thing);
+      if (off === 0 && inFront) expect(touches).toBe(true);
+      if (!touches && showsBox(box.planes, thing)) sharper += 1;
+      // Flat ones are sampled all over: what is far from the box is none of it.
+      if (tall === 0 && inFront && off > 2 * apart) {
+        missed += 1;
+        expect(touches).toBe(false);
+      }
+    },
+  );
+  expect(sharper).toBeGreaterThan(3);
+  expect(missed).toBeGreaterThan(30);
+});
+
+test('in a world that repeats itself the copy nearest to the focus counts, and nothing is in it before it is set', () => {
+  const camera = new Camera(
+    { wrap: { x: 1000 }, start: { x: 990, y: 0, span: 200 } },
+    { screen: { width: 800, height: 600 } },
+  );
+  const view = camera.advance(0);
+  const fresh = new SelectionBox();
+  expect([fresh.hasPoint(990, 0), fresh.touchesCircle(990, 0, 5)]).toEqual([false, false]);
+  fresh.set(view, 0, 0, 800, 600);
+  const around = { top: -5, bottom: 5, low: 0, high: 5 };
+  expect([
+    fresh.hasPoint(20, 0),
+    fresh.touchesCircle(20, 0, 5),
+    fresh.touchesBox({ ...around, left: 15, right: 25 }),
+  ]).toEqual([true, true, true]);
+  expect([
+    fresh.hasPoint(500, 0),
+    fresh.touchesCircle(500, 0, 5),
+    fresh.touchesBox({ ...around, left: 495, right: 505 }),
+  ]).toEqual([false, false, false]);
+});
