@@ -1,6 +1,7 @@
 import { defineConfig } from 'vite';
 
 export default defineConfig({
+  worker: { format: 'es' },
   root: import.meta.dirname,
   base: './',
   build: {
@@ -8,7 +9,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1000,
     rolldownOptions: {
-      input: ['', 'straight-down/', 'two-to-one/', 'over-the-hills/'].map(
+      input: ['', 'straight-down/', 'two-to-one/', 'over-the-hills/', 'off-the-page/'].map(
         (page) => `${import.meta.dirname}/${page}index.html`,
       ),
     },

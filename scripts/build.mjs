@@ -1,5 +1,6 @@
 /** Builds the packages, the JSON Schemas of settings and sessions, and the examples. `npm run build` */
 import { copyFileSync, writeFileSync } from 'node:fs';
+import { bundleEntries } from './setup/standalone.mjs';
 import { sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
 import { root, run, say } from './setup/run.mjs';
 
@@ -7,6 +8,7 @@ say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
 write('settings', await settingsJsonSchema());
 write('session', await sessionJsonSchema());
+await bundleEntries();
 // The guide is in the package.
 copyFileSync(`${root}docs/guide.md`, `${root}packages/zesty-kite/dist/guide.md`);
 

@@ -7,8 +7,11 @@ export function element<T extends HTMLElement>(id: string, type: new () => T): T
   throw new Error(`#${id}: found ${found?.tagName ?? 'nothing'}; wanted ${type.name}`);
 }
 
+/** Of a canvas in a page, or off it. */
+export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
 /** The 2D context of a canvas; what is drawn over others is clear. */
-export function canvasContext(canvas: HTMLCanvasElement, clear = false): CanvasRenderingContext2D {
+export function canvasContext(canvas: HTMLCanvasElement | OffscreenCanvas, clear = false): Context {
   const context = canvas.getContext('2d', { alpha: clear });
   if (context === null) throw new Error('This page needs a 2D canvas.');
   return context;

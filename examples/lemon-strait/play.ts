@@ -9,7 +9,7 @@ import { createChoosing } from './select.ts';
 import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
 
 export interface Scene {
-  readonly canvas: HTMLCanvasElement;
+  readonly canvas: HTMLCanvasElement | OffscreenCanvas;
   readonly ground: Ground;
   readonly places: readonly Place[];
   readonly afloat: readonly Afloat[];

@@ -2,7 +2,7 @@
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { contour, type Ground } from '../lemon-strait/ground.ts';
-import { canvasContext } from '../lemon-strait/page.ts';
+import { canvasContext, type Context } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
@@ -68,7 +68,7 @@ export function createPainter(scene: Scene): (view: View) => void {
 
 interface Tiles {
   /** Fills one band of every tile that shows. */
-  fill(context: CanvasRenderingContext2D, view: View, band: number): void;
+  fill(context: Context, view: View, band: number): void;
 }
 
 /** The contours of tiles, made when they first show. */
@@ -102,7 +102,7 @@ function createTiles(ground: Ground, size: { readonly tile: number; readonly cel
 }
 
 /** A hull with its crates, in world units; never smaller than a few pixels. */
-function drawBarge(context: CanvasRenderingContext2D, barge: Afloat, scale: number): void {
+function drawBarge(context: Context, barge: Afloat, scale: number): void {
   const size = Math.max(1, 2.2 / scale);
   context.save();
   context.translate(barge.x, barge.y);
@@ -122,7 +122,7 @@ function drawBarge(context: CanvasRenderingContext2D, barge: Afloat, scale: numb
 }
 
 /** A mark of the same size at every zoom, and its name where there is room. */
-function drawPlace(context: CanvasRenderingContext2D, place: Place, view: View): void {
+function drawPlace(context: Context, place: Place, view: View): void {
   const { x, y } = view.toScreen(place.x, place.y);
   const margin = 120;
   if (x < -margin || y < -margin || x > view.width + margin || y > view.height + margin) return;

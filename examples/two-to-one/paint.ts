@@ -1,7 +1,7 @@
 /** Draws tiles as diamonds, and what stands on them from back to front. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
-import { canvasContext } from '../lemon-strait/page.ts';
+import { canvasContext, type Context } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import { barge, lighthouse, pier, pressHouse, tree, type Sprite } from './sprites.ts';
 import type { TileKind, Tiles } from './tiles.ts';
@@ -67,7 +67,7 @@ function riseAt(tiles: Tiles, x: number, y: number): number {
 }
 
 /** A top, and the two sides that face the viewer. */
-function drawTile(context: CanvasRenderingContext2D, view: View, tiles: Tiles, column: number, row: number): void {
+function drawTile(context: Context, view: View, tiles: Tiles, column: number, row: number): void {
   const { size } = tiles;
   const { rise, top, lit, shade } = LOOKS[tiles.kindAt(column, row)];
   const corners = [
@@ -90,7 +90,7 @@ function drawTile(context: CanvasRenderingContext2D, view: View, tiles: Tiles, c
   });
 }
 
-function fill(context: CanvasRenderingContext2D, points: readonly { x: number; y: number }[], colour: string): void {
+function fill(context: Context, points: readonly { x: number; y: number }[], colour: string): void {
   context.fillStyle = colour;
   context.strokeStyle = colour;
   context.lineWidth = 0.7;

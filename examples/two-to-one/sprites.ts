@@ -1,4 +1,5 @@
 /** Upright things: each knows where it stands and draws itself from there upward. */
+import type { Context } from '../lemon-strait/page.ts';
 import type { View } from 'zesty-kite';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
@@ -6,7 +7,7 @@ export interface Sprite {
   /** Where it stands, world units. */
   readonly x: number;
   readonly y: number;
-  draw(context: CanvasRenderingContext2D, view: View): void;
+  draw(context: Context, view: View): void;
 }
 
 const TEXT_FROM = 2.4;
@@ -151,33 +152,28 @@ const HULL = [
   [3.4, -2],
 ] as const;
 
-function ellipse(context: CanvasRenderingContext2D, x: number, y: number, wide: number, high: number): void {
+function ellipse(context: Context, x: number, y: number, wide: number, high: number): void {
   context.beginPath();
   context.ellipse(x, y, wide, high, 0, 0, 7);
   context.fill();
 }
 
 /** Points as right and up from the foot, in units of height. */
-function polygon(
-  context: CanvasRenderingContext2D,
-  at: { x: number; y: number },
-  unit: number,
-  points: readonly number[],
-): void {
+function polygon(context: Context, at: { x: number; y: number }, unit: number, points: readonly number[]): void {
   context.beginPath();
   for (let i = 0; i < points.length; i += 2)
     context.lineTo(at.x + (points[i] ?? 0) * unit, at.y - (points[i + 1] ?? 0) * unit);
   context.fill();
 }
 
-function path(context: CanvasRenderingContext2D, colour: string, points: readonly { x: number; y: number }[]): void {
+function path(context: Context, colour: string, points: readonly { x: number; y: number }[]): void {
   context.fillStyle = colour;
   context.beginPath();
   for (const { x, y } of points) context.lineTo(x, y);
   context.fill();
 }
 
-function label(context: CanvasRenderingContext2D, view: View, text: string, x: number, y: number): void {
+function label(context: Context, view: View, text: string, x: number, y: number): void {
   if (view.scale < TEXT_FROM) return;
   context.font = '13px ui-sans-serif, system-ui, "DejaVu Sans", sans-serif';
   context.textAlign = 'center';

@@ -51,6 +51,7 @@ import {
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
+import type { Steered } from './steered.ts';
 import { letRest, obey, tilt, turn, zoomOnCall } from './steer.ts';
 import { aim, canonical, Look, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
@@ -131,7 +132,7 @@ const MAX_TURN = 1e6;
  * const view = camera.advance(performance.now());
  * ```
  */
-export class Camera {
+export class Camera implements Steered {
   /** What is shown; aimed anew by each `advance`, always the same object. */
   readonly view: View = new View();
 
@@ -380,7 +381,7 @@ export class Camera {
    * comes before other inputs is not.
    */
   binds(input: string): boolean {
-    return this.#hands.owns(input);
+    return this.#filter.binds(input);
   }
 
   /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */

@@ -1,12 +1,12 @@
 /** The mouse at the edges of the element, wherever in the window it is heard. */
-import type { Camera } from '../camera.ts';
+import type { Steered } from '../steered.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
 export function hearHover(
   surface: Surface,
-  camera: Camera,
+  camera: Steered,
   send: Send,
   isGameDrag: () => boolean,
   isPanel: IsPanel,

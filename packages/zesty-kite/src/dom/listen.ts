@@ -1,5 +1,5 @@
 /** Turns what happens to an element into signals for a camera. */
-import type { Camera } from '../camera.ts';
+import type { Steered } from '../steered.ts';
 import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
@@ -47,7 +47,7 @@ export interface Listening {
  * listening.detach(); // when the map goes
  * ```
  */
-export function listen(element: HTMLElement, camera: Camera, options: ListenOptions = {}): Listening {
+export function listen(element: HTMLElement, camera: Steered, options: ListenOptions = {}): Listening {
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');

@@ -1,5 +1,5 @@
 /** Pads, which browsers do not announce: they are asked before every frame. */
-import type { Camera } from '../camera.ts';
+import type { Steered } from '../steered.ts';
 import { PAD_BUTTONS } from '../settings/index.ts';
 import type { Send } from './send.ts';
 
@@ -14,7 +14,7 @@ export interface PadOptions {
 
 export function hearPads(
   window: Window & typeof globalThis,
-  camera: Camera,
+  camera: Steered,
   send: Send,
   { pads: only }: PadOptions,
   signal: AbortSignal,

@@ -1,5 +1,5 @@
 /** Presses that stay where they are: taps, and those that are held for long. What the camera uses is not told. */
-import type { Camera } from '../camera.ts';
+import type { Steered } from '../steered.ts';
 import { tapNotches, Taps } from '../hands/index.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
@@ -57,7 +57,7 @@ export interface HearTaps {
 /** @param claim the game has a press from now on */
 export function hearTaps(
   window: Window & typeof globalThis,
-  camera: Camera,
+  camera: Steered,
   { tap, longPress, longPressAfter = 0.5 }: TapOptions,
   claim: (id: number) => void,
   report: (error: unknown) => void,

@@ -1,5 +1,5 @@
 /** The wheel over the element, in notches. */
-import type { Camera } from '../camera.ts';
+import type { Steered } from '../steered.ts';
 import { log2 } from '../math/index.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
@@ -20,7 +20,7 @@ type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: 
 /** @param isTouched whether fingers are on the screen: their pinch is heard as pointers already */
 export function hearWheel(
   surface: Surface,
-  camera: Camera,
+  camera: Steered,
   send: Send,
   isTouched: () => boolean,
   isPanel: IsPanel,
@@ -66,7 +66,7 @@ export function hearWheel(
 }
 
 /** Whether the settings let the camera have it, on a page that scrolls by itself. */
-function isMeant(element: HTMLElement, { settings: { wheel } }: Camera, event: WheelEvent): boolean {
+function isMeant(element: HTMLElement, { settings: { wheel } }: Steered, event: WheelEvent): boolean {
   if (wheel.requires === 'control') return event.ctrlKey;
   if (wheel.requires === 'nothing') return true;
   const root = element.getRootNode();

@@ -59,11 +59,6 @@ export class Hands {
     return regrips ? [this.#steer(), this.#fingers.takeHold()] : [this.#steer()];
   }
 
-  /** Whether an input is the camera's own: not a modifier that only comes before another input. */
-  owns(input: string): boolean {
-    return this.#bindings.owns(input);
-  }
-
   /**
    * What a signal of a hand comes to.
    *

@@ -21,6 +21,11 @@ export class SignalFilter {
     this.#bindings = new Bindings(settings.bindings);
   }
 
+  /** Whether an input is the camera's own: not a modifier that only comes before another input. */
+  binds(input: string): boolean {
+    return this.#bindings.owns(input);
+  }
+
   /** Takes other settings. */
   adopt(settings: FullSettings): void {
     if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
