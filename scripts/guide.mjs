@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
-import { objectOf } from './setup/schema.mjs';
+import { objectOf, valuesOf } from './setup/schema.mjs';
 
 const GUIDE = `${root}docs/guide.md`;
 const { CAUSES, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
@@ -11,7 +11,7 @@ const { TABLE } = await import(`${root}packages/zesty-kite/dist/movers/index.js`
 const schema = read('settings');
 const [, ...kinds] = read('session').oneOf;
 const tables = {
-  settings: ['| setting | default | meaning |', '| --- | --- | --- |', ...rows(schema, '')],
+  settings: ['| setting | default | values | meaning |', '| --- | --- | --- | --- |', ...rows(schema, '')],
   signals: [
     '| signal | values | meaning |',
     '| --- | --- | --- |',
@@ -69,7 +69,8 @@ function rows(node, path) {
     const object = objectOf(child);
     if (where === '$schema') return [];
     const fallback = object && child.default !== null ? '' : valueOf(child.default);
-    const row = `| \`${where}\` | ${fallback} | ${child.description} |`;
+    const may = object ? (child.anyOf ? 'a group, or null' : '') : valuesOf(child);
+    const row = `| \`${where}\` | ${fallback} | ${may} | ${child.description} |`;
     return object ? [row, ...rows(object, where)] : [row];
   });
 }

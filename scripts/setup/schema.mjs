@@ -108,3 +108,26 @@ export function objectOf(schema) {
   const [object, nothing] = schema.anyOf ?? [];
   return schema.anyOf?.length === 2 && nothing.type === 'null' && object.properties ? object : undefined;
 }
+
+/** What a setting may be, in words. */
+export function valuesOf({ type, enum: names, minimum, maximum, items, prefixItems, anyOf }) {
+  if (names) return names.map((name) => `"${name}"`).join(', ');
+  if (anyOf) {
+    const [first, ...others] = anyOf;
+    if (others.length === 1) return `${valuesOf(first)}${first.properties ? '' : ','} or null`;
+    // What may follow the zoom.
+    return `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
+  }
+  if (prefixItems) return `[${prefixItems.map(valuesOf).join(', ')}]`;
+  if (type === 'array')
+    return items.pattern || items.type === 'string' ? 'a list of inputs' : `a list of ${valuesOf(items)}`;
+  if (type === 'number') return `${numeral(minimum)} … ${numeral(maximum)}`;
+  if (type === 'boolean') return 'true, false';
+  return type === 'object' ? 'a group' : 'a text';
+}
+
+/** Large and small numbers by their power of ten. */
+function numeral(value) {
+  const size = Math.abs(value);
+  return size >= 1e6 || (size > 0 && size < 1e-3) ? value.toExponential().replace('e+', 'e') : String(value);
+}

@@ -10,8 +10,12 @@ import {
   SettingsError,
   straightDown,
   tiles,
+  type FullSettings,
   type Settings,
 } from '../src/index.ts';
+import type { settingsSchema } from '../src/settings/index.ts';
+import { descriptions } from '../src/settings/index.ts';
+import type { InferInput, InferOutput } from 'valibot';
 import { forAll, forRuns } from './law.ts';
 import { between, drive, hands, screens, settingsWith, steady, steeringBy } from './steering.ts';
 
@@ -28,6 +32,21 @@ function problemsOf(input: unknown): string[] {
   }
   return [];
 }
+
+/** Intersections written out, at any depth. */
+type Flat<T> = T extends object ? { [K in keyof T]: Flat<T[K]> } : T;
+
+/** `true` for types that are the same, member by member. */
+type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : false) : false;
+
+test('the types for editors are those of the schema, and each setting has its comment', () => {
+  // The compiler checks these.
+  const written: Same<Flat<Settings>, Flat<InferInput<typeof settingsSchema>>> = true;
+  const full: Same<Flat<FullSettings>, Flat<InferOutput<typeof settingsSchema>>> = true;
+  expect([written, full]).toEqual([true, true]);
+  const types = readFileSync(new URL('../src/settings/types.ts', import.meta.url), 'utf8');
+  for (const text of Object.values(descriptions)) expect(types.split(text).length).toBeGreaterThanOrEqual(3);
+});
 
 test('nothing at all is enough, and every default conforms to the JSON Schema', () => {
   const full = checkSettings({});

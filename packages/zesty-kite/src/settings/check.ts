@@ -5,7 +5,8 @@ import { bordersOf, type Borders } from './borders.ts';
 import { isEmptyRing, ringsOf } from './rings.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
-import { OBJECT, settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';
+import { OBJECT, settingsSchema, type ByZoom } from './schema.ts';
+import type { FullBounds, FullSettings, Settings } from './types.ts';
 import { SettingsError, shown, type Problem } from './settingsError.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */

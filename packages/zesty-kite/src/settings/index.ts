@@ -16,5 +16,6 @@ export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type TileArt } from './presets.ts';
 export { isEmptyRing, ringsOf } from './rings.ts';
-export { settingsSchema, type ByZoom, type FullBounds, type FullSettings, type Settings } from './schema.ts';
+export { settingsSchema, type ByZoom } from './schema.ts';
+export type { FullBounds, FullSettings, Settings } from './types.ts';
 export { SettingsError, sentence, shown, type Problem } from './settingsError.ts';

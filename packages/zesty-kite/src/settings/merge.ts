@@ -1,5 +1,5 @@
 /** Layers of settings, and changes: what is named replaces, what is not stays. */
-import type { Settings } from './schema.ts';
+import type { Settings } from './types.ts';
 
 /**
  * Each of some settings laid over those before it: objects key by key, everything else (lists and null

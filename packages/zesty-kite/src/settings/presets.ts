@@ -1,7 +1,7 @@
 /** Ways to look, ready to be laid under settings of one's own. */
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
-import type { Settings } from './schema.ts';
+import type { Settings } from './types.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;

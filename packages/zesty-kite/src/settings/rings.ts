@@ -1,5 +1,5 @@
 /** The rings of a polygon, of GeoJSON polygons too (RFC 7946, in world units instead of degrees). */
-import type { FullBounds } from './schema.ts';
+import type { FullBounds } from './types.ts';
 
 export type Ring = readonly (readonly [number, number])[];
 

@@ -1,4 +1,4 @@
-/** The one description of the settings: types, defaults, checks, messages and the JSON Schema. */
+/** The one description of the settings: defaults, checks, messages; the JSON Schema and types.ts follow from it. */
 import * as v from 'valibot';
 import { corrected } from './inputs.ts';
 
@@ -312,14 +312,5 @@ export const settingsSchema = v.object(
   objectMessage,
 );
 
-/** Settings as they are written: whatever is left out has its default. */
-export type Settings = v.InferInput<typeof settingsSchema>;
-
-/** Settings with every default filled in. */
-export type FullSettings = v.InferOutput<typeof settingsSchema>;
-
 /** A value that may follow the zoom, as it is written. */
 export type ByZoom = v.InferOutput<ReturnType<typeof byZoom>>;
-
-/** The bounds, with every default filled in. */
-export type FullBounds = NonNullable<FullSettings['bounds']>;

@@ -1,5 +1,5 @@
 /** Whether the view always fits into the bounds: as the settings say, else wherever no farthest zoom is given. */
-import type { FullSettings } from './schema.ts';
+import type { FullSettings } from './types.ts';
 
 export function isZoomLimited({ bounds, zoom }: FullSettings): boolean {
   if (bounds?.keep !== 'view') return false;

@@ -1,0 +1,59 @@
+/**
+ * Writes packages/zesty-kite/src/settings/types.ts: the types of settings with what the schema knows as comments, for editors.
+ * `--check` only compares.
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { format, resolveConfig } from 'prettier';
+import { root, stop } from './setup/run.mjs';
+import { objectOf, valuesOf } from './setup/schema.mjs';
+
+const FILE = `${root}packages/zesty-kite/src/settings/types.ts`;
+const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
+
+const text = `/** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; \`npm run types-of-settings\`. */
+/* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
+
+/** Settings as they are written, the settings of one camera: whatever is left out has its default. Lengths are world units, durations seconds. */
+export type Settings = ${membersOf(schema, false)}
+
+/** Settings with every default filled in. */
+export type FullSettings = ${membersOf(schema, true)}
+
+/** The bounds, with every default filled in. */
+export type FullBounds = NonNullable<FullSettings['bounds']>;
+`;
+const pretty = await format(text, { ...(await resolveConfig(FILE)), filepath: FILE });
+if (process.argv.includes('--check')) {
+  if (pretty !== readFileSync(FILE, 'utf8'))
+    stop('packages/zesty-kite/src/settings/types.ts: is not what the schema says; run `npm run types-of-settings`.');
+} else writeFileSync(FILE, pretty);
+
+function membersOf({ properties, required = [] }, full) {
+  const members = Object.entries(properties).map(([name, node]) => {
+    const isThere = required.includes(name) || (full && node.default !== undefined);
+    const type = typeOf(node, full);
+    return `${commentOf(node)}\n${name}${isThere ? `: ${type}` : `?: ${type} | undefined`};`;
+  });
+  return `{\n${members.join('\n')}\n}`;
+}
+
+function commentOf(node) {
+  const { description, default: fallback } = node;
+  if (description === undefined) return '';
+  const facts = [];
+  if (!objectOf(node) && node.type !== 'string') facts.push(`Values: ${valuesOf(node)}.`);
+  if (fallback !== undefined && !(objectOf(node) && fallback !== null))
+    facts.push(`Default: \`${JSON.stringify(fallback)}\`.`);
+  return `/** ${[description, ...facts].join(' ').replaceAll('*/', '* /')} */`;
+}
+
+function typeOf(node, full) {
+  const { type, enum: names, anyOf, items, prefixItems, properties, additionalProperties } = node;
+  if (names) return names.map((name) => JSON.stringify(name)).join(' | ');
+  if (anyOf) return anyOf.map((one) => typeOf(one, full)).join(' | ');
+  if (prefixItems) return `[${prefixItems.map((one) => typeOf(one, full)).join(', ')}]`;
+  if (type === 'array') return `(${typeOf(items, full)})[]`;
+  if (properties)
+    return `${membersOf(node, full)}${additionalProperties === false ? '' : ' & Record<string, unknown>'}`;
+  return type;
+}
