@@ -13,6 +13,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const SESSIONS = new URL('../../../data/lemon-strait/sessions/', import.meta.url).pathname;
@@ -243,4 +244,37 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   expect(warnings).toEqual([
     { path: 'bounds.whenViewIsLarger', message: expect.stringContaining('wanted zoom.maxSpan 640') },
   ]);
+});
+
+test('the schema of a terrain says yes to what the command reads, and no to what it refuses', () => {
+  const schema = JSON.parse(readFileSync(new URL('../terrain.schema.json', import.meta.url), 'utf8')) as object;
+  const conforms = new Ajv2020({ strict: true }).compile(schema);
+  copyFileSync(join(GROUND, '../height.png'), join(folder, 'height.png'));
+  const ground = JSON.parse(readFileSync(GROUND, 'utf8')) as { samples: Record<string, unknown> };
+  const samples = (change: Record<string, unknown>): unknown => ({
+    ...ground,
+    samples: { ...ground.samples, ...change },
+  });
+  const described: readonly [unknown, boolean][] = [
+    [ground, true],
+    [{ ...ground, name: 4 }, false],
+    [{ samples: ground.samples }, false],
+    [{ name: 'none' }, false],
+    [{ ...ground, samples: [] }, false],
+    [[], false],
+    [samples({ file: '' }), false],
+    [samples({ columns: 1 }), false],
+    [samples({ rows: 2.5 }), false],
+    [samples({ step: 0 }), false],
+    [samples({ lowest: '-6' }), false],
+    [samples({ highest: undefined }), false],
+  ];
+  for (const [description, isSound] of described) {
+    const file = join(folder, 'described.json');
+    writeFileSync(file, JSON.stringify(description));
+    expect([
+      conforms(JSON.parse(JSON.stringify(description))),
+      zestyKite(['replay', HILLY, '--terrain', file]).code,
+    ]).toEqual([isSound, isSound ? 0 : 2]);
+  }
 });
