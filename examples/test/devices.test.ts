@@ -434,6 +434,29 @@ test('the overlay shows bands, grips and a plan while it is on, takes no input, 
     return [was, overlay.isOn, document.querySelectorAll('canvas').length];
   });
   expect(left).toEqual([true, false, 0]);
+  // It goes when its camera is detached, or its element leaves the page; and does not come back.
+  const gone = await page.evaluate(async () => {
+    const frame = (): Promise<unknown> => new Promise((done) => requestAnimationFrame(done));
+    const shown = async (leave: (ears: { detach: () => void }) => void): Promise<unknown[]> => {
+      const ears = zesty.listen(window.map, window.camera);
+      const overlay = zesty.createOverlay(window.camera, ears);
+      overlay.toggle();
+      const before = document.querySelectorAll('canvas').length;
+      leave(ears);
+      await frame();
+      await frame();
+      overlay.toggle(true);
+      return [before, overlay.isOn, document.querySelectorAll('canvas').length];
+    };
+    const detached = await shown((ears) => ears.detach());
+    const removed = await shown(() => window.map.remove());
+    document.body.append(window.map);
+    return [detached, removed];
+  });
+  expect(gone).toEqual([
+    [1, false, 0],
+    [1, false, 0],
+  ]);
 });
 
 test('in a frame of another document, times count from when the page began', async () => {

@@ -32,6 +32,8 @@ export interface Listening {
   readonly region: Region;
   /** Takes every listener and observer away again, and lets go of all that is held. */
   readonly detach: () => void;
+  /** It has been detached. */
+  readonly isDetached: boolean;
   /** Where to draw the cursor while the element has the pointer locked, CSS pixels from its region's top left; else null. */
   readonly cursor: Point | null;
   /** Where the mouse and its stand-in are, while the modifier of `standIn` is held; CSS pixels of the window. */
@@ -112,6 +114,9 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     detach: () => {
       heard.abort();
       for (const end of ended) end();
+    },
+    get isDetached() {
+      return signal.aborted;
     },
     get cursor() {
       return surface.cursor;

@@ -3,7 +3,7 @@ import type { Camera } from '../camera.ts';
 import { bandOf } from '../hands/index.ts';
 import type { Point } from '../view/index.ts';
 import { drawPlan } from './plan.ts';
-import { LOOKS, mark, outline, write, type Paper, type Style } from './paper.ts';
+import { LOOKS, mark, outline, write, type Context2D, type Style } from './strokes.ts';
 
 /** What it is drawn over: what `listen` returns, or any element. */
 export interface Over {
@@ -11,6 +11,8 @@ export interface Over {
   readonly region?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
   readonly cursor?: Point | null;
   readonly standIns?: readonly Point[];
+  /** Nothing is heard any more: the overlay goes, too. */
+  readonly isDetached?: boolean;
 }
 
 export interface Overlay {
@@ -23,7 +25,7 @@ export interface Overlay {
 /**
  * An overlay that is hidden at first: edge bands, safe frame, bounds, where the focus may be, focus,
  * goal, grips and stand-in fingers over the picture, and a plan of it all in a corner. It takes no input
- * and changes nothing; it is for work, not for players.
+ * and changes nothing; it is for work, not for players. It goes when its camera is detached, or its element leaves.
  *
  * ```ts
  * const overlay = createOverlay(camera, listen(canvas, camera));
@@ -40,8 +42,18 @@ export function createOverlay(camera: Camera, over: Over): Overlay {
   canvas.setAttribute('aria-hidden', 'true');
   const context = canvas.getContext('2d');
   let frame = 0;
+  const isGone = (): boolean => over.isDetached === true || !element.isConnected;
+  const hide = (): void => {
+    window.cancelAnimationFrame(frame);
+    frame = 0;
+    canvas.remove();
+  };
 
   const draw = (): void => {
+    if (isGone()) {
+      hide();
+      return;
+    }
     frame = window.requestAnimationFrame(draw);
     if (context === null) return;
     const density = window.devicePixelRatio;
@@ -68,71 +80,67 @@ export function createOverlay(camera: Camera, over: Over): Overlay {
       return frame !== 0;
     },
     toggle(on = frame === 0) {
-      if (on === (frame !== 0)) return;
+      if (on === (frame !== 0) || (on && isGone())) return;
       if (on) {
         element.ownerDocument.body.append(canvas);
         draw();
-      } else {
-        window.cancelAnimationFrame(frame);
-        frame = 0;
-        canvas.remove();
-      }
+      } else hide();
     },
   };
 }
 
-function drawAll(paper: Paper, camera: Camera, fingers: readonly Point[], cursor: Point | null): void {
+function drawAll(context: Context2D, camera: Camera, fingers: readonly Point[], cursor: Point | null): void {
   const { view, settings } = camera;
   const { bounds, focus } = camera.outlines;
-  drawBands(paper, camera);
+  drawBands(context, camera);
   const { look } = view;
   const { left, top, right, bottom } = settings.safeFrame;
   if (left + top + right + bottom > 0) {
     const [x, y] = [look.middleX - look.frameWidth / 2, look.middleY - look.frameHeight / 2];
-    outline(paper, LOOKS.frame, [
+    outline(context, LOOKS.frame, [
       { x, y },
       { x: x + look.frameWidth, y },
       { x: x + look.frameWidth, y: y + look.frameHeight },
       { x, y: y + look.frameHeight },
     ]);
   }
-  for (const ring of bounds) onGround(paper, camera, LOOKS.bounds, ring);
-  for (const ring of focus) onGround(paper, camera, LOOKS.focusRegion, ring);
+  for (const ring of bounds) onGround(context, camera, LOOKS.bounds, ring);
+  for (const ring of focus) onGround(context, camera, LOOKS.focusRegion, ring);
   const { goal, shown } = camera;
   const at = view.toScreen(goal.x, goal.y, goal.focusHeight);
   const here = view.toScreen(shown.x, shown.y, shown.focusHeight);
-  if (at.inFront) mark(paper, LOOKS.goal, at, 9);
-  mark(paper, LOOKS.focus, here, 6);
+  if (at.inFront) mark(context, LOOKS.goal, at, 9);
+  mark(context, LOOKS.focus, here, 6);
   for (const grip of camera.grips) {
     const held = view.toScreen(grip.x, grip.y, grip.height);
     const style = grip.limited ? LOOKS.limited : LOOKS.grip;
-    mark(paper, style, { x: grip.screenX, y: grip.screenY }, 14);
-    if (held.inFront) outline(paper, style, [{ x: grip.screenX, y: grip.screenY }, held]);
-    if (held.inFront) mark(paper, style, held, 3);
+    mark(context, style, { x: grip.screenX, y: grip.screenY }, 14);
+    if (held.inFront) outline(context, style, [{ x: grip.screenX, y: grip.screenY }, held]);
+    if (held.inFront) mark(context, style, held, 3);
   }
-  for (const finger of fingers) mark(paper, LOOKS.finger, finger, 18);
-  if (fingers.length === 2) outline(paper, LOOKS.finger, fingers);
-  if (cursor !== null) mark(paper, LOOKS.cursor, cursor, 5);
-  const planTop = drawPlan(paper, camera, bounds, focus);
-  tell(paper, camera, { x: view.width - 12, y: planTop - 8 });
+  for (const finger of fingers) mark(context, LOOKS.finger, finger, 18);
+  if (fingers.length === 2) outline(context, LOOKS.finger, fingers);
+  if (cursor !== null) mark(context, LOOKS.cursor, cursor, 5);
+  const planTop = drawPlan(context, camera, bounds, focus);
+  tell(context, camera, { x: view.width - 12, y: planTop - 8 });
 }
 
 /** The bands at the edges, and how deep each is. */
-function drawBands(paper: Paper, { settings: { edge }, view }: Camera): void {
+function drawBands(context: Context2D, { settings: { edge }, view }: Camera): void {
   if (edge === null) return;
   const { width, height } = view;
   const band = (size: number): number => bandOf(size, edge, view);
-  paper.fillStyle = LOOKS.band.colour;
-  paper.fillRect(0, 0, band(edge.left), height);
-  paper.fillRect(width - band(edge.right), 0, band(edge.right), height);
-  paper.fillRect(0, 0, width, band(edge.top));
-  paper.fillRect(0, height - band(edge.bottom), width, band(edge.bottom));
+  context.fillStyle = LOOKS.band.colour;
+  context.fillRect(0, 0, band(edge.left), height);
+  context.fillRect(width - band(edge.right), 0, band(edge.right), height);
+  context.fillRect(0, 0, width, band(edge.top));
+  context.fillRect(0, height - band(edge.bottom), width, band(edge.bottom));
 }
 
 /** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */
 const PARTS = 24;
 
-function onGround(paper: Paper, { view }: Camera, style: Style, ring: readonly Point[]): void {
+function onGround(context: Context2D, { view }: Camera, style: Style, ring: readonly Point[]): void {
   const heightOf = (x: number, y: number): number => view.ground.terrain?.heightAt(x, y) ?? view.focusHeight;
   const points = ring.flatMap(({ x, y }, i) => {
     const to = ring[(i + 1) % ring.length] ?? { x, y };
@@ -145,11 +153,11 @@ function onGround(paper: Paper, { view }: Camera, style: Style, ring: readonly P
   const shown = [...points, ...points.slice(0, 1)].map(({ x, y }) => view.toScreen(x, y, heightOf(x, y)));
   for (const [i, to] of shown.entries()) {
     const from = shown[i - 1];
-    if (from?.inFront === true && to.inFront) outline(paper, style, [from, to], false);
+    if (from?.inFront === true && to.inFront) outline(context, style, [from, to], false);
   }
 }
 
-function tell(paper: Paper, camera: Camera, corner: Point): void {
+function tell(context: Context2D, camera: Camera, corner: Point): void {
   const { shown, goal, settled, boundsExcess, spanRange, grips } = camera;
   const lines = [
     `focus ${shown.x.toFixed(1)}, ${shown.y.toFixed(1)}   height ${shown.focusHeight.toFixed(1)}`,
@@ -161,5 +169,5 @@ function tell(paper: Paper, camera: Camera, corner: Point): void {
       grips.some(({ limited }) => limited) ? ', limited' : ''
     }${boundsExcess > 0 ? `   over the edge by ${boundsExcess.toFixed(2)}` : ''}`,
   ];
-  write(paper, lines, corner);
+  write(context, lines, corner);
 }

@@ -1,7 +1,7 @@
 /** A small plan of the ground, up as it is unturned: bounds, where the focus may be, what shows, focus and goal. */
 import type { Camera } from '../camera.ts';
 import type { Point } from '../view/index.ts';
-import { LOOKS, mark, outline, type Paper } from './paper.ts';
+import { LOOKS, mark, outline, type Context2D } from './strokes.ts';
 
 /** Its longer side, and how far it stays from the bottom right corner; CSS pixels. */
 const SIZE = 200;
@@ -9,7 +9,7 @@ const MARGIN = 12;
 
 /** @returns how far up it reaches, CSS pixels from the top */
 export function drawPlan(
-  paper: Paper,
+  context: Context2D,
   { view, goal, shown }: Camera,
   bounds: readonly (readonly Point[])[],
   focus: readonly (readonly Point[])[],
@@ -32,18 +32,18 @@ export function drawPlan(
     x: x + MARGIN + (point.x - left) * scale,
     y: y + MARGIN + (point.y - top) * scale,
   });
-  paper.save();
-  paper.beginPath();
-  paper.rect(x, y, wide, high);
-  paper.fillStyle = 'rgb(10 25 30 / 0.75)';
-  paper.fill();
-  paper.clip();
-  for (const ring of bounds) outline(paper, LOOKS.bounds, ring.map(put));
-  for (const ring of focus) outline(paper, LOOKS.focusRegion, ring.map(put));
-  for (const corners of prints) outline(paper, LOOKS.footprint, corners.map(put));
-  mark(paper, LOOKS.goal, put(goal), 5);
-  mark(paper, LOOKS.focus, put(shown), 2.5);
-  paper.restore();
+  context.save();
+  context.beginPath();
+  context.rect(x, y, wide, high);
+  context.fillStyle = 'rgb(10 25 30 / 0.75)';
+  context.fill();
+  context.clip();
+  for (const ring of bounds) outline(context, LOOKS.bounds, ring.map(put));
+  for (const ring of focus) outline(context, LOOKS.focusRegion, ring.map(put));
+  for (const corners of prints) outline(context, LOOKS.footprint, corners.map(put));
+  mark(context, LOOKS.goal, put(goal), 5);
+  mark(context, LOOKS.focus, put(shown), 2.5);
+  context.restore();
   return y;
 }
 
