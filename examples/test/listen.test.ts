@@ -230,6 +230,58 @@ test('detach takes everything away again and lets go of what is held', async () 
   expect(left).toEqual([]);
 });
 
+test('whole notches stay whole at every page zoom and density: their pixels change, their ticks do not', async () => {
+  const counted = await page.evaluate(() => {
+    const fire = (deltaY: number, ticks: number, more: WheelEventInit = {}): void => {
+      const init = { bubbles: true, cancelable: true, clientX: 205, clientY: 155, deltaY, ...more };
+      const event = new WheelEvent('wheel', init);
+      Object.defineProperty(event, 'wheelDeltaY', { value: -120 * ticks });
+      Object.defineProperty(event, 'wheelDeltaX', { value: event.shiftKey ? -120 * ticks : 0 });
+      window.map.dispatchEvent(event);
+    };
+    window.heard.length = 0;
+    // A wheel at 80, 125 and 150 %, two notches at once, and with Shift.
+    fire(125, 1);
+    fire(80, 1);
+    fire(-66.667, -1);
+    fire(160, 2);
+    fire(0, 1, { deltaX: 80, shiftKey: true });
+    // At 200 % and 33 %, where the window says so.
+    for (const [density, pixels] of [
+      [2, 50],
+      [0.333, 300],
+    ] as const) {
+      Object.defineProperty(window, 'devicePixelRatio', { value: density, configurable: true });
+      fire(pixels, 1);
+    }
+    Reflect.deleteProperty(window, 'devicePixelRatio');
+    // A free wheel, a trackpad, a pinch.
+    fire(40, 0.5);
+    fire(13, 13 / 40);
+    fire(10, 1, { ctrlKey: true });
+    return window.heard.map((text) => text.replace(/^wheel \S+ \S+ /, ''));
+  });
+  expect(counted).toEqual(['1.00', '1.00', '-1.00', '2.00', '1.00', '1.00', '1.00', '0.40', '0.13', '1.00']);
+  // With stops and a page at 125 %, the first notch goes to the next of them.
+  const span = await page.evaluate(() => {
+    const camera = new zesty.Camera({ start: { span: 200 }, zoom: { stops: [100, 200, 400] } });
+    const map = document.createElement('div');
+    map.style.cssText = 'position: fixed; left: 0; top: 0; width: 100px; height: 100px';
+    document.body.append(map);
+    const { detach } = zesty.listen(map, camera);
+    camera.signal({ kind: 'screen', width: 100, height: 100 });
+    camera.advance(performance.now());
+    const event = new WheelEvent('wheel', { bubbles: true, cancelable: true, clientX: 50, clientY: 50, deltaY: 80 });
+    Object.defineProperty(event, 'wheelDeltaY', { value: -120 });
+    map.dispatchEvent(event);
+    camera.advance(performance.now() + 10);
+    detach();
+    map.remove();
+    return camera.goal.span;
+  });
+  expect(span).toBe(400);
+});
+
 test('a page that scrolls keeps the wheel until the map has the focus, or Control is held, as the settings say', async () => {
   const wheelAt = async (): Promise<boolean> => {
     await heard();

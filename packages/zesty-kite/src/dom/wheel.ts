@@ -35,9 +35,9 @@ export function hearWheel(
       kind: 'wheel',
       x,
       y,
-      notches: notchesOf(event),
+      notches: notchesOf(event, surface.window.devicePixelRatio),
       ...scrolled(event, element),
-      ...trackpad(event),
+      ...trackpad(event, surface.window.devicePixelRatio),
       time: event.timeStamp,
     });
     if (used) event.preventDefault();
@@ -74,8 +74,31 @@ function isMeant(element: HTMLElement, { settings: { wheel } }: Steered, event: 
   return active !== null && (active === element || element.contains(active));
 }
 
-function notchesOf(event: WheelEvent): number {
+/** What an old field of wheel events counts for one notch; page zoom and density do not change it, as they change pixels. */
+const PER_TICK = 120;
+/** A notch has so many pixels, without page zoom and density or with them; others are not of a wheel that clicks. */
+const LEAST_PIXELS = 60;
+const MOST_PIXELS = 160;
+
+/** The notches of a wheel that turns by whole ones, down positive; 0 for a trackpad, a free wheel, or where nothing says. */
+function wholeNotches(event: WheelEvent, density: number): number {
+  const { wheelDeltaX = 0, wheelDeltaY = 0 } = event as WheelEvent & Partial<Record<`wheelDelta${'X' | 'Y'}`, number>>;
   // With Shift, browsers report the wheel as sideways; for a map it counts the same.
+  const sideways = event.deltaY === 0 && event.shiftKey;
+  const ticks = (sideways ? wheelDeltaX : wheelDeltaY) / -PER_TICK;
+  const isStraight = sideways || event.deltaX === 0;
+  if (!isStraight || event.deltaMode !== 0 || ticks === 0 || !Number.isInteger(ticks)) return 0;
+  const pixels = (sideways ? event.deltaX : event.deltaY) / ticks;
+  return isNotch(pixels) || isNotch(pixels * density) ? ticks : 0;
+}
+
+function isNotch(pixels: number): boolean {
+  return pixels >= LEAST_PIXELS && pixels <= MOST_PIXELS;
+}
+
+function notchesOf(event: WheelEvent, density: number): number {
+  const whole = isPinch(event) ? 0 : wholeNotches(event, density);
+  if (whole !== 0) return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, whole));
   const delta = event.deltaY === 0 && event.shiftKey ? event.deltaX : event.deltaY;
   const unit = isPinch(event) ? PER_PINCH_NOTCH : (PER_NOTCH[event.deltaMode] ?? 100);
   return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, delta / unit));
@@ -89,12 +112,11 @@ function scrolled(event: WheelEvent, { clientWidth, clientHeight }: HTMLElement)
 }
 
 /** Wheels report whole notches, down or up alone; two fingers report pixels, and sideways too. */
-function trackpad(event: WheelEvent): { trackpad?: 'scroll' | 'pinch' } {
+function trackpad(event: WheelEvent, density: number): { trackpad?: 'scroll' | 'pinch' } {
   if (isPinch(event)) return { trackpad: 'pinch' };
   if (event.deltaMode !== 0) return {};
-  const { wheelDeltaY = 0 } = event as WheelEvent & { readonly wheelDeltaY?: number };
-  const whole = event.deltaX === 0 && (wheelDeltaY % 120 === 0 || Math.abs(event.deltaY) % 100 === 0);
-  return whole || event.shiftKey ? {} : { trackpad: 'scroll' };
+  const isWhole = wholeNotches(event, density) !== 0 || (event.deltaX === 0 && Math.abs(event.deltaY) % 100 === 0);
+  return isWhole || event.shiftKey ? {} : { trackpad: 'scroll' };
 }
 
 /** Browsers report a trackpad's pinch as a wheel with Ctrl. */
