@@ -228,6 +228,75 @@ test('two cameras side by side on one element: each has its pointers, its wheel,
   expect(style).toEqual(['none', '']);
 });
 
+test('of two cameras on a page, the one pressed, hovered or focused last has the keys, and a held one stays; or each has its own', async () => {
+  const spansOf = (keys: 'page' | 'own' | 'focus'): Promise<void> =>
+    page.evaluate((some) => {
+      const { map, spy, camera } = window;
+      const second = document.createElement('div');
+      second.id = 'second';
+      second.tabIndex = 0;
+      second.style.cssText = 'position: fixed; left: 600px; top: 0; width: 150px; height: 200px';
+      document.body.append(second);
+      window.other = spy(
+        new zesty.Camera({ start: { x: 0, y: 0, span: 300 }, pan: { startHalfLife: 0, stopHalfLife: 0 } }),
+      );
+      const ears = [zesty.listen(map, camera, { keys: some }), zesty.listen(second, window.other, { keys: some })];
+      window.detach = () => {
+        for (const { detach } of ears) detach();
+        second.remove();
+      };
+      for (const one of [camera, window.other]) one.advance(performance.now());
+    }, keys);
+  /** Which of them a key moves. */
+  const moved = (): Promise<boolean[]> =>
+    page.evaluate(() =>
+      [window.camera, window.other].map((camera) => {
+        camera.advance(performance.now());
+        return !camera.settled;
+      }),
+    );
+  const rest = (): Promise<unknown> =>
+    page.waitForFunction(() =>
+      [window.camera, window.other].every((camera) => (camera.advance(performance.now()), camera.settled)),
+    );
+  const tried = async (): Promise<boolean[]> => {
+    await frames();
+    await rest();
+    await page.keyboard.down('KeyD');
+    // Whoever has heard it moves in the next frames.
+    await page.waitForFunction(() =>
+      [window.camera, window.other].some((camera) => (camera.advance(performance.now()), !camera.settled)),
+    );
+    await frames();
+    const result = await moved();
+    await page.keyboard.up('KeyD');
+    await rest();
+    return result;
+  };
+  await change(page, { pan: { startHalfLife: 0, stopHalfLife: 0 } });
+  await spansOf('page');
+  expect(await tried()).toEqual([true, false]);
+  await page.mouse.move(650, 100);
+  expect(await tried()).toEqual([false, true]);
+  await page.mouse.move(200, 300);
+  expect(await tried()).toEqual([true, false]);
+  await page.focus('#second');
+  expect(await tried()).toEqual([false, true]);
+  // A held key stays with its camera, and is let go there.
+  await page.keyboard.down('KeyD');
+  await page.mouse.move(210, 300);
+  await frames();
+  expect(await moved()).toEqual([false, true]);
+  await page.keyboard.up('KeyD');
+  await rest();
+  await page.evaluate(() => window.detach());
+  await spansOf('own');
+  expect(await tried()).toEqual([true, true]);
+  await page.evaluate(() => window.detach());
+  const refused = page.evaluate(() => void zesty.listen(window.map, window.camera, { keys: 'all' as 'own' }));
+  await expect(refused).rejects.toThrow('listen: keys: found "all"; wanted one of "page", "own", "focus"');
+});
+
 test('the next input: a key, a chord, a button with a key, the wheel, a pad; nobody else hears it; and what it is called', async () => {
   await page.evaluate(() => {
     zesty.listen(window.map, window.camera);

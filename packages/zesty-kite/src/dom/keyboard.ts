@@ -1,5 +1,6 @@
 /** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
 import { isForFocused } from './focused.ts';
+import { watchUse } from './lastUsed.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
@@ -12,10 +13,11 @@ const MODIFIERS = [
 
 export interface KeyOptions {
   /**
-   * When keys steer: `page`, wherever in the page the focus is (the default), or `focus`, only while it is in the
-   * element, as where several cameras have the same keys.
+   * When keys steer: `page`, wherever in the page the focus is (the default); of several such cameras, that which was pressed,
+   * hovered or focused last. `own`: always, as where two players share a keyboard and each has bindings of their own. `focus`:
+   * only while the element has the focus. A held key stays with its camera.
    */
-  readonly keys?: 'page' | 'focus';
+  readonly keys?: 'page' | 'own' | 'focus';
 }
 
 export interface Keyboard {
@@ -35,6 +37,9 @@ export function hearKeyboard(
 ): Keyboard {
   const { element, window } = surface;
   const { document } = window;
+  if (!['page', 'own', 'focus'].includes(keys))
+    throw new TypeError(`listen: keys: found ${JSON.stringify(keys)}; wanted one of "page", "own", "focus"`);
+  const isLastUsed = keys === 'page' ? watchUse(surface, signal) : () => true;
   /** When each went down, on the clock of frames; -Infinity before the first frame, from which on that clock is known. */
   const held = new Map<string, number>();
   /** Let go while the page was frozen; what still repeats is still down. */
@@ -56,17 +61,18 @@ export function hearKeyboard(
   };
 
   const onDown = (event: KeyboardEvent): void => {
-    if (event.defaultPrevented || event.isComposing || isForFocused(event, element)) return;
+    if ((event.defaultPrevented && !taken.has(event)) || event.isComposing || isForFocused(event, element)) return;
     if (!surface.isReachable || (keys === 'focus' && !event.composedPath().includes(element))) return;
+    if (!isLastUsed() && !held.has(event.code)) return;
     if (belongsToBrowser(event, (code) => held.has(code) && isBound(code))) return;
     if (event.repeat && !lapsed.delete(event.code)) {
-      if (held.has(event.code) && isBound(event.code)) event.preventDefault();
+      if (held.has(event.code) && isBound(event.code)) take(event);
       return;
     }
     if (!send({ kind: 'key', code: event.code, down: true, time: event.timeStamp })) return;
     held.set(event.code, stamp(event.timeStamp) ?? -Infinity);
     // A modifier that is bound only before other inputs is left to the page as well.
-    if (isBound(event.code)) event.preventDefault();
+    if (isBound(event.code)) take(event);
   };
 
   const onUp = (event: KeyboardEvent): void => {
@@ -110,6 +116,14 @@ export function hearKeyboard(
       }
     },
   };
+}
+
+/** What a camera has kept from the page; another may have a use for it, too. */
+const taken = new WeakSet<Event>();
+
+function take(event: Event): void {
+  taken.add(event);
+  event.preventDefault();
 }
 
 /** Ctrl, Alt and Meta combinations are shortcuts of the browser, unless that modifier steers. */

@@ -1,0 +1,34 @@
+/** Of several cameras on a page that hear the same keys, the one that was pressed, hovered or focused last. */
+import type { Surface } from './surface.ts';
+
+/** Those of a document, the last used one at the end. */
+const used = new WeakMap<Document, Surface[]>();
+
+/** @returns whether this one is the last used; before any is, the first that listened */
+export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
+  const { element, window } = surface;
+  const { document } = window;
+  const all = used.get(document) ?? [];
+  used.set(document, all);
+  all.unshift(surface);
+
+  const use = (): void => {
+    if (all.at(-1) === surface) return;
+    all.splice(all.indexOf(surface), 1);
+    all.push(surface);
+  };
+  const onPointer = (event: MouseEvent): void => {
+    if (event.composedPath().includes(element) && surface.has(surface.at(event))) use();
+  };
+  /** The focus says nothing of two that share an element. */
+  const onFocus = (): void => {
+    if (all.at(-1)?.element !== element) use();
+  };
+  for (const type of ['pointermove', 'pointerdown', 'wheel'] as const)
+    window.addEventListener(type, onPointer, { capture: true, passive: true, signal });
+  element.addEventListener('focusin', onFocus, { signal });
+  signal.addEventListener('abort', () => {
+    all.splice(all.indexOf(surface), 1);
+  });
+  return () => all.at(-1) === surface;
+}
