@@ -87,6 +87,18 @@ await take('overlay');
 await page.mouse.up();
 await page.keyboard.up('Alt');
 
+await page.setViewportSize({ width: 900, height: 360 });
+await page.route('**/standalone/*', (route) =>
+  route.fulfill({
+    contentType: 'text/javascript',
+    path: `${root}packages/zesty-kite/dist/standalone/${route.request().url().split('/').at(-1)}`,
+  }),
+);
+await page.route('**/axes.html', (route) => route.fulfill({ contentType: 'text/html', body: axes() }));
+await page.goto(`${server.resolvedUrls.local[0]}axes.html`);
+await page.waitForFunction(() => document.title === 'drawn');
+await take('tile-axes');
+
 const session = 'data/lemon-strait/sessions/crossing.ndjson';
 const printed = execFileSync(process.execPath, ['packages/zesty-kite-cli/bin/zesty-kite.js', 'replay', session], {
   cwd: root,
@@ -98,6 +110,58 @@ await take('replay');
 
 await browser.close();
 await server.close();
+
+/** Which way the axes of tiles point, by the preset's option. */
+function axes() {
+  return `<!doctype html><meta charset="utf-8"><style>
+    body { display: flex; margin: 0; background: #0b2f38; color: #fbf3e3; font: 15px 'DejaVu Sans', sans-serif }
+    figure { margin: 0; width: 450px; text-align: center }
+    canvas { width: 450px; height: 310px }
+  </style>
+  <figure><canvas></canvas>tiles({ …, xToward: 'upper-right' }), the default</figure>
+  <figure><canvas></canvas>tiles({ …, xToward: 'lower-right' })</figure>
+  <script type="module">
+    import { Camera, tiles, visibleTiles } from './standalone/index.js';
+    import { createDrawing } from './standalone/canvas.js';
+    const [left, right] = document.querySelectorAll('canvas');
+    for (const [canvas, xToward] of [[left, 'upper-right'], [right, 'lower-right']]) {
+      const art = tiles({ width: 88, height: 44, side: 16, scales: [1], xToward });
+      const camera = new Camera([art, { start: { x: 32, y: 32 } }], { screen: { width: 450, height: 310, density: 1 } });
+      const context = canvas.getContext('2d');
+      const drawing = createDrawing(context);
+      const view = drawing.begin(camera.advance(0));
+      for (const { column, row } of visibleTiles(view, 16, { columns: 4, rows: 4 })) {
+        context.fillStyle = (column + row) % 2 === 0 ? '#a9c765' : '#8fb656';
+        context.fillRect(16 * column, 16 * row, 16, 16);
+      }
+      drawing.inPixels();
+      context.font = 'bold 16px DejaVu Sans, sans-serif';
+      context.lineWidth = 4;
+      context.textAlign = 'center';
+      context.textBaseline = 'middle';
+      const origin = view.toScreen(0, 0);
+      for (const [name, x, y, colour] of [['x', 68, 0, '#f6d743'], ['y', 0, 68, '#f26b3a']]) {
+        const end = view.toScreen(x, y);
+        const tip = view.toScreen(1.13 * x, 1.13 * y);
+        context.strokeStyle = context.fillStyle = colour;
+        context.beginPath();
+        context.moveTo(origin.x, origin.y);
+        context.lineTo(end.x, end.y);
+        context.stroke();
+        context.fillText(name, tip.x, tip.y);
+      }
+      context.fillStyle = '#fbf3e3';
+      for (let column = 0; column < 4; column++)
+        for (let row = 0; row < 4; row++) {
+          const at = view.toScreen(16 * column + 8, 16 * row + 8);
+          context.font = '12px DejaVu Sans, sans-serif';
+          context.fillStyle = '#20323a';
+          context.fillText(column + ', ' + row, at.x, at.y);
+        }
+    }
+    document.title = 'drawn';
+  </script>`;
+}
 
 /** Text as a terminal shows it. */
 function terminal(text) {

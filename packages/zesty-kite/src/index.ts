@@ -35,6 +35,7 @@ export {
   tilted,
   tiles,
   trueIsometric,
+  type Axes,
   type FullSettings,
   type Problem,
   type Settings,

@@ -48,6 +48,30 @@ test('tiles of w × h pixels land on exactly that many device pixels at a scale 
   expect(() => tiles({ width: 32, height: 64 })).toThrow('tiles: found 32 × 64 pixels; wanted a width above 0');
 });
 
+test('the x axis of tiles points to the upper right, or to the lower right where that is asked for; y a quarter turn on', () => {
+  for (const [xToward, down] of [
+    ['upper-right', -1],
+    ['lower-right', 1],
+  ] as const)
+    for (const look of [tiles({ width: 64, height: 32, xToward }), trueIsometric({ xToward })]) {
+      const camera = new Camera(look, { screen });
+      const view = camera.advance(0);
+      const origin = view.toScreen(view.x, view.y);
+      const alongX = view.toScreen(view.x + 1, view.y);
+      const alongY = view.toScreen(view.x, view.y + 1);
+      expect(alongX.x - origin.x).toBeGreaterThan(0);
+      expect(Math.sign(alongX.y - origin.y)).toBe(down);
+      expect(alongY.y - origin.y).toBeGreaterThan(0);
+      expect(Math.sign(alongY.x - origin.x)).toBe(-down);
+      // Quarters from there.
+      camera.turn(90);
+      for (let time = 0; time < 3000; time += 16) camera.advance(time);
+      expect(camera.shown.heading).toBe(down < 0 ? 135 : 45);
+    }
+  expect(() => trueIsometric({ xToward: 'left' as 'upper-right' })).toThrow(
+    'xToward: found "left"; wanted "upper-right" or "lower-right"',
+  );
+});
 test('true isometric shows the three axes equally long; straight down shows a plan; tilted follows the zoom', () => {
   const at = (settings: Settings): Camera => {
     const camera = new Camera({ ...settings, start: { ...settings.start, span: 600 } }, { screen });

@@ -14,7 +14,7 @@ export { BUTTONS, PAD_BUTTONS, PAD_STICKS, WHEELS, type Button } from './inputs.
 export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
-export { straightDown, tilted, tiles, trueIsometric, type TileArt } from './presets.ts';
+export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
 export { isEmptyRing, ringsOf } from './rings.ts';
 export { settingsSchema, type ByZoom } from './schema.ts';
 export type { FullBounds, FullSettings, Settings } from './types.ts';

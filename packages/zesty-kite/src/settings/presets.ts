@@ -1,32 +1,47 @@
 /** Ways to look, ready to be laid under settings of one's own. */
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
+import { shown } from './settingsError.ts';
 import type { Settings } from './types.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;
 const SQRT_2 = 1.4142135623730951;
 
-/** Turned by quarters, by keys and by two fingers. */
-const quarters: Settings = {
-  start: { heading: 45 },
-  turn: { stops: { step: 90, offset: 45 } },
-  twoFingers: { turn: true },
-  bindings: { turnStepLeft: ['KeyQ', 'PadLeftShoulder'], turnStepRight: ['KeyE', 'PadRightShoulder'] },
-};
+/** Where the x axis of the world points on the screen at first; the y axis points a quarter turn clockwise from there. */
+export interface Axes {
+  /** `upper-right` (y to the lower right) when left out, or `lower-right` (y to the lower left). */
+  readonly xToward?: 'upper-right' | 'lower-right';
+}
+
+/** Turned by quarters, by keys and by two fingers. @throws RangeError for another way */
+function quarters({ xToward = 'upper-right' }: Axes): Settings {
+  if (xToward !== 'upper-right' && xToward !== 'lower-right')
+    throw new RangeError(`xToward: found ${shown(xToward)}; wanted "upper-right" or "lower-right"`);
+  return {
+    start: { heading: xToward === 'upper-right' ? 45 : -45 },
+    turn: { stops: { step: 90, offset: 45 } },
+    twoFingers: { turn: true },
+    bindings: { turnStepLeft: ['KeyQ', 'PadLeftShoulder'], turnStepRight: ['KeyE', 'PadRightShoulder'] },
+  };
+}
 
 /** A flat map, seen from straight above. It neither turns nor tilts. */
 export function straightDown(): Settings {
   return { pitch: { degrees: 90 }, lens: { fieldOfView: null } };
 }
 
-/** True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees, and by quarters from there. */
-export function trueIsometric(): Settings {
-  return mergeSettings(quarters, { pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } });
+/**
+ * True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees, and by quarters from there.
+ *
+ * @throws RangeError for axes that point another way
+ */
+export function trueIsometric(axes: Axes = {}): Settings {
+  return mergeSettings(quarters(axes), { pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } });
 }
 
 /** The tiles that a map was drawn for. */
-export interface TileArt {
+export interface TileArt extends Axes {
   /** The width and the height of the diamond that one tile is, in pixels; a little over twice as wide as high is usual. */
   readonly width: number;
   readonly height: number;
@@ -43,9 +58,9 @@ export interface TileArt {
  * new Camera([tiles({ width: 64, height: 32, side: 16 }), { bounds }]);
  * ```
  *
- * @throws RangeError for a diamond that is higher than wide
+ * @throws RangeError for a diamond that is higher than wide, or axes that point another way
  */
-export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: TileArt): Settings {
+export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4], ...axes }: TileArt): Settings {
   if (!(height > 0 && height <= width && width < Infinity))
     throw new RangeError(
       `tiles: found ${String(width)} × ${String(height)} pixels; wanted a width above 0 and a height of at most that`,
@@ -53,7 +68,7 @@ export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4] }: T
   if (!(side > 0 && side < Infinity)) throw new RangeError(`tiles.side: found ${String(side)}; wanted above 0`);
   // Turned by 45°, a tile is √2 sides wide, and sin(pitch) times as high.
   const perUnit = width / (side * SQRT_2);
-  return mergeSettings(quarters, {
+  return mergeSettings(quarters(axes), {
     pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
     lens: { fieldOfView: null },
     zoom: { stops: scales.map((scale) => scale * perUnit), stopUnit: 'device-pixels-per-unit' },
