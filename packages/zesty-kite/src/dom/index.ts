@@ -1,4 +1,10 @@
 export { inputLabels, nextInput } from './inputs.ts';
+export type { KeyOptions } from './keyboard.ts';
 export { listen, type Listening, type ListenOptions } from './listen.ts';
-export type { Tap } from './taps.ts';
-export type { Region } from './surface.ts';
+export type { PadOptions } from './pads.ts';
+export type { PanelOptions } from './panels.ts';
+export type { PointerOptions } from './pointers.ts';
+export type { ReducedMotionOptions } from './reducedMotion.ts';
+export type { StandInOptions } from './standIn.ts';
+export type { Region, SurfaceOptions } from './surface.ts';
+export type { Tap, TapOptions } from './taps.ts';

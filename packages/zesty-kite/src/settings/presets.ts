@@ -16,7 +16,7 @@ export interface Axes {
 
 /** Turned by quarters, by keys and by two fingers. @throws RangeError for another way */
 function quarters({ xToward = 'upper-right' }: Axes): Settings {
-  if (xToward !== 'upper-right' && xToward !== 'lower-right')
+  if (!['upper-right', 'lower-right'].includes(xToward))
     throw new RangeError(`xToward: found ${shown(xToward)}; wanted "upper-right" or "lower-right"`);
   return {
     start: { heading: xToward === 'upper-right' ? 45 : -45 },

@@ -1,0 +1,207 @@
+/** Every program of the guide, as it stands: type-checked, built, and steered in a browser. */
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { beforeAll, expect, test } from '@jest/globals';
+import { decode } from 'fast-png';
+import type { Page } from 'playwright-core';
+import type { Camera } from 'zesty-kite';
+import { ownBrowser } from './browser.ts';
+
+const root = new URL('../../', import.meta.url).pathname;
+const project = join(root, '.cache/guide');
+const own = ownBrowser();
+const guide = readFileSync(join(root, 'docs/guide.md'), 'utf8');
+/** By the name after `ts`. */
+const programs = new Map(
+  [...guide.matchAll(/^```ts (\w+)\n(.*?)^```/gms)].map(([, name = '', code = '']) => [name, code]),
+);
+const pages = [...programs.keys()].filter((name) => name !== 'map');
+
+beforeAll(() => {
+  const [, html = ''] = /^```html\n(.*?)^```/ms.exec(readFileSync(join(root, 'README.md'), 'utf8')) ?? [];
+  rmSync(project, { recursive: true, force: true });
+  mkdirSync(project, { recursive: true });
+  for (const [name, code] of programs) writeFileSync(join(project, `${name}.ts`), code);
+  for (const name of pages) writeFileSync(join(project, `${name}.html`), html.replace('/main.ts', `/${name}.ts`));
+  const input = JSON.stringify(pages.map((name) => `${name}.html`));
+  writeFileSync(
+    join(project, 'vite.config.js'),
+    `export default { build: { target: 'es2022', rolldownOptions: { input: ${input} } } };`,
+  );
+  writeFileSync(
+    join(project, 'tsconfig.json'),
+    JSON.stringify({
+      compilerOptions: {
+        target: 'es2022',
+        module: 'esnext',
+        moduleResolution: 'bundler',
+        strict: true,
+        noEmit: true,
+        skipLibCheck: true,
+        lib: ['es2023', 'dom', 'dom.iterable'],
+        types: [],
+      },
+      include: ['*.ts'],
+    }),
+  );
+  const node = (...args: string[]): unknown => execFileSync(process.execPath, args, { cwd: project, stdio: 'pipe' });
+  node(join(root, 'node_modules/typescript/bin/tsc'), '-p', '.');
+  node(join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error');
+}, 90_000);
+
+async function open(name: string): Promise<{ page: Page; wrong: string[] }> {
+  const page = await own.browser.newPage({ viewport: { width: 900, height: 600 } });
+  await page.route('http://guide.example/**', (route) =>
+    route.fulfill({ path: join(project, 'dist', new URL(route.request().url()).pathname) }),
+  );
+  const wrong: string[] = [];
+  page.on('pageerror', (error) => wrong.push(error.message));
+  page.on('console', (message) => wrong.push(message.text()));
+  await page.goto(`http://guide.example/${name}.html`);
+  await page.waitForFunction(() => (window as { camera?: Camera }).camera?.view.width === 900);
+  await page.waitForFunction(() => window.camera.settled);
+  return { page, wrong };
+}
+
+/** What its camera shows. */
+const shown = (page: Page): Promise<{ x: number; y: number; span: number; heading: number; scale: number }> =>
+  page.evaluate(() => {
+    const { view } = window.camera;
+    return { x: view.x, y: view.y, span: view.span, heading: view.heading, scale: view.scale };
+  });
+const settled = (page: Page): Promise<unknown> => page.waitForFunction(() => window.camera.settled);
+const output = (page: Page): Promise<string> => page.locator('output').innerText();
+
+/** What each program promises. */
+const promises: Readonly<Record<string, (page: Page, wrong: string[]) => Promise<void>>> = {
+  draw: async (page) => {
+    const { width, data, channels } = decode(await page.screenshot());
+    const at = (x: number, y: number): string =>
+      String([...data.slice((y * width + x) * channels, (y * width + x) * channels + 3)]);
+    expect(at(450, 300)).toBe('242,107,58');
+    expect(new Set([at(430, 280), at(490, 280)])).toEqual(new Set(['169,199,101', '27,109,121']));
+    expect(await page.evaluate(() => document.querySelector('canvas')?.width)).toBe(900);
+  },
+  pan: async (page) => {
+    const before = await shown(page);
+    await page.keyboard.down('KeyD');
+    await page.waitForFunction((x) => window.camera.view.x > x + 5, before.x);
+    await page.keyboard.up('KeyD');
+    await settled(page);
+    const { x } = await shown(page);
+    await page.mouse.move(2, 300);
+    await page.waitForFunction((from) => window.camera.view.x < from - 5, x);
+  },
+  zoom: async (page) => {
+    await page.mouse.move(300, 200);
+    const ground = await page.evaluate(() => window.camera.view.toGround(300, 200));
+    await page.mouse.wheel(0, -300);
+    await page.waitForFunction(() => !window.camera.settled);
+    await settled(page);
+    const at = await page.evaluate((spot) => window.camera.view.toScreen(spot?.x ?? NaN, spot?.y ?? NaN), ground);
+    expect(Math.hypot(at.x - 300, at.y - 200)).toBeLessThan(1e-3);
+    const { scale } = await shown(page);
+    await page.keyboard.press('Digit1');
+    await page.waitForFunction((from) => window.camera.view.scale > 1.99 * from, scale);
+  },
+  drag: async (page) => {
+    await page.mouse.click(600, 400);
+    expect(await output(page)).toMatch(/^tap 1 at \d+, \d+ after 0\.\d\d s$/);
+    await page.mouse.move(380, 240);
+    await page.mouse.down();
+    await page.mouse.move(520, 360, { steps: 3 });
+    await page.mouse.up();
+    expect(await output(page)).toBe('the lighthouse is chosen');
+    await page.mouse.move(400, 300);
+    await page.mouse.down({ button: 'right' });
+    await page.mouse.move(460, 300, { steps: 3 });
+    await page.waitForFunction(() => window.camera.view.x < 490);
+    await page.mouse.up({ button: 'right' });
+    await page.mouse.move(450, 300);
+    await page.mouse.down();
+    await page.waitForFunction(() => document.querySelector('output')?.value.startsWith('long press'));
+    await page.mouse.up();
+  },
+  turn: async (page) => {
+    expect((await shown(page)).heading).toBe(45);
+    await page.keyboard.press('KeyE');
+    await page.waitForFunction(() => window.camera.view.heading === 135);
+  },
+  limits: async (page) => {
+    const outlined = (): Promise<string> => page.evaluate(() => document.querySelector('canvas')?.style.outline ?? '');
+    await page.mouse.move(450, 300);
+    for (let notch = 0; notch < 8; notch++) await page.mouse.wheel(0, -100);
+    await page.waitForFunction(() => window.camera.view.span < 400);
+    await settled(page);
+    await page.keyboard.down('KeyA');
+    await page.waitForFunction(() => (document.querySelector('canvas')?.style.outline ?? '').includes('4px'));
+    await page.keyboard.up('KeyA');
+    const left = await page.evaluate(() => window.camera.view.footprint()[0]);
+    expect(left).toBeCloseTo(-16, 3);
+    await page.keyboard.down('KeyD');
+    await page.waitForFunction(() => !(document.querySelector('canvas')?.style.outline ?? '').includes('4px'));
+    await page.keyboard.up('KeyD');
+    expect(await outlined()).toBe('none');
+  },
+  panels: async (page) => {
+    const before = await shown(page);
+    await page.mouse.move(100, 300);
+    await page.mouse.wheel(0, 200);
+    await page.waitForFunction(() => (document.querySelector('.panel')?.scrollTop ?? 0) > 0);
+    await page.locator('input').fill('wasd');
+    expect(await shown(page)).toEqual(before);
+    await page.mouse.click(600, 300);
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press('KeyP');
+    const middle = (x: number): Promise<unknown> =>
+      page.waitForFunction((wanted) => Math.abs(window.camera.view.look.middleX - wanted) < 0.01, x);
+    await middle(450);
+    expect((await shown(page)).scale).toBeCloseTo(before.scale, 9);
+    await page.keyboard.press('KeyP');
+    await middle(570);
+  },
+  tune: async (page) => {
+    await page.locator('input').fill('2.5');
+    const speed = (): Promise<unknown> => page.evaluate(() => window.camera.settings.pan.speed);
+    expect(await speed()).toBe(2.5);
+    await page.reload();
+    await page.waitForFunction(() => Reflect.has(window, 'camera'));
+    expect(await speed()).toBe(2.5);
+    await page.evaluate(() => localStorage.setItem('camera', '{"pan":{"speed":"fast"}}'));
+    await page.reload();
+    await page.waitForFunction(() => Reflect.has(window, 'camera'));
+    expect(await speed()).toBe(1);
+  },
+  debug: async (page, wrong) => {
+    await page.keyboard.press('Backquote');
+    await page.waitForFunction(() => document.querySelectorAll('canvas').length === 2);
+    await page.keyboard.press('Backquote');
+    await page.keyboard.down('KeyD');
+    await page.waitForFunction(() => window.camera.view.x > 512);
+    await page.keyboard.up('KeyD');
+    await page.keyboard.press('F9');
+    await page.waitForTimeout(50);
+    const [session = ''] = wrong.splice(0);
+    expect(session).toMatch(/^\{"format":"zesty-kite session"/);
+    expect(session).toContain('"code":"KeyD"');
+  },
+};
+
+test('each of the nine steps has a program and a proof, and its mistakes', () => {
+  expect(pages).toEqual(Object.keys(promises));
+  const steps = guide.split(/^## \d\. /m).slice(1);
+  expect(steps).toHaveLength(9);
+  for (const step of steps) expect(step).toContain('\nMistakes:\n\n- ');
+});
+
+test.each(Object.entries(promises))(
+  'the program of "%s" runs as it stands and does what the step says',
+  async (name, keeps) => {
+    const { page, wrong } = await open(name);
+    await keeps(page, wrong);
+    expect(wrong).toEqual([]);
+    await page.close();
+  },
+  60_000,
+);
