@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
+import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith, narrow } from './steering.ts';
 
 const units = fc.constantFrom('span' as const, 'pixels-per-unit' as const, 'device-pixels-per-unit' as const);
 const stopLists = fc.array(between(0.05, 12), { minLength: 1, maxLength: 7 });
@@ -17,7 +17,7 @@ const stopped = fc
   .tuple(settingsWith(false), stopLists, units, fc.option(headingStops), fc.option(anyBounds))
   .map(([some, list, stopUnit, stops, bounds]): Settings => {
     const zoom = { ...some.zoom, stopUnit, stops: list.map((stop) => (stopUnit === 'span' ? stop * 150 : stop)) };
-    return { ...some, zoom, turn: { ...some.turn, stops }, bounds };
+    return narrow({ ...some, zoom, turn: { ...some.turn, stops }, bounds });
   });
 
 const density = fc.record({
