@@ -1,5 +1,5 @@
 /** Choosing barges: a click or a tap chooses one; the left button, or a finger after a long press, draws a box around several. */
-import { SelectionBox, type Camera } from 'zesty-kite';
+import { ScreenBox, type Camera } from 'zesty-kite';
 import type { ListenOptions, Tap } from 'zesty-kite/dom';
 import { canvasContext } from './page.ts';
 import type { Afloat } from './world.ts';
@@ -28,7 +28,7 @@ export function createChoosing(
   changed: () => void,
 ): Choosing {
   const chosen = new Set<Afloat>();
-  const box = new SelectionBox();
+  const box = new ScreenBox();
   const marks = document.createElement('canvas');
   marks.className = 'marks';
   map.after(marks);

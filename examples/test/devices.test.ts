@@ -289,6 +289,10 @@ test('of two cameras on a page, the one pressed, hovered or focused last has the
   expect(await moved()).toEqual([false, true]);
   await page.keyboard.up('KeyD');
   await rest();
+  // One that is out of reach keeps the keys from nobody.
+  await page.mouse.move(650, 100);
+  await page.evaluate(() => document.querySelector<HTMLElement>('#second')?.style.setProperty('left', '-500px'));
+  expect(await tried()).toEqual([true, false]);
   await page.evaluate(() => window.detach());
   await spansOf('own');
   expect(await tried()).toEqual([true, true]);

@@ -34,7 +34,7 @@ const MAY_IMPORT = {
   'steered.ts': ['settings', 'signals', 'view'],
   dom: ['hands', 'math', 'settings', 'signals', 'steered.ts', 'view'],
   worker: ['camera.ts', 'hands', 'settings', 'signals', 'steered.ts', 'view'],
-  events: ['camera.ts', 'hands', 'limits', 'motion', 'signals', 'view'],
+  events: ['camera.ts', 'hands', 'limits', 'math', 'motion', 'signals', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };

@@ -55,7 +55,7 @@ export {
   createMatrices,
   fillMatrices,
   frustumPlanes,
-  SelectionBox,
+  ScreenBox,
   showsBox,
   showsCircle,
   View,

@@ -74,7 +74,10 @@ function check(camera: Camera): void {
     const isGoal = which === 'goal' && share !== shareThere;
     const widest = (full.zoom.maxSpan ?? (isGoal ? Infinity : spanRange.max / share)) * (isGoal ? shareThere : share);
     const nearest = isGoal ? (spanRange.min / share) * shareThere * (1 - 1e-12) : spanRange.min;
-    says(span >= nearest && span <= Math.max(nearest, widest * (1 + 1e-12)), 'G7', { span, ...spanRange });
+    says(span >= nearest && span <= Math.max(nearest, widest * (1 + (share === 1 && !isGoal ? 0 : 1e-12))), 'G7', {
+      span,
+      ...spanRange,
+    });
     says(pitch >= full.pitch.min && pitch <= full.pitch.max, 'G7', { pitch, ...full.pitch });
     const { min, max: greatest } = full.turn;
     says(heading >= (min ?? -Infinity) && heading <= (greatest ?? Infinity), 'G7', { heading, min, greatest });

@@ -107,7 +107,7 @@ test('G1: the horizon is level: what lies to the right of the focus shows level 
 test('G2: whatever is gripped by zooms and turns, under any look, on slopes of up to 60°, holds within 1e-3 px', () => {
   const steering = steeringBy(fc.oneof(hands.keys, hands.wheel, hands.turns), settingsWith(false));
   let gripped = 0;
-  forAll(steering, (one) => {
+  forRuns(40, steering, (one) => {
     drive(one, SHORT, ({ view, grips }) => {
       for (const grip of grips) {
         if (grip.limited) continue;
@@ -118,7 +118,7 @@ test('G2: whatever is gripped by zooms and turns, under any look, on slopes of u
       }
     });
   });
-  expect(gripped).toBeGreaterThan(250);
+  expect(gripped).toBeGreaterThan(500);
 });
 
 test('G2: the ground under the cursor at a notch stays within 1e-3 px of it in every frame, pitch 30→75 and lens 30→60 by zoom', () => {
@@ -438,9 +438,11 @@ test('G7: zoom, pitch and turning limits are never passed, by any delta however 
       for (const pose of [view, goal]) {
         // Without a panel, that is: one never changes the scale.
         const part = pose === view ? share : frameShareThere(camera);
-        expect(pose.span).toBeGreaterThanOrEqual((settings.zoom?.minSpan ?? NaN) * part * (1 - 1e-12));
+        // Exact; the share of a panel is worked out anew here, and rounded.
+        const hair = part === 1 ? 0 : 1e-12;
+        expect(pose.span).toBeGreaterThanOrEqual((settings.zoom?.minSpan ?? NaN) * part * (1 - hair));
         expect(pose.span).toBeLessThanOrEqual(
-          (settings.zoom?.maxSpan ?? Math.max(max / share, 4096)) * part * (1 + 1e-12),
+          (settings.zoom?.maxSpan ?? Math.max(max / share, 4096)) * part * (1 + hair),
         );
         expect(pose.pitch).toBeGreaterThanOrEqual(flattest);
         expect(pose.pitch).toBeLessThanOrEqual(steepest);

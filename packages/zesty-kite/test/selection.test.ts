@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import fc from 'fast-check';
-import { Camera, SelectionBox, showsBox, type Point, type View } from '../src/index.ts';
+import { Camera, ScreenBox, showsBox, type Point, type View } from '../src/index.ts';
 import { forRuns } from './law.ts';
 import { between } from './steering.ts';
 import { unit, views } from './views.ts';
@@ -10,7 +10,7 @@ import { unit, views } from './views.ts';
 const FINE = 24;
 const shares = Array.from({ length: FINE + 1 }, (_, i) => i / FINE);
 /** How far outside of the box on the screen a point is, CSS pixels. */
-function outside({ left, top, right, bottom }: SelectionBox, x: number, y: number): number {
+function outside({ left, top, right, bottom }: ScreenBox, x: number, y: number): number {
   return Math.hypot(Math.max(left - x, x - right, 0), Math.max(top - y, y - bottom, 0));
 }
 
@@ -31,9 +31,9 @@ function sampled(at: (across: number, down: number) => Point | null): { points: 
 }
 
 const corners = fc.tuple(unit, unit, unit, unit);
-const box = new SelectionBox();
+const box = new ScreenBox();
 
-function setOn(view: View, [fromX, fromY, toX, toY]: readonly [number, number, number, number]): SelectionBox {
+function setOn(view: View, [fromX, fromY, toX, toY]: readonly [number, number, number, number]): ScreenBox {
   return box.set(view, fromX * view.width, fromY * view.height, toX * view.width, toY * view.height);
 }
 
@@ -134,7 +134,7 @@ test('in a world that repeats itself the copy nearest to the focus counts, and n
     { screen: { width: 800, height: 600 } },
   );
   const view = camera.advance(0);
-  const fresh = new SelectionBox();
+  const fresh = new ScreenBox();
   expect([fresh.hasPoint(990, 0), fresh.touchesCircle(990, 0, 5)]).toEqual([false, false]);
   fresh.set(view, 0, 0, 800, 600);
   const around = { top: -5, bottom: 5, low: 0, high: 5 };

@@ -20,6 +20,12 @@ export interface KeyOptions {
   readonly keys?: 'page' | 'own' | 'focus';
 }
 
+/** @throws TypeError */
+export function checkKeys({ keys = 'page' }: KeyOptions): void {
+  if (!['page', 'own', 'focus'].includes(keys))
+    throw new TypeError(`listen: keys: found ${JSON.stringify(keys)}; wanted one of "page", "own", "focus"`);
+}
+
 export interface Keyboard {
   /** Lets go of every key. */
   readonly drop: () => void;
@@ -37,8 +43,6 @@ export function hearKeyboard(
 ): Keyboard {
   const { element, window } = surface;
   const { document } = window;
-  if (!['page', 'own', 'focus'].includes(keys))
-    throw new TypeError(`listen: keys: found ${JSON.stringify(keys)}; wanted one of "page", "own", "focus"`);
   const isLastUsed = keys === 'page' ? watchUse(surface, signal) : () => true;
   /** When each went down, on the clock of frames; -Infinity before the first frame, from which on that clock is known. */
   const held = new Map<string, number>();

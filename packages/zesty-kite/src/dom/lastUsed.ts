@@ -4,7 +4,7 @@ import type { Surface } from './surface.ts';
 /** Those of a document, the last used one at the end. */
 const used = new WeakMap<Document, Surface[]>();
 
-/** @returns whether this one is the last used; before any is, the first that listened */
+/** @returns whether this one is the last used of those in reach; before any is, the first that listened */
 export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
   const { element, window } = surface;
   const { document } = window;
@@ -18,7 +18,7 @@ export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
     all.push(surface);
   };
   const onPointer = (event: MouseEvent): void => {
-    if (event.composedPath().includes(element) && surface.has(surface.at(event))) use();
+    if (all.at(-1) !== surface && event.composedPath().includes(element) && surface.has(surface.at(event))) use();
   };
   /** The focus says nothing of two that share an element. */
   const onFocus = (): void => {
@@ -30,5 +30,5 @@ export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
   signal.addEventListener('abort', () => {
     all.splice(all.indexOf(surface), 1);
   });
-  return () => all.at(-1) === surface;
+  return () => all.findLast(({ isThere, isReachable }) => isThere && isReachable) === surface;
 }

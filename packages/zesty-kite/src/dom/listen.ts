@@ -5,7 +5,7 @@ import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
-import { hearKeyboard, type KeyOptions } from './keyboard.ts';
+import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
 import { hearPads, type PadOptions } from './pads.ts';
 import { panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
@@ -14,7 +14,7 @@ import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { hearStandIn, type StandInOptions } from './standIn.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
-import { hearTaps, type TapOptions } from './taps.ts';
+import { checkTaps, hearTaps, type TapOptions } from './taps.ts';
 import { hearWheel } from './wheel.ts';
 
 export type ListenOptions = PointerOptions &
@@ -53,6 +53,8 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
+  checkKeys(options);
+  checkTaps(options);
   const heard = new AbortController();
   const { signal } = heard;
   const report = (error: unknown): void => {

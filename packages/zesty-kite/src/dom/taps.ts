@@ -46,6 +46,14 @@ export interface Pressed {
 /** Shorter than that, and a quick tap could be a long one. */
 const SHORTEST_LONG = 0.3;
 
+/** @throws TypeError */
+export function checkTaps({ longPressAfter = SHORTEST_LONG }: TapOptions): void {
+  if (longPressAfter >= SHORTEST_LONG) return;
+  throw new TypeError(
+    `listen: longPressAfter: found ${String(longPressAfter)}; wanted seconds, at least ${String(SHORTEST_LONG)}`,
+  );
+}
+
 export interface HearTaps {
   press(pressed: Pressed, x: number, y: number, event: PointerEvent): void;
   move(pressed: Pressed, x: number, y: number): void;
@@ -63,10 +71,6 @@ export function hearTaps(
   report: (error: unknown) => void,
   signal: AbortSignal,
 ): HearTaps {
-  if (!(longPressAfter >= SHORTEST_LONG))
-    throw new TypeError(
-      `listen: longPressAfter: found ${String(longPressAfter)}; wanted seconds, at least ${String(SHORTEST_LONG)}`,
-    );
   /** Apart for each button, and for what the camera hears of. */
   const taps = new Map<string, Taps>();
   const tapsOf = ({ input, used }: Pressed): Taps => {

@@ -32,7 +32,6 @@ export class Hands {
   readonly #taps = new Taps();
   readonly #orbits = new Orbits();
   readonly #pulls = new Pulls();
-  #height = 1;
   readonly #pads = new Pads();
   readonly #wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
@@ -71,8 +70,7 @@ export class Hands {
       case 'wheel':
         return this.#turnWheel(body, screen);
       case 'press':
-        this.#height = screen.height;
-        return this.#press(body, at);
+        return this.#press(body, screen, at);
       case 'move':
         return this.#move(body, screen);
       case 'lift':
@@ -118,7 +116,7 @@ export class Hands {
     return [this.#steer()];
   }
 
-  #press({ id, x, y, input }: PressSignal, at: number): Intent[] {
+  #press({ id, x, y, input }: PressSignal, { height }: Screen, at: number): Intent[] {
     const asked = this.#bindings.asks(input, this.#held);
     this.#held.add(input);
     this.#pressed.set(id, input);
@@ -126,7 +124,7 @@ export class Hands {
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.#taps.press(id, x, y, startsAfter, at);
     if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, startsAfter));
-    else if (asked.includes('pull')) this.#pulls.press(id, x, y, startsAfter);
+    else if (asked.includes('pull')) this.#pulls.press(id, x, y, startsAfter, height);
     else if (asked.includes('orbit')) this.#orbits.press(id, x, y, startsAfter);
     return [...strokes, this.#steer()];
   }
@@ -211,7 +209,7 @@ export class Hands {
     const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
     const isFaster = (asked.get('faster') ?? 0) >= 0.5;
     const push = this.#push(between('panRight', 'panLeft'), between('panDown', 'panUp'));
-    const pull = this.#pulls.push(this.#settings, this.#height);
+    const pull = this.#pulls.push(this.#settings);
     const pans = locked.includes('pan') ? 0 : 1;
     const speed = pans * (isFaster ? pan.fasterFactor : 1);
     const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);

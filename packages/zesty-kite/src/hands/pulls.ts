@@ -6,13 +6,15 @@ interface Pull extends Point {
   readonly downX: number;
   readonly downY: number;
   readonly startsAfter: number;
+  /** Of the screen, CSS pixels. */
+  readonly height: number;
 }
 
 export class Pulls {
   readonly #pulls = new Map<number, Pull>();
 
-  press(id: number, x: number, y: number, startsAfter: number): void {
-    this.#pulls.set(id, { x, y, downX: x, downY: y, startsAfter });
+  press(id: number, x: number, y: number, startsAfter: number, height: number): void {
+    this.#pulls.set(id, { x, y, downX: x, downY: y, startsAfter, height });
   }
 
   /** @returns whether this press pulls */
@@ -31,9 +33,9 @@ export class Pulls {
   }
 
   /** Which way it asks to go, in pan speeds. It begins at nothing where a drag would start. */
-  push({ drag }: FullSettings, height: number): { right: number; down: number } {
+  push({ drag }: FullSettings): { right: number; down: number } {
     const push = { right: 0, down: 0 };
-    for (const { x, y, downX, downY, startsAfter } of this.#pulls.values()) {
+    for (const { x, y, downX, downY, startsAfter, height } of this.#pulls.values()) {
       const length = Math.sqrt((x - downX) * (x - downX) + (y - downY) * (y - downY));
       if (length <= startsAfter) continue;
       const speed = (length - startsAfter) / (drag.pullDistance * height * length);

@@ -4,6 +4,11 @@ import { exp2In } from './exp2.ts';
 
 const LN2 = 0.6931471805599453;
 
+/** How far an ease goes that begins at a speed: v · h / ln 2 with half-life h, the integral of v · 2^(-t/h). */
+export function lengthOfEase(speed: number, halfLife: number): number {
+  return (speed * halfLife) / LN2;
+}
+
 /** How a value eases toward a target over one step. */
 export class Decay {
   /** How often it halves in a second; infinite for a half-life of 0, which arrives at once. */

@@ -2,7 +2,7 @@ export { atan2 } from './atan2.ts';
 export { Cell } from './cell.ts';
 export { clamp, finite } from './clamp.ts';
 export { createCurve, curveAt, curveIn, type Curve } from './curve.ts';
-export { Decay } from './decay.ts';
+export { Decay, lengthOfEase } from './decay.ts';
 export { Digest } from './digest.ts';
 export { exp2, exp2In } from './exp2.ts';
 export { convexHull } from './hull.ts';

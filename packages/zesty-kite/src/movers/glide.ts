@@ -2,7 +2,7 @@
  * What goes on when a hand lets go in passing: the pan, and, where the settings say so, the zoom and the turn. It gives
  * them their speed; they slow down and end as pans, zooms and turns do.
  */
-import { clamp, log2 } from '../math/index.ts';
+import { clamp, lengthOfEase, log2 } from '../math/index.ts';
 import {
   addNotches,
   addTurn,
@@ -30,8 +30,6 @@ const SLOWEST_ZOOM = 0.1;
 const FASTEST_ZOOM = 20;
 const SLOWEST_TURN = 5;
 const FASTEST_TURN = 1440;
-/** An ease with half-life h that begins at speed v goes v · h / ln 2 far. */
-const LN2 = 0.6931471805599453;
 
 /** How the hand went. Frames have no hands: a copy keeps nothing. */
 class Trails implements Part {
@@ -109,11 +107,11 @@ function flingPinch(pinch: Trail, motion: Motion, rules: Rules, look: Look, micr
   if (!zooms && !turns) return;
   takeGrip(motion, rules, look, motion.gripX, motion.gripY);
   const zoomed = clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * beyond(went.x, SLOWEST_ZOOM);
-  const octaves = (zoomed * zoom.halfLife) / LN2;
+  const octaves = lengthOfEase(zoomed, zoom.halfLife);
   if (zooms) addNotches(motion, rules, look, octaves / log2(zoom.notch));
   if (!turns) return;
   const turned = clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * beyond(went.y, SLOWEST_TURN);
-  addTurn(motion, rules, (turned * turn.halfLife) / LN2);
+  addTurn(motion, rules, lengthOfEase(turned, turn.halfLife));
   restHeading(motion, rules);
 }
 

@@ -10,7 +10,7 @@ export {
 } from './matrices.ts';
 export type { Ground, Insets, Depth, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
 export { frustumPlanes, showsBox, showsCircle, type Box, type ScreenRectangle } from './culling.ts';
-export { SelectionBox } from './selection.ts';
+export { ScreenBox } from './screenBox.ts';
 export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts';
 export { aim, View, type Affine, type Footprint, type Ray } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';

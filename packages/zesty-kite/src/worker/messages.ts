@@ -3,7 +3,7 @@
  * clock and where that one counts from: the two count from different moments.
  */
 import type { SignalBody } from '../signals/index.ts';
-import type { Pose, Screen } from '../view/index.ts';
+import type { Insets, Pose, Screen } from '../view/index.ts';
 
 /** Whatever messages go through: a `Worker`, the `self` of one, or a `MessagePort`. */
 export interface Port {
@@ -28,6 +28,7 @@ export interface FrameMessage {
   readonly time: number;
   readonly pose: Pose;
   readonly screen: Screen;
+  readonly insets: Insets;
   readonly settled: boolean;
 }
 

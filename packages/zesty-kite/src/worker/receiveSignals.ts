@@ -24,12 +24,14 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     });
   };
   const tell = (time: number): void => {
-    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density } = camera.view;
+    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density, look } = camera.view;
+    const { left, top, right, bottom } = look;
     const message: FrameMessage = {
       zestyKite: 'frame',
       time: time + origin,
       pose: { x, y, focusHeight, span, heading, pitch, fieldOfView },
       screen: { width, height, density },
+      insets: { left, top, right, bottom },
       settled: camera.settled,
     };
     port.postMessage(message);

@@ -90,9 +90,9 @@ export class RemoteCamera implements Steered {
   readonly #hear = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
     if (message?.zestyKite !== 'frame') return;
-    const { pose, screen, settled, time } = message;
+    const { pose, screen, insets, settled, time } = message;
     this.#settled = settled;
-    aim(this.view, pose, screen, undefined, this.settings.safeFrame);
+    aim(this.view, pose, screen, undefined, insets);
     for (const poll of [...this.#polls]) poll(time - clockOrigin());
   };
 }

@@ -9,14 +9,14 @@ import type { Footprint, View } from './view.ts';
  * world that repeats itself, the copy nearest to the focus counts.
  *
  * ```ts
- * const box = new SelectionBox(); // once
+ * const box = new ScreenBox(); // once
  * box.set(view, downX, downY, event.offsetX, event.offsetY);
  * const chosen = barges.filter(({ x, y }) => box.touchesCircle(x, y, 4));
  * ```
  *
  * It is of the view as it was in `set`: set it anew after `advance`. Nothing here makes garbage.
  */
-export class SelectionBox implements ScreenRectangle {
+export class ScreenBox implements ScreenRectangle {
   readonly left: number = 0;
   readonly top: number = 0;
   readonly right: number = 0;
