@@ -492,6 +492,50 @@ test('G8: settled comes within the stated time after the last input, and then fr
   });
 });
 
+test('G8: where limit, span, pitch and lens go after each other it comes to rest too', () => {
+  const halfLife = fc.constantFrom(0, 0.05, 0.1, 0.3);
+  const byZoom = (low: number, high: number) =>
+    fc.record({ near: between(low, high), far: between(low, high), halfLife });
+  const notches = fc.array(between(-5, 30), { minLength: 1, maxLength: 3 });
+  forRuns(
+    300,
+    byZoom(20, 90),
+    byZoom(1, 60),
+    between(20, 80),
+    halfLife,
+    between(100, 900),
+    between(0, 80),
+    notches,
+    (pitch, lens, radius, zoomHalfLife, width, down, turns) => {
+      const curve = ({ near, far }: typeof pitch): [number, number][] => [
+        [5, near],
+        [40, far],
+      ];
+      const camera = new Camera(
+        {
+          start: { x: 0, y: 0, span: 10 },
+          zoom: { minSpan: 5, maxSpan: 60, halfLife: zoomHalfLife },
+          bounds: { circle: { x: 0, y: 0, radius }, keep: 'view', whenViewIsLarger: 'limit-zoom' },
+          pitch: { degrees: curve(pitch), halfLife: pitch.halfLife },
+          lens: { fieldOfView: curve(lens), halfLife: lens.halfLife },
+        },
+        { screen: { width, height: 394 } },
+      );
+      camera.advance(0);
+      camera.tilt(-down);
+      turns.forEach((count, i) => {
+        camera.zoom({ notches: count });
+        camera.advance(1000 * (i + 1));
+      });
+      for (let time = 4000; time <= 40_000; time += 9000) camera.advance(time);
+      expect(camera.settled).toBe(true);
+      const still = bitsOf(camera);
+      camera.advance(50_000);
+      expect(bitsOf(camera)).toBe(still);
+    },
+  );
+});
+
 test('G9: after a release nothing that was held moves the camera', () => {
   const steering = steeringBy(fc.oneof(hands.keys, hands.fingers), settingsWith(false));
   forAll(steering, (before) => {

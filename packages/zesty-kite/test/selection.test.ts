@@ -77,6 +77,17 @@ test('it touches a level circle where some of the ground in it is within the rad
   expect(missed).toBeGreaterThan(15);
 });
 
+test('a box without a width touches what lies on its line inside of it, and nothing beyond', () =>
+  forRuns(300, views, unit, unit, unit, unit, (view, u, from, to, v) => {
+    box.set(view, u * view.width, from * view.height, u * view.width, to * view.height);
+    const ground = view.toLevel(u * view.width, v * view.height, view.focusHeight, { x: 0, y: 0 });
+    if (ground === null || Math.hypot(ground.x - view.x, ground.y - view.y) > 20 * view.span) return;
+    const off = outside(box, u * view.width, v * view.height);
+    const radius = 1e-6 * view.span;
+    if (off === 0) expect(box.touchesCircle(ground.x, ground.y, radius)).toBe(true);
+    if (off > 1) expect(box.touchesCircle(ground.x, ground.y, radius)).toBe(false);
+  }));
+
 test('it touches an upright box where any of it shows in it, and none that only its planes cannot rule out', () => {
   let sharper = 0;
   let missed = 0;

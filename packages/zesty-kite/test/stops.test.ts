@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith, narrow } from './steering.ts';
+import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
 
 const units = fc.constantFrom('span' as const, 'pixels-per-unit' as const, 'device-pixels-per-unit' as const);
 const stopLists = fc.array(between(0.05, 12), { minLength: 1, maxLength: 7 });
@@ -17,7 +17,7 @@ const stopped = fc
   .tuple(settingsWith(false), stopLists, units, fc.option(headingStops), fc.option(anyBounds))
   .map(([some, list, stopUnit, stops, bounds]): Settings => {
     const zoom = { ...some.zoom, stopUnit, stops: list.map((stop) => (stopUnit === 'span' ? stop * 150 : stop)) };
-    return narrow({ ...some, zoom, turn: { ...some.turn, stops }, bounds });
+    return { ...some, zoom, turn: { ...some.turn, stops }, bounds };
   });
 
 const density = fc.record({
@@ -43,11 +43,13 @@ function fitsFrom({ settings, shown, view: { width, height } }: Camera, span: nu
   const { minSpan } = settings.zoom;
   const maxSpan = settings.zoom.maxSpan ?? 4e4;
   // With a hair of room, so that rounding does not decide.
-  const zoom = { ...settings.zoom, maxSpan: maxSpan * 1.001, stops: null };
+  const wide = { ...settings.zoom, maxSpan: maxSpan * 1.001, stops: null };
+  // Without a farthest zoom, bounds are the farthest.
+  const zoom = settings.zoom.maxSpan === null ? { ...settings.zoom, stops: null } : wide;
   const wider = span * (1 + 1e-6);
   const screen = { width, height };
   return [minSpan, maxSpan].every((from) => {
-    const free = new Camera({ ...settings, zoom, bounds: null, start: { span: from } }, { screen });
+    const free = new Camera({ ...settings, zoom: wide, bounds: null, start: { span: from } }, { screen });
     free.place({ span: shown.span });
     const tilt = shown.pitch - free.advance(0).pitch;
     free.place({ span: wider });

@@ -30,5 +30,5 @@ export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
   signal.addEventListener('abort', () => {
     all.splice(all.indexOf(surface), 1);
   });
-  return () => all.findLast(({ isThere, isReachable }) => isThere && isReachable) === surface;
+  return () => (all.findLast(({ isThere, isReachable }) => isThere && isReachable) ?? all.at(-1)) === surface;
 }

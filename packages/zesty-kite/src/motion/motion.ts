@@ -23,6 +23,9 @@ export class Motion implements Pose {
   goalSpan = NaN;
   /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
   zoomRemaining = -0;
+  /** How often limits have let the goal go outward again after they sent it inward, since the last signal; and that they do now. */
+  returns = -0;
+  returning = false;
   /** log₂ of the goal, and the goal that it is of. */
   logGoal = NaN;
   loggedGoal = NaN;
@@ -150,6 +153,8 @@ export class Motion implements Pose {
     this.wantedSpan = other.wantedSpan;
     this.goalSpan = other.goalSpan;
     this.zoomRemaining = other.zoomRemaining;
+    this.returns = other.returns;
+    this.returning = other.returning;
     this.logGoal = other.logGoal;
     this.loggedGoal = other.loggedGoal;
     this.notches = other.notches;

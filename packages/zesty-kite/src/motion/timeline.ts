@@ -113,7 +113,7 @@ export class Timeline {
     this.#past = ticks - this.#steps * GRID_TICKS;
   }
 
-  /** Moves the kept state on to a time that is not before its own. */
+  /** Moves the kept state on to the time of a signal, which is not before its own. */
   runTo(micros: number): void {
     const ticks = micros * TICKS_PER_MICRO;
     const steps = gridSteps(ticks);
@@ -123,6 +123,7 @@ export class Timeline {
     else if (!this.#settled) solveFocus(this.kept, this.#rules, this.look);
     this.#settled = true;
     this.#past = past;
+    this.kept.returns = 0;
   }
 
   /**

@@ -5,7 +5,7 @@ import type { ZoomRule } from './byZoom.ts';
 import { Look } from '../view/index.ts';
 import { arriveAt, flipSwitches, followAt } from './followers.ts';
 import { frameShare } from './keepScale.ts';
-import { Motion } from './motion.ts';
+import { isSteered, Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
 import { minSpan, SpanRange, type Rules } from './rules.ts';
@@ -235,17 +235,34 @@ const goal = new SpanBetween();
  */
 export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   if (isKept(motion, rules, look)) return;
-  const { span } = motion;
+  const { span, goalSpan } = motion;
   if (rules.followsAtOnce) fitSpan(motion, rules, look, followAt);
   measureFit(rules, look);
   if (motion.span > fit.span) motion.span = fit.span;
   if (motion.span < range.min) motion.span = range.min;
   measureWorth(motion, rules, look);
   findGoalWorth(motion, rules, look);
-  motion.goalSpan = goal.span;
+  motion.goalSpan = mayReturn(motion, goal.span > goalSpan) ? goal.span : Math.min(goalSpan, goal.max);
   easeZoom(motion);
   // Pitch and lens have followed another span.
   if (rules.followsZoom && Math.abs(motion.span - span) > ZOOM_TOLERANCE * span) motion.easing = true;
+}
+
+/** More returns than anybody makes within the time that pitch and lens take. */
+const MOST_RETURNS = 8;
+
+/**
+ * Whether the goal may move, or outward no more. Where pitch and lens follow the span, what fits depends on the span
+ * itself, and limit and span may send each other to and fro for ever: after so many returns with nothing else moving,
+ * the goal goes inward alone, and so comes to rest.
+ */
+function mayReturn(motion: Motion, outward: boolean): boolean {
+  if (motion.turnRemaining !== 0 || isSteered(motion)) motion.returns = 0;
+  if (outward !== motion.returning) {
+    motion.returning = outward;
+    if (outward) motion.returns += 1;
+  }
+  return !outward || motion.returns <= MOST_RETURNS;
 }
 
 /** Sets `goal`: where to go from what was wanted, no farther than it is worth. */

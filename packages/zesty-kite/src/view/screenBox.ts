@@ -166,7 +166,11 @@ function isNear(outline: Footprint, x: number, y: number, radius: number): boole
     const alongY = (outline[(k + 3) % 8] ?? NaN) - fromY;
     const wayX = x - fromX;
     const wayY = y - fromY;
-    const side = alongX * wayY - alongY * wayX;
+    // Of a box without a width, whatever lies on its line is on neither side of it: rounding must not say otherwise.
+    const size = Math.abs(fromX) + Math.abs(fromY) + Math.abs(x) + Math.abs(y);
+    const noise = ROUNDING * size * (Math.abs(alongX) + Math.abs(alongY) + Math.abs(wayX) + Math.abs(wayY));
+    const exact = alongX * wayY - alongY * wayX;
+    const side = Math.abs(exact) > noise ? exact : 0;
     if (side !== 0 && sense !== 0 && side > 0 !== sense > 0) inside = false;
     if (side !== 0) sense = side;
     const length = alongX * alongX + alongY * alongY;
@@ -178,6 +182,8 @@ function isNear(outline: Footprint, x: number, y: number, radius: number): boole
   return inside && sense !== 0;
 }
 
+/** Of a coordinate, relative. */
+const ROUNDING = 1e-15;
 /** Of a box. */
 const CORNERS = 8;
 const cornerX = new Float64Array(CORNERS);
