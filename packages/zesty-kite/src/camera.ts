@@ -478,6 +478,11 @@ export class Camera implements Steered {
     this.#ahead.states.push(mover.keep());
   }
 
+  /** Kept motion and what rules it, for abilities in files of their own: to be read, not to be changed. */
+  get timeline(): Timeline {
+    return this.#timeline;
+  }
+
   /** Lets kept motion be watched, by one at a time: `when` from `zesty-kite/events` does. */
   observe(observer: Observer | null): void {
     this.#observer = observer;
@@ -710,7 +715,7 @@ export class Camera implements Steered {
       case 'unhold':
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
-        if (body.kind === 'release') endMovers(kept, this.#timeline.rules, 'release');
+        if (body.kind === 'release') endMovers(kept, this.#timeline.rules, this.#timeline.look, 'release');
         break;
       case 'home':
       case 'pan':
@@ -773,7 +778,7 @@ export class Camera implements Steered {
     this.#rule(this.#checked);
     if (this.#sized) resize(kept, this.#timeline.rules, look);
     else beginAt(kept, this.#timeline.rules, look, this.#placed);
-    endMovers(kept, this.#timeline.rules, 'resize');
+    endMovers(kept, this.#timeline.rules, look, 'resize');
     // What is held is where it was, and the focus is not: that was no movement of the hand.
     if (kept.fingers > 0) this.#timeline.handMoved(true, false);
     this.#sized = true;
@@ -784,7 +789,7 @@ export class Camera implements Steered {
     const { locked } = this.#settings;
     this.#rule(checked);
     const { kept, look, rules } = this.#timeline;
-    endMovers(kept, rules, this.#settings.locked === locked ? 'change' : 'lock');
+    endMovers(kept, rules, look, this.#settings.locked === locked ? 'change' : 'lock');
     refit(kept, rules, look, rules.boundary.shape !== shape);
     this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }

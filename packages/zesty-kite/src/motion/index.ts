@@ -1,6 +1,16 @@
 export { GRID_SECONDS, microsOf } from './clock.ts';
 export { Timeline } from './timeline.ts';
-export { byZoomNow, foreshortening, lookAt, pitchAt } from './followers.ts';
+export {
+  arriveAt,
+  askAnew,
+  byZoomNow,
+  fieldOfViewAt,
+  flipSwitches,
+  foreshortening,
+  lookAt,
+  pitchAsked,
+  pitchAt,
+} from './followers.ts';
 export { goalPose } from './goal.ts';
 export { CAUSES, COLUMNS, ENDED_BY_STEERING, ROWS, wordsOf, type Cause, type Effect } from './ends.ts';
 export { endMovers, endPan, findMoving, interrupt } from './interrupt.ts';
@@ -14,5 +24,5 @@ export { resize } from './resize.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
 export { createRules, headingInside, minSpan, maxSpan, type Rules, type Ruling } from './rules.ts';
 export { missingClearance, solveFocus } from './solveFocus.ts';
-export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch } from './turn.ts';
-export { addNotches, setGoalSpan } from './zoom.ts';
+export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch, stopTurn } from './turn.ts';
+export { addNotches, setGoalSpan, stopZoom } from './zoom.ts';

@@ -9,7 +9,7 @@ import { stopZoom, setGoalSpan } from './zoom.ts';
 /** Ends what a cause ends. What the cause itself sets out to do is done by its own code. */
 export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause): void {
   const { zoom, turn, tilt, keys } = ROWS[cause];
-  endMovers(motion, rules, cause);
+  endMovers(motion, rules, look, cause);
   if (keys === 'waits') endPan(motion);
   if (zoom === 'ends' || zoom === 'toStop') stopZoom(motion, rules, look);
   if (zoom === 'rests' && rules.stops !== null)
@@ -21,12 +21,12 @@ export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause
 }
 
 /** The same for movers alone. */
-export function endMovers(motion: Motion, rules: Rules, cause: Cause): void {
+export function endMovers(motion: Motion, rules: Rules, look: Look, cause: Cause): void {
   rules.movers.forEach((mover, i) => {
     const effect = mover.endedBy[cause];
     const state = motion.states[i];
     if (state !== undefined && (effect === 'ends' || effect === 'newWish' || effect === 'takesOver'))
-      mover.end(state, motion, effect);
+      mover.end(state, motion, effect, cause, rules, look);
   });
   findMoving(motion, rules);
 }

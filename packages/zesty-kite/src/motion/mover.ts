@@ -40,16 +40,18 @@ export interface Mover<R, S extends Part = Part> {
   keep(): S;
   /** While it is, the camera is not settled, and `move` is called in every step. */
   isUnderWay(state: S): boolean;
-  /** Stops it, as a cause of the table asks. */
-  end(state: S, motion: Motion, effect: Effect): void;
+  /** Stops it, as a cause of the table asks; or because a session begins. */
+  end(state: S, motion: Motion, effect: Effect, cause: Cause | 'session', rules: R, look: Look): void;
   /** Ends what steers just what a placing names. */
   endNamed?(state: S, place: Place): void;
   /** One of its signals has come. */
   hear?(state: S, motion: Motion, rules: R, look: Look, signal: Heard): void;
   /** A hand holds, moves what it holds, or has let go. */
   hand?(state: S, motion: Motion, rules: R, look: Look, hand: HandMoved): void;
+  /** A step: sets span, heading, pitch or lens, where they do not ease as they do by themselves. Not called while a hand holds. */
+  aim?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;
   /** A step: adds to `panX` and `panY` how far the focus goes. Not called while keys pan or a hand holds. */
-  move?(state: S, motion: Motion, pace: Pace, rules: R): void;
-  /** Adds to `panX` and `panY` how far the focus will have gone in the end: for `camera.goal`. */
+  move?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;
+  /** Adds to `panX` and `panY` how far the focus will have gone in the end, and sets what else it will have moved: for `camera.goal`. */
   finish?(state: S, motion: Motion): void;
 }

@@ -40,7 +40,7 @@ export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start):
   const { left, top, right, bottom } = rules.settings.safeFrame;
   dropGrip(motion);
   motion.excessX = motion.excessY = 0;
-  endMoversAt(motion, rules, { ...start, pitch: start.pitch ?? undefined });
+  endMoversAt(motion, rules, look, { ...start, pitch: start.pitch ?? undefined });
   look.frame(rules.screen, left, top, right, bottom);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
   setSpanAtOnce(motion, rules, look, start.span);
@@ -77,7 +77,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   const { gripping, holdsBelowEye, orbitGripping } = motion;
   const moves = place.x !== undefined || place.y !== undefined;
   const looks = span !== undefined || heading !== undefined || pitch !== undefined;
-  endMoversAt(motion, rules, place);
+  endMoversAt(motion, rules, look, place);
   endPanAlong(motion, rules, look, place);
   if (looks) lookAnew(motion, rules, look, place);
   if (moves) {
@@ -99,15 +99,15 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
 }
 
 /** Ends the movers that a placing ends. */
-function endMoversAt(motion: Motion, rules: Rules, place: Place): void {
+function endMoversAt(motion: Motion, rules: Rules, look: Look, place: Place): void {
   rules.movers.forEach((mover, i) => {
     const state = motion.states[i];
     if (state !== undefined) mover.endNamed?.(state, place);
   });
-  if (place.x !== undefined || place.y !== undefined) endMovers(motion, rules, 'placeFocus');
-  if (place.span !== undefined) endMovers(motion, rules, 'placeSpan');
-  if (place.heading !== undefined) endMovers(motion, rules, 'placeHeading');
-  if (place.pitch !== undefined) endMovers(motion, rules, 'placePitch');
+  if (place.x !== undefined || place.y !== undefined) endMovers(motion, rules, look, 'placeFocus');
+  if (place.span !== undefined) endMovers(motion, rules, look, 'placeSpan');
+  if (place.heading !== undefined) endMovers(motion, rules, look, 'placeHeading');
+  if (place.pitch !== undefined) endMovers(motion, rules, look, 'placePitch');
   findMoving(motion, rules);
 }
 

@@ -40,6 +40,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
       keepSpan(motion, rules, look);
     }
   }
+  if (moving && motion.fingers === 0) aimOn(motion, pace, rules, look);
   if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
@@ -85,12 +86,22 @@ function turnOn(motion: Motion, pace: Pace): void {
   motion.heading = motion.goalHeading + motion.turnRemaining;
 }
 
+/** Lets the movers under way turn the look. */
+function aimOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  for (let i = 0; i < motion.states.length; i++) {
+    const state = motion.states[i];
+    const mover = rules.movers[i];
+    if (state !== undefined && mover?.aim !== undefined && mover.isUnderWay(state))
+      mover.aim(state, motion, pace, rules, look);
+  }
+}
+
 /** Lets the movers under way say how far the focus goes. */
 function moveOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
     const mover = rules.movers[i];
-    if (state !== undefined && mover?.isUnderWay(state)) mover.move?.(state, motion, pace, rules);
+    if (state !== undefined && mover?.isUnderWay(state)) mover.move?.(state, motion, pace, rules, look);
   }
   findMoving(motion, rules);
   solveFocus(motion, rules, look);

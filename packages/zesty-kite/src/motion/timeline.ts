@@ -74,8 +74,13 @@ export class Timeline {
 
   /** Back to time zero, with nothing moving and nothing held. */
   restart(): void {
+    this.#rules.movers.forEach((mover, i) => {
+      const state = this.kept.states[i];
+      if (state !== undefined && mover.isUnderWay(state))
+        mover.end(state, this.kept, 'ends', 'session', this.#rules, this.look);
+      this.kept.states[i] = mover.keep();
+    });
     this.kept.copyFrom(new Motion());
-    this.#rules.movers.forEach((mover, i) => (this.kept.states[i] = mover.keep()));
     this.#steps = 0;
     this.#past = 0;
     this.#settled = true;

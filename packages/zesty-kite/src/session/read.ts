@@ -1,4 +1,5 @@
 /** Reading a session file as it streams in. */
+import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Rules } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
 import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
@@ -51,8 +52,8 @@ export class SessionReader {
   /** The kinds of signals of those. */
   readonly #kinds = new Map<string, Plan>();
 
-  /** @param movers abilities that cameras have learned: a session that needs another is refused */
-  constructor(movers: readonly Mover<Rules>[] = []) {
+  /** @param movers abilities that cameras may have learned, those of `zesty-kite/direct` when left out: a session that needs another is refused */
+  constructor(movers: readonly Mover<Rules>[] = DIRECTED) {
     this.#movers = movers;
     for (const { signals } of movers) for (const [kind, plan] of plansOf(signals)) this.#kinds.set(kind, plan);
   }

@@ -1,6 +1,7 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { Camera, type Grip, type SessionStart } from '../camera.ts';
 import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
+import { DIRECTED } from '../direct/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 import type { Mover, Rules } from '../motion/index.ts';
@@ -10,7 +11,7 @@ export interface ReplayOptions {
   readonly rate?: number;
   /** The terrain that the session was recorded over. */
   readonly terrain?: Terrain | null;
-  /** Abilities that cameras have learned, those that the session names among them. */
+  /** Abilities that cameras may have learned; those of `zesty-kite/direct` when left out. */
   readonly movers?: readonly Mover<Rules>[];
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
@@ -85,13 +86,14 @@ export class Replay {
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
   constructor(
     start: SessionStart,
-    { rate = 60, terrain = null, terrains = [], movers = [], frame = () => undefined }: ReplayOptions = {},
+    { rate = 60, terrain = null, terrains = [], movers = DIRECTED, frame = () => undefined }: ReplayOptions = {},
   ) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, { screen: start.screen, terrain });
-    for (const mover of movers) if (start.movers?.includes(mover.name)) this.camera.learn(mover);
+    // One may have been learned while the session went on.
+    for (const mover of movers) this.camera.learn(mover);
     this.#rate = rate;
     this.#frame = frame;
     this.#terrains = terrains;

@@ -1,5 +1,5 @@
 export { cleanScreen, cleanSignal, plansOf, type Plan } from './clean.ts';
-export { number, type Field } from './fields.ts';
+export { maybe, maybeNumber, number, oneOf, type Field } from './fields.ts';
 export {
   SIGNALS,
   type About,

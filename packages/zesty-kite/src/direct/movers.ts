@@ -1,0 +1,5 @@
+/** The abilities of this folder, for sessions: whoever plays one again may need any of them. */
+import type { Mover, Rules } from '../motion/index.ts';
+import { travels } from './travels.ts';
+
+export const DIRECTED: readonly Mover<Rules>[] = [travels];
