@@ -16,6 +16,7 @@ import {
   microsOf,
   missingClearance,
   type Motion,
+  type Heard,
   type Mover,
   type Rules,
   maxSpan,
@@ -330,18 +331,18 @@ export class Camera implements Steered {
   }
 
   /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
-  #stampCalls(): void {
+  #stampCalls(now = this.#micros): void {
     if (this.#calls.length === 0) return;
-    if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil());
+    if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil(now));
     for (const body of this.#calls) this.#writeDown(body, this.#timeline.micros);
     this.#calls.length = 0;
   }
 
   /** A step of the grid before now, so that a frame shows the beginning; or when the next signal comes that has a time. */
-  #restsUntil(): number {
+  #restsUntil(now: number): number {
     const { micros } = this.#timeline;
     const due = microsOf(this.#waiting.firstTime - (this.#origin ?? 0));
-    return Math.max(micros, Math.min(this.#micros - STEP_MICROS, due > micros ? due : Infinity));
+    return Math.max(micros, Math.min(now - STEP_MICROS, due > micros ? due : Infinity));
   }
 
   /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
@@ -478,6 +479,25 @@ export class Camera implements Steered {
     this.#ahead.states.push(mover.keep());
   }
 
+  /**
+   * Lets a mover hear at the beginning of a frame what it has to know in every one, such as where a target is. Nothing is
+   * kept of `sample`, and it is copied only while a session is recorded.
+   *
+   * @param sample `ahead` is set: how much later the frame is than kept motion, seconds
+   * @param time of the frame, as it is handed to a poll
+   */
+  feed(sample: Heard & { ahead: number }, time: number): void {
+    const now = microsOf(time - (this.#origin ?? time));
+    this.#stampCalls(now);
+    if (isAtRest(this.#timeline.kept)) this.#timeline.skipTo(this.#restsUntil(now));
+    const { micros } = this.#timeline;
+    sample.ahead = Math.max(0, now - micros) / 1e6;
+    this.#timeline.runTo(micros);
+    const signal = sample as unknown as SignalBody;
+    this.#takeEffect(signal, micros);
+    if (this.#write !== null) this.#writeDown({ ...signal }, micros);
+  }
+
   /** Kept motion and what rules it, for abilities in files of their own: to be read, not to be changed. */
   get timeline(): Timeline {
     return this.#timeline;
@@ -611,7 +631,7 @@ export class Camera implements Steered {
   #takeWaiting(): void {
     // What has no time and finds the camera at rest is now: not when it came to rest.
     if (this.#waiting.nextTime === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
-      this.#timeline.skipTo(this.#restsUntil());
+      this.#timeline.skipTo(this.#restsUntil(this.#micros));
     for (;;) {
       const time = this.#waiting.nextTime;
       const due = microsOf(time - (this.#origin ?? time));

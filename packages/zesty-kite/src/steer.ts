@@ -14,6 +14,7 @@ import {
   holdAnew,
   interrupt,
   isStill,
+  keepLed,
   dropGrip,
   restHeading,
   setGoalSpan,
@@ -30,10 +31,11 @@ import {
 } from './motion/index.ts';
 
 /**
- * Called when nothing moves any more: solves the focus, as no further step will do it, and ends the grip of a zoom or a turn
- * when no hand holds.
+ * Called after each signal. Where nothing moves any more it solves the focus, as no further step will do it, and ends the
+ * grip of a zoom or a turn when no hand holds.
  */
 export function letRest({ kept, rules, look }: Timeline): void {
+  keepLed(kept, rules, look);
   if (!isStill(kept)) return;
   solveFocus(kept, rules, look);
   if (kept.fingers === 0 && !kept.orbitGripping) dropGrip(kept);
@@ -119,7 +121,7 @@ function step(timeline: Timeline, { turn: degrees, tilt: down }: StepIntent): vo
 /** An orbit holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
 function orbit({ kept, rules, look }: Timeline, { turn: degrees, tilt: down, x, y }: OrbitIntent): void {
   if (kept.fingers > 0) return;
-  const byFocus = rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
+  const byFocus = kept.led || rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
   const holds = kept.orbitGripping && kept.gripX === x && kept.gripY === y;
   if (byFocus || !holds) interrupt(kept, rules, look, 'orbit');
   if (byFocus) dropGrip(kept);

@@ -1,5 +1,6 @@
 /** The abilities of this folder, for sessions: whoever plays one again may need any of them. */
 import type { Mover, Rules } from '../motion/index.ts';
+import { follows } from './follows.ts';
 import { travels } from './travels.ts';
 
-export const DIRECTED: readonly Mover<Rules>[] = [travels];
+export const DIRECTED: readonly Mover<Rules>[] = [travels, follows];

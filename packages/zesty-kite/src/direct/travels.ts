@@ -15,7 +15,6 @@ import {
   Motion,
   pitchAsked,
   pitchAt,
-  placeAt,
   setPitch,
   stopTurn,
   stopZoom,
@@ -26,6 +25,7 @@ import { maybe, maybeNumber, number, oneOf } from '../signals/index.ts';
 import { Look, nearestCopy, ScratchPoint, type Point } from '../view/index.ts';
 import { eased, EASES, PEAK, type Ease } from './ease.ts';
 import { Journey, type Arrival, type Destination, type Stage } from './journey.ts';
+import { stand } from './stand.ts';
 import { shortestPath, StraightPath, type Path, type PathPoint } from './path.ts';
 
 const WAYS = ['shortest', 'straight', 'cut'] as const;
@@ -120,7 +120,7 @@ function setOut(journey: Journey, motion: Motion, rules: Rules, look: Look, sign
   motion.x -= motion.excessX;
   motion.y -= motion.excessY;
   motion.excessX = motion.excessY = 0;
-  stand(there, motion, rules, signal);
+  stand(there, lookThere, motion, rules, signal);
   const { from, to } = journey;
   const { periodX = 0, periodY = 0 } = rules.ground;
   take(from, motion, rules, look);
@@ -164,21 +164,6 @@ function setOut(journey: Journey, motion: Motion, rules: Rules, look: Look, sign
 function putFocus(motion: Motion, rules: Rules, look: Look): void {
   look.turn(motion);
   keepInside(rules.boundary, look, motion, spot, ANYWHERE, motion);
-}
-
-/** Stands where a placing of the destination would. */
-function stand(out: Motion, motion: Motion, rules: Rules, { x, y, span, heading, pitch }: Destination): void {
-  out.copyFrom(motion);
-  out.moving = out.tilted = false;
-  lookThere.frame(rules.screen, out.insetLeft, out.insetTop, out.insetRight, out.insetBottom);
-  lookThere.turn(out);
-  placeAt(out, rules, lookThere, {
-    x,
-    y,
-    span: span ?? motion.goalSpan,
-    heading: heading ?? motion.goalHeading,
-    pitch,
-  });
 }
 
 function take(out: Stage, motion: Motion, rules: Rules, look: Look): void {

@@ -13,9 +13,10 @@ import {
 import { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 
-/** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels). */
+/** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels); of nothing where a mover keeps something in place. */
 export function takeGrip(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
-  motion.orbitGripping = false;
+  dropGrip(motion);
+  if (motion.led) return;
   motion.gripping = true;
   motion.holdsBelowEye = false;
   motion.gripX = x;
@@ -35,7 +36,7 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
   const height = rules.terrain === null ? motion.level : rules.terrain.heightAt(x, y);
   const at = aimAt(motion, rules, motion.x, motion.y).toScreen(x, y, height);
   const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
-  motion.gripping = at.inFront && shows && look.v(at.y) > look.reachV;
+  motion.gripping = at.inFront && shows && look.v(at.y) > look.reachV && !motion.led;
   motion.holdsBelowEye = false;
   motion.gripX = at.x;
   motion.gripY = at.y;
@@ -47,7 +48,7 @@ export function takeGripOf(motion: Motion, rules: Rules, look: Look, pointX: num
 /** Takes hold of the ground below the eye; of the focus where the lens has none. */
 export function takeBelow(motion: Motion, look: Look): void {
   look.meetBelowEye(motion);
-  motion.gripping = look.widening > 0;
+  motion.gripping = look.widening > 0 && !motion.led;
   motion.holdsBelowEye = motion.gripping;
   motion.heldX = motion.x + look.meetX;
   motion.heldY = motion.y + look.meetY;

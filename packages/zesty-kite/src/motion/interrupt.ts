@@ -31,12 +31,14 @@ export function endMovers(motion: Motion, rules: Rules, look: Look, cause: Cause
   findMoving(motion, rules);
 }
 
-/** Sets whether a mover is under way. */
+/** Sets whether a mover is under way, and whether one leads. */
 export function findMoving(motion: Motion, { movers }: Rules): void {
-  motion.moving = false;
+  motion.moving = motion.led = false;
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
-    if (state !== undefined && movers[i]?.isUnderWay(state) === true) motion.moving = true;
+    if (state === undefined) continue;
+    if (movers[i]?.isUnderWay(state) === true) motion.moving = true;
+    if (movers[i]?.leads?.(state) === true) motion.led = true;
   }
 }
 

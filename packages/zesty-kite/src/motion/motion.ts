@@ -94,6 +94,8 @@ export class Motion implements Pose {
   readonly states: Part[];
   /** One of the movers is under way. */
   moving = false;
+  /** One of them keeps something where it shows, whatever zooms, turns or tilts: nothing else is gripped meanwhile. */
+  led = false;
   /** It glides on after a hand let go. */
   gliding = false;
   /** How fast held keys turn and tilt, degrees per second, and zoom, notches per second. */
@@ -193,6 +195,7 @@ export class Motion implements Pose {
     this.panY = other.panY;
     this.spanBefore = other.spanBefore;
     this.moving = other.moving;
+    this.led = other.led;
     this.gliding = other.gliding;
     this.turnRate = other.turnRate;
     this.tiltRate = other.tiltRate;
@@ -220,7 +223,8 @@ export class Motion implements Pose {
     this.excessX = other.excessX;
     this.excessY = other.excessY;
     this.limited = other.limited;
-    if (other.moving) for (let i = 0; i < this.states.length; i++) this.states[i]?.copyFrom(other.states[i]);
+    if (other.moving || other.led)
+      for (let i = 0; i < this.states.length; i++) this.states[i]?.copyFrom(other.states[i]);
   }
 }
 

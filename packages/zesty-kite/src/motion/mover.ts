@@ -40,6 +40,8 @@ export interface Mover<R, S extends Part = Part> {
   keep(): S;
   /** While it is, the camera is not settled, and `move` is called in every step. */
   isUnderWay(state: S): boolean;
+  /** It keeps something where it shows: then `aim` is called in every step in which anything moves, and nothing is gripped. */
+  leads?(state: S): boolean;
   /** Stops it, as a cause of the table asks; or because a session begins. */
   end(state: S, motion: Motion, effect: Effect, cause: Cause | 'session', rules: R, look: Look): void;
   /** Ends what steers just what a placing names. */
@@ -48,7 +50,7 @@ export interface Mover<R, S extends Part = Part> {
   hear?(state: S, motion: Motion, rules: R, look: Look, signal: Heard): void;
   /** A hand holds, moves what it holds, or has let go. */
   hand?(state: S, motion: Motion, rules: R, look: Look, hand: HandMoved): void;
-  /** A step: sets span, heading, pitch or lens, where they do not ease as they do by themselves. Not called while a hand holds. */
+  /** A step: sets span, heading, pitch or lens, where they do not ease as they do by themselves. Or the focus itself. A mover that leads is called with a step of 0 seconds after each signal, too. Not called while a hand holds. */
   aim?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;
   /** A step: adds to `panX` and `panY` how far the focus goes. Not called while keys pan or a hand holds. */
   move?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;

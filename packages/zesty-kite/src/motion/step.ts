@@ -7,7 +7,7 @@ import { follow, foreshortening, logOfSpanIn } from './followers.ts';
 import { dropGrip } from './grip.ts';
 import { isPanning, isSteered, type Motion } from './motion.ts';
 import { findMoving } from './interrupt.ts';
-import type { Pace } from './pace.ts';
+import { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
 import { solveFocus, SolvedFocus } from './solveFocus.ts';
@@ -40,7 +40,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
       keepSpan(motion, rules, look);
     }
   }
-  if (moving && motion.fingers === 0) aimOn(motion, pace, rules, look);
+  if ((moving || motion.led) && motion.fingers === 0) aimOn(motion, pace, rules, look);
   if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
@@ -91,9 +91,18 @@ function aimOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
     const mover = rules.movers[i];
-    if (state !== undefined && mover?.aim !== undefined && mover.isUnderWay(state))
+    if (state !== undefined && mover?.aim !== undefined && (mover.isUnderWay(state) || mover.leads?.(state) === true))
       mover.aim(state, motion, pace, rules, look);
   }
+}
+
+/** A step without a length. */
+const AT_ONCE = new Pace();
+AT_ONCE.seconds = 0;
+
+/** A signal has turned the look at once: what a mover keeps in place stays where it shows. */
+export function keepLed(motion: Motion, rules: Rules, look: Look): void {
+  if (motion.led && motion.fingers === 0) aimOn(motion, AT_ONCE, rules, look);
 }
 
 /** Lets the movers under way say how far the focus goes. */

@@ -76,7 +76,7 @@ export class Timeline {
   restart(): void {
     this.#rules.movers.forEach((mover, i) => {
       const state = this.kept.states[i];
-      if (state !== undefined && mover.isUnderWay(state))
+      if (state !== undefined && (mover.isUnderWay(state) || mover.leads?.(state) === true))
         mover.end(state, this.kept, 'ends', 'session', this.#rules, this.look);
       this.kept.states[i] = mover.keep();
     });

@@ -1,0 +1,313 @@
+/**
+ * Framing: the nearest zoom at which everything shows.
+ *
+ * With (fr, ft) the focus along the screen's right and toward the viewer, s the span and q the widening of the lens, a
+ * point (R, T, z) shows left of the screen line u when R - fr ≤ u (s + q (A + ft cos p)), with A = -T cos p - z sin p:
+ * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone. What is left is a linear
+ * program of four constraints; its answer is where two of them meet.
+ */
+import type { Camera } from '../camera.ts';
+import {
+  fieldOfViewAt,
+  flipSwitches,
+  groundLevel,
+  maxSpan,
+  minSpan,
+  Motion,
+  pitchAt,
+  type Rules,
+} from '../motion/index.ts';
+import { clamp, exp2, log2 } from '../math/index.ts';
+import { shown } from '../settings/index.ts';
+import { Look, type Insets } from '../view/index.ts';
+import type { Destination } from './journey.ts';
+import { stand } from './stand.ts';
+import { Outline, type Thing } from './things.ts';
+
+export interface FrameOptions {
+  /** How much of the safe frame stays free at its sides, CSS pixels; 0 when left out. */
+  readonly padding?: number | Insets;
+  /** Degrees; as it is heading to when left out. */
+  readonly heading?: number;
+  /** Degrees; what the zoom asks for, with what the player tilted, when left out. */
+  readonly pitch?: number;
+}
+
+export interface Framing {
+  /** For `travel`, `camera.place` or `start`. */
+  readonly to: Destination & { readonly x: number; readonly y: number; readonly span: number };
+  /** Everything shows, with the padding, once the camera is there. */
+  readonly fits: boolean;
+  /**
+   * What kept the span from being just as large as everything needs, or the focus from being where it ought: an end of the
+   * `zoom`, the zoom `stops`, or the `bounds`.
+   */
+  readonly limitedBy: readonly ('zoom' | 'stops' | 'bounds')[];
+}
+
+/**
+ * The nearest zoom at which all things show in the safe frame, and where the focus has to be: points, circles, boxes with
+ * heights, GeoJSON.
+ *
+ * ```ts
+ * await travel(camera, frame(camera, chosen, { padding: 40 }).to);
+ * ```
+ *
+ * @throws TypeError for what is no thing
+ */
+export function frame(camera: Camera, things: readonly Thing[], options: FrameOptions = {}): Framing {
+  const { kept, rules } = camera.timeline;
+  const outline = new Outline(things, (x, y) => rules.terrain?.heightAt(x, y) ?? 0);
+  for (const name of ['heading', 'pitch'] as const)
+    if (options[name] !== undefined && !Number.isFinite(options[name]))
+      throw new TypeError(`frame.options.${name}: found ${shown(options[name])}; wanted a finite number`);
+  const solver = new Solver(outline, kept, rules, options);
+  const limitedBy: Framing['limitedBy'][number][] = [];
+  const { min, max } = solver;
+  const tight = solver.nearest((span) => solver.needs(span) <= span, min) ?? max;
+  if (tight === max || solver.needs(min) < min) limitedBy.push('zoom');
+  const stop = rules.stops === null ? tight : solver.stopFrom(tight);
+  if (Math.abs(stop / tight - 1) > SAME) limitedBy.push('stops');
+  let fits = solver.goTo(stop);
+  if (solver.isKeptAway) limitedBy.push('bounds');
+  // Kept away, or over steep ground, a larger view may show it all; where there is no room for the padding, without it.
+  for (const padding of [options.padding ?? 0, 0]) {
+    if (fits || solver.shows()) break;
+    solver.pad(padding);
+    const larger = solver.nearest((span) => solver.goTo(span), stop);
+    fits = solver.goTo(larger ?? stop) && padding === (options.padding ?? 0);
+    if (larger !== null) break;
+  }
+  return { to: solver.destination, fits, limitedBy };
+}
+
+/** What differs by less is the same, as a share. */
+const SAME = 1e-9;
+/** What reaches over a side by less shows, in safe-frame heights. */
+const SLACK = 3e-7;
+/** Of the zoom range, looked through for the nearest span that will do. */
+const PARTS = 192;
+
+/** A look that is tried on one span after the other. */
+class Solver {
+  readonly min: number;
+  readonly max: number;
+  readonly #there = new Motion();
+  readonly #look = new Look();
+  readonly #outline: Outline;
+  readonly #kept: Motion;
+  readonly #rules: Rules;
+  readonly #options: FrameOptions;
+  /** The sides of the padded safe frame, in its heights from its middle: right and down. */
+  #left = NaN;
+  #top = NaN;
+  #right = NaN;
+  #bottom = NaN;
+  /** Where the focus ought to be for the span that was tried last. */
+  #x = NaN;
+  #y = NaN;
+  /** How far the things reach over lines through their anchor, and the least depth that shows them side by side. */
+  #needsLeft = NaN;
+  #needsRight = NaN;
+  #needsTop = NaN;
+  #needsBottom = NaN;
+  #needsDepth = NaN;
+
+  constructor(outline: Outline, kept: Motion, rules: Rules, options: FrameOptions) {
+    this.#outline = outline;
+    this.#kept = kept;
+    this.#rules = rules;
+    this.#options = options;
+    const { heading } = options;
+    stand(this.#there, this.#look, kept, rules, heading === undefined ? {} : { heading });
+    this.min = minSpan(rules, this.#look);
+    this.max = maxSpan(rules, this.#look);
+    this.pad(options.padding ?? 0);
+  }
+
+  pad(padding: number | Insets): void {
+    const { frameWidth, frameHeight } = this.#look;
+    const even = typeof padding === 'number' ? padding : 0;
+    const { left, top, right, bottom } =
+      typeof padding === 'number' ? { left: even, top: even, right: even, bottom: even } : padding;
+    if (!(left + right < frameWidth && top + bottom < frameHeight))
+      throw new TypeError(
+        `frame.options.padding: found ${shown(padding)}; wanted less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
+      );
+    this.#left = (left - frameWidth / 2) / frameHeight;
+    this.#right = (frameWidth / 2 - right) / frameHeight;
+    this.#top = top / frameHeight - 0.5;
+    this.#bottom = 0.5 - bottom / frameHeight;
+  }
+
+  /** The least span from one on that will do: looked for in steps, then halved. Null for none. */
+  nearest(willDo: (span: number) => boolean, from: number): number | null {
+    const { max } = this;
+    if (willDo(from)) return from;
+    const octaves = log2(max / from);
+    let low = from;
+    for (let part = 1; part <= PARTS; part++) {
+      const high = part === PARTS ? max : from * exp2((octaves * part) / PARTS);
+      if (willDo(high)) return halve(willDo, low, high);
+      low = high;
+    }
+    return null;
+  }
+
+  /** The span at which everything would show as the camera looks at another; the focus is set for that other. */
+  needs(span: number): number {
+    const there = this.#there;
+    this.#lookFrom(span);
+    there.level =
+      this.#rules.terrain === null ? there.level : this.#heightAt(this.#outline.anchor.x, this.#outline.anchor.y);
+    let needed = this.#measure(span);
+    // Heights count from the focus, and its height is that of the ground where it comes to be.
+    for (let round = 0; round < 30 && this.#rules.terrain !== null; round++) {
+      const level = this.#heightAt(this.#x, this.#y);
+      if (Math.abs(level - there.level) < 1e-9 * span) break;
+      there.level = level;
+      needed = this.#measure(span);
+    }
+    return needed;
+  }
+
+  #heightAt(x: number, y: number): number {
+    const there = this.#there;
+    there.x = x;
+    there.y = y;
+    return groundLevel(there, this.#rules);
+  }
+
+  /** Turns the look to what the camera would have at a span. */
+  #lookFrom(span: number): void {
+    const there = this.#there;
+    const rules = this.#rules;
+    const { pitch } = this.#options;
+    there.span = span;
+    there.pitchFar = this.#kept.pitchFar;
+    there.lensFar = this.#kept.lensFar;
+    flipSwitches(there, rules);
+    there.pitch = pitch === undefined ? pitchAt(there, rules, span) : clamp(pitch, rules.minPitch, rules.maxPitch);
+    there.fieldOfView = fieldOfViewAt(there, rules, this.#look, span);
+    this.#look.turn(there);
+  }
+
+  #measure(span: number): number {
+    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const { anchor } = this.#outline;
+    const left = this.#left;
+    const right = this.#right;
+    const bottom = this.#bottom;
+    // Above the line of four spans beyond the focus nothing is framed: the horizon is near.
+    const top = Math.max(this.#top, this.#look.reachV);
+    this.#needsRight = this.#across(right, 1);
+    this.#needsLeft = -this.#across(left, -1);
+    this.#needsBottom = this.#down(bottom, 1);
+    this.#needsTop = -this.#down(top, -1);
+    this.#needsDepth = (this.#needsRight - this.#needsLeft) / (right - left);
+    const steepTop = sinPitch + widening * top * cosPitch;
+    const steepBottom = sinPitch + widening * bottom * cosPitch;
+    const deepens = widening * cosPitch;
+    const high = (this.#needsBottom * steepTop - this.#needsTop * steepBottom) / ((bottom - top) * sinPitch);
+    const wide = (this.#needsDepth * steepTop - this.#needsTop * deepens) / sinPitch;
+    const needed = Math.max(high, wide, 0);
+    // The middle of what is left to choose from, at the span that is tried.
+    const tried = Math.max(span, needed);
+    const toward = Math.max(
+      (this.#needsBottom - bottom * tried) / steepBottom,
+      deepens > 0 ? (this.#needsDepth - tried) / deepens : -Infinity,
+    );
+    const away = (this.#needsTop - top * tried) / steepTop;
+    const forth = (toward + away) / 2;
+    const depth = tried + deepens * forth;
+    const aside = (this.#needsRight - right * depth + this.#needsLeft - left * depth) / 2;
+    this.#x = anchor.x + aside * cosHeading - forth * sinHeading;
+    this.#y = anchor.y + aside * sinHeading + forth * cosHeading;
+    return needed;
+  }
+
+  /** How far the things reach over the plane through the eye and the screen line x = u: right of it, or left for -1. */
+  #across(u: number, sense: number): number {
+    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const deep = widening * u;
+    const east = cosHeading - deep * cosPitch * sinHeading;
+    const south = sinHeading + deep * cosPitch * cosHeading;
+    return this.#reach(sense * east, sense * south, sense * deep * sinPitch);
+  }
+
+  #down(v: number, sense: number): number {
+    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const steep = sinPitch + widening * v * cosPitch;
+    const up = widening * v * sinPitch - cosPitch;
+    return this.#reach(-sense * steep * sinHeading, sense * steep * cosHeading, sense * up);
+  }
+
+  #reach(east: number, south: number, up: number): number {
+    const { x, y } = this.#outline.anchor;
+    return this.#outline.reach(east, south, up, x, y, this.#there.level);
+  }
+
+  /** The nearest stop from a span on at which everything shows, or the farthest. */
+  stopFrom(span: number): number {
+    const { stops } = this.#rules;
+    const { min, max } = this;
+    let stop = span / (1 + SAME);
+    for (;;) {
+      const next = stops?.beyond(this.#look, stop, 1, min, max) ?? NaN;
+      if (next !== next) return stop < span ? (stops?.beyond(this.#look, span, -1, min, max) ?? span) : stop;
+      stop = next;
+      if (this.needs(stop) <= stop * (1 + SAME)) return stop;
+    }
+  }
+
+  /** Goes to a span as a placing would. Says whether everything shows from there. */
+  goTo(span: number): boolean {
+    this.needs(span);
+    const x = this.#x;
+    const y = this.#y;
+    const { heading, pitch } = this.#options;
+    const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
+    stand(this.#there, this.#look, this.#kept, this.#rules, to);
+    this.#look.turn(this.#there);
+    const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);
+    this.isKeptAway = off > SAME * span || Math.abs(this.#there.span / span - 1) > SAME;
+    return this.shows();
+  }
+
+  /** The bounds do not let the camera go where it went last. */
+  isKeptAway = false;
+
+  /** Whether everything shows from where it is. */
+  shows(): boolean {
+    const { x, y, span } = this.#there;
+    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const { anchor } = this.#outline;
+    const aside = (x - anchor.x) * cosHeading + (y - anchor.y) * sinHeading;
+    const forth = (y - anchor.y) * cosHeading - (x - anchor.x) * sinHeading;
+    const depth = span + widening * cosPitch * forth;
+    const down = (v: number): number => v * span + forth * (sinPitch + widening * v * cosPitch);
+    const slack = SLACK * span;
+    return (
+      this.#across(this.#right, 1) <= this.#right * depth + aside + slack &&
+      this.#across(this.#left, -1) <= -(this.#left * depth + aside) + slack &&
+      this.#down(this.#bottom, 1) <= down(this.#bottom) + slack &&
+      this.#down(this.#top, -1) <= -down(this.#top) + slack
+    );
+  }
+
+  get destination(): Framing['to'] {
+    const { x, y, span } = this.#there;
+    const { heading, pitch } = this.#options;
+    return { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
+  }
+}
+
+/** Halves an interval whose far end will do, until its ends are the same but for rounding. */
+function halve(willDo: (span: number) => boolean, low: number, high: number): number {
+  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
+    const middle = (low + high) / 2;
+    if (willDo(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}

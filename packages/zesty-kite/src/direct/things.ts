@@ -1,0 +1,107 @@
+/** What can be framed: how far it reaches in any direction. */
+import { shown } from '../settings/index.ts';
+import type { Box } from '../view/index.ts';
+
+/** World units. A height that is left out is that of the ground there. */
+export type Thing =
+  | { readonly x: number; readonly y: number; readonly height?: number; readonly radius?: number }
+  | Box
+  | GeoJson;
+
+/** RFC 7946, in world units instead of degrees: a geometry, a feature, or a collection of either. */
+export interface GeoJson {
+  readonly type: string;
+  readonly coordinates?: unknown;
+  readonly geometry?: unknown;
+  readonly geometries?: unknown;
+  readonly features?: unknown;
+}
+
+/** Points with a level radius around each: all that a frustum can tell of the rest is in them. */
+export class Outline {
+  /** x, y, height, radius by turns. */
+  readonly #spots: number[] = [];
+  readonly #heightAt: (x: number, y: number) => number;
+
+  /**
+   * @param heightAt of the ground
+   * @throws TypeError for what is no thing, with its place
+   */
+  constructor(things: readonly Thing[], heightAt: (x: number, y: number) => number) {
+    this.#heightAt = heightAt;
+    if (!Array.isArray(things)) refuse('things', things, 'a list of points, circles, boxes or GeoJSON');
+    things.forEach((thing, i) => {
+      this.#add(thing, `things[${String(i)}]`);
+    });
+    if (this.#spots.length === 0) refuse('things', things, 'at least one with a place');
+  }
+
+  /** How far it reaches along (east, south, up), counted from a spot. */
+  reach(east: number, south: number, up: number, x: number, y: number, height: number): number {
+    const spots = this.#spots;
+    const level = Math.sqrt(east * east + south * south);
+    let most = -Infinity;
+    for (let i = 0; i < spots.length; i += 4) {
+      const [atX = 0, atY = 0, atHeight = 0, radius = 0] = [spots[i], spots[i + 1], spots[i + 2], spots[i + 3]];
+      const reach = east * (atX - x) + south * (atY - y) + up * (atHeight - height) + level * radius;
+      if (reach > most) most = reach;
+    }
+    return most;
+  }
+
+  /** The first of its spots: any will do to begin from. */
+  get anchor(): { readonly x: number; readonly y: number } {
+    const [x = 0, y = 0] = this.#spots;
+    return { x, y };
+  }
+
+  #add(thing: unknown, path: string): void {
+    if (typeof thing !== 'object' || thing === null) refuse(path, thing, 'a point, a circle, a box or GeoJSON');
+    const given = thing as Record<string, unknown>;
+    if ('type' in given) this.#addGeoJson(given, path);
+    else if ('left' in given) this.#addBox(given, path);
+    else {
+      const { x, y, height, radius = 0 } = given;
+      this.#spot(x, y, height, radius, path);
+    }
+  }
+
+  #addBox({ left, top, right, bottom, low, high }: Record<string, unknown>, path: string): void {
+    for (const x of [left, right])
+      for (const y of [top, bottom]) for (const height of [low, high]) this.#spot(x, y, height, 0, path);
+  }
+
+  #addGeoJson({ type, coordinates, geometry, geometries, features }: Record<string, unknown>, path: string): void {
+    if (coordinates !== undefined) this.#addPositions(coordinates, `${path}.coordinates`);
+    else if (type === 'Feature' && geometry === null) return;
+    else if (type === 'Feature') this.#add(geometry, `${path}.geometry`);
+    else if (Array.isArray(features ?? geometries)) {
+      const name = features === undefined ? 'geometries' : 'features';
+      ((features ?? geometries) as unknown[]).forEach((one, i) => {
+        this.#add(one, `${path}.${name}[${String(i)}]`);
+      });
+    } else refuse(`${path}.type`, type, 'a GeoJSON geometry, feature or collection');
+  }
+
+  #addPositions(value: unknown, path: string): void {
+    if (!Array.isArray(value)) refuse(path, value, 'positions such as [x, y]');
+    const list = value as readonly unknown[];
+    if (typeof list[0] === 'number') this.#spot(list[0], list[1], list[2], 0, path);
+    else
+      list.forEach((one, i) => {
+        this.#addPositions(one, `${path}[${String(i)}]`);
+      });
+  }
+
+  #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: string): void {
+    const place = [x, y].every(Number.isFinite) ? (height ?? this.#heightAt(Number(x), Number(y))) : NaN;
+    const spot = [x, y, place, radius].map(Number);
+    if (!spot.every(Number.isFinite) || !(Number(radius) >= 0))
+      refuse(path, { x, y, height, radius }, 'finite numbers, and a radius that is not below 0');
+    this.#spots.push(...spot);
+  }
+}
+
+function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(`frame.${path}: found ${shown(found)}; wanted ${wanted}`);
+}

@@ -1,0 +1,264 @@
+/** Following: the lag that the half-life says, the dead zone, zoom and turn about the target, and how it ends. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Settings } from '../src/index.ts';
+import { follow, type Followed } from '../src/direct/index.ts';
+import { record } from '../src/session/index.ts';
+import { forAll, forRuns } from './law.ts';
+import { playAgain, read } from './sessions.ts';
+import { between, bitsOf } from './steering.ts';
+
+const screen = { width: 800, height: 600 };
+const flat = { start: { x: 0, y: 0, span: 100 }, zoom: { minSpan: 5, maxSpan: 2000 } };
+const tilted = {
+  ...flat,
+  pitch: { degrees: 50, min: 30, max: 80 },
+  lens: { fieldOfView: 35 },
+  bindings: { orbit: ['MouseRight'], turnLeft: ['KeyQ'], panLeft: ['KeyA'], tiltUp: ['KeyF'] },
+} satisfies Settings;
+
+/** A camera that follows something with a velocity, and where that is at a time. */
+function pursuit(settings: Settings, east: number, south: number, options = {}): Pursuit {
+  const camera = new Camera(settings, { screen });
+  const target = { x: 0, y: 0 };
+  camera.advance(0);
+  const followed = follow(camera, () => target, options);
+  const at = (time: number): void => {
+    target.x = (east * time) / 1000;
+    target.y = (south * time) / 1000;
+    camera.advance(time);
+  };
+  return { camera, target, followed, at };
+}
+interface Pursuit {
+  readonly camera: Camera;
+  readonly target: { x: number; y: number };
+  readonly followed: Followed;
+  readonly at: (time: number) => void;
+}
+
+/** Where the target shows now, and how far that is from a place: CSS pixels. */
+function offFrom({ camera, target }: Pursuit, x: number, y: number): number {
+  const at = camera.view.toScreen(target.x, target.y);
+  return Math.hypot(at.x - x, at.y - y);
+}
+
+const speeds = between(-80, 80);
+
+test('a target that moves evenly is followed at the distance that the half-life says, to 1e-6; with a lead at none', () => {
+  forAll(
+    speeds,
+    speeds,
+    between(0, 0.4),
+    fc.boolean(),
+    fc.boolean(),
+    between(4, 60),
+    (east, south, halfLife, leads, steep, frame) => {
+      const lag = halfLife / Math.LN2;
+      const { camera, target, at } = pursuit(steep ? tilted : flat, east, south, { halfLife, lead: leads ? lag : 0 });
+      for (let time = frame; time < 12_000; time += frame) at(time);
+      at(12_000);
+      const wanted = leads ? 0 : lag;
+      expect(Math.abs(target.x - camera.shown.x - east * wanted)).toBeLessThan(1e-6 * (1 + Math.abs(target.x)));
+      expect(Math.abs(target.y - camera.shown.y - south * wanted)).toBeLessThan(1e-6 * (1 + Math.abs(target.y)));
+    },
+  );
+});
+
+test('inside the dead zone nothing moves, and a jitter of half of it never wakes the camera', () => {
+  const zones = fc.oneof(
+    fc.record({ width: between(0.05, 0.5), height: between(0.05, 0.5) }),
+    fc.record({ diameter: between(0.05, 0.5) }),
+  );
+  const jitter = fc.array(fc.tuple(between(-1, 1), between(-1, 1)), { minLength: 20, maxLength: 60 });
+  forAll(zones, jitter, between(5, 60), (deadZone, steps, frame) => {
+    let woken = 0;
+    const camera = new Camera(flat, { screen, wake: () => (woken += 1) });
+    const target = { x: 0, y: 0 };
+    camera.advance(0);
+    follow(camera, () => target, { deadZone });
+    for (let time = frame; time < 3000; time += frame) camera.advance(time);
+    expect(camera.settled).toBe(true);
+    woken = 0;
+    const before = bitsOf(camera);
+    const [wide, high] =
+      'diameter' in deadZone
+        ? [deadZone.diameter / Math.SQRT2, deadZone.diameter / Math.SQRT2]
+        : [(deadZone.width * 800) / 600, deadZone.height];
+    steps.forEach(([right, down], i) => {
+      target.x = (right * wide * 100) / 4;
+      target.y = (down * high * 100) / 4;
+      camera.advance(3000 + (i + 1) * frame);
+      expect([camera.settled, bitsOf(camera)]).toEqual([true, before]);
+    });
+    expect(woken).toBe(0);
+  });
+});
+
+test('a target that leaves the dead zone is brought back to its edge, and no farther', () => {
+  forAll(between(0.1, 0.5), between(0.1, 0.5), between(0, Math.PI * 2), (width, height, way) => {
+    const target = { x: 0, y: 0 };
+    const camera = new Camera(flat, { screen });
+    camera.advance(0);
+    follow(camera, () => target, { deadZone: { width, height } });
+    camera.advance(16);
+    target.x = 70 * Math.cos(way);
+    target.y = 70 * Math.sin(way);
+    for (let time = 32; time < 6000; time += 16) camera.advance(time);
+    expect(camera.settled).toBe(true);
+    const at = camera.view.toScreen(target.x, target.y);
+    const [across, down] = [Math.abs(at.x - 400) / (400 * width), Math.abs(at.y - 300) / (300 * height)];
+    expect(Math.max(across, down)).toBeCloseTo(1, 4);
+  });
+});
+
+test('zoom, turn, tilt and orbit go about the target, wherever it shows: it stays there to 1e-3 px', () => {
+  const acts = fc.constantFrom('wheel', 'turn', 'key', 'orbit', 'tilt');
+  forAll(between(-25, 25), between(-25, 25), acts, between(5, 30), fc.boolean(), (x, y, act, frame, curves) => {
+    const look = curves
+      ? {
+          pitch: {
+            degrees: [
+              [20, 40],
+              [300, 70],
+            ] as [number, number][],
+            min: 30,
+            max: 80,
+          },
+        }
+      : {};
+    const camera = new Camera({ ...tilted, ...look }, { screen });
+    camera.advance(0);
+    follow(camera, { x, y }, { deadZone: { width: 0.9, height: 0.9 } });
+    let time = 16;
+    camera.advance(time);
+    expect(Math.hypot(camera.shown.x, camera.shown.y)).toBeLessThan(1e-9);
+    const before = camera.view.toScreen(x, y);
+    if (act === 'wheel') camera.signal({ kind: 'wheel', x: 100, y: 500, notches: 3, time });
+    if (act === 'turn') camera.turn(50);
+    if (act === 'tilt') camera.tilt(15);
+    if (act === 'key') camera.signal({ kind: 'key', code: 'KeyQ', down: true, time });
+    if (act === 'orbit') camera.signal({ kind: 'press', id: 1, input: 'MouseRight', x: 200, y: 200, time });
+    const { span, heading, pitch } = camera.shown;
+    for (let i = 0; i < 60; i++) {
+      time += frame;
+      if (act === 'orbit') camera.signal({ kind: 'move', id: 1, x: 200 + 2 * i, y: 200 + i / 3, time });
+      camera.advance(time);
+      const at = camera.view.toScreen(x, y);
+      expect(Math.hypot(at.x - before.x, at.y - before.y)).toBeLessThan(1e-3);
+    }
+    const { shown } = camera;
+    expect([shown.span, shown.heading, shown.pitch]).not.toEqual([span, heading, pitch]);
+  });
+});
+
+test('an orbit about a moving target that is caught up with holds it to 1e-3 px', () => {
+  forAll(speeds, speeds, between(0.05, 0.3), between(5, 30), (east, south, halfLife, frame) => {
+    const pursued = pursuit(tilted, east, south, { halfLife, lead: halfLife / Math.LN2 });
+    const { camera, at } = pursued;
+    let time = 0;
+    for (; time < 12_000; time += frame) at(time);
+    expect(offFrom(pursued, 400, 300)).toBeLessThan(1e-3);
+    camera.signal({ kind: 'press', id: 1, input: 'MouseRight', x: 200, y: 200, time });
+    for (let i = 0; i < 300; i++, time += frame) {
+      camera.signal({ kind: 'move', id: 1, x: 200 + i, y: 200 + i / 5, time });
+      at(time);
+      expect(offFrom(pursued, 400, 300)).toBeLessThan(1e-3);
+    }
+    expect(camera.shown.heading).not.toBe(0);
+  });
+});
+
+test('a player who pans shifts where the target shows, and there it stays; or lets go of it, as set', async () => {
+  const run = async (onPan: 'offset' | 'end'): Promise<[number, number, string]> => {
+    const pursued = pursuit(tilted, 20, 5, { onPan, lead: 0.15 / Math.LN2 });
+    const { camera, followed, at } = pursued;
+    let outcome = 'on';
+    void followed.ended.then((parting) => (outcome = `${parting.outcome} ${String(parting.by)}`));
+    let time = 0;
+    for (; time < 4000; time += 16) at(time);
+    camera.signal({ kind: 'key', code: 'KeyA', down: true, time });
+    for (; time < 4400; time += 16) at(time);
+    camera.signal({ kind: 'key', code: 'KeyA', down: false, time });
+    for (; time < 9000; time += 16) at(time);
+    const first = camera.view.toScreen(pursued.target.x, pursued.target.y).x;
+    for (; time < 14_000; time += 16) at(time);
+    await Promise.resolve();
+    return [first, camera.view.toScreen(pursued.target.x, pursued.target.y).x, outcome];
+  };
+  const [first, last, outcome] = await run('offset');
+  expect([last, outcome]).toEqual([expect.closeTo(first, 3), 'on']);
+  expect(first).toBeGreaterThan(500);
+  const [, gone, ended] = await run('end');
+  expect([gone > 1000, ended]).toEqual([true, 'interrupted pan']);
+});
+
+test('it ends with the target, with a call, with a journey home, and says how', async () => {
+  const over = async (act: (pursued: Pursuit) => void): Promise<string> => {
+    const pursued = pursuit(flat, 30, 0);
+    for (let time = 16; time < 400; time += 16) pursued.at(time);
+    act(pursued);
+    pursued.at(420);
+    const { outcome, by } = await pursued.followed.ended;
+    return `${outcome} ${String(by)}`;
+  };
+  expect(await over(({ followed }) => followed.end())).toBe('ended null');
+  expect(await over(({ camera }) => camera.home())).toBe('replaced mover');
+  expect(await over(({ camera }) => camera.place({ x: 0 }))).toBe('interrupted placeFocus');
+  expect(await over(({ camera }) => void follow(camera, { x: 5, y: 5 }))).toBe('replaced mover');
+  expect(await over(({ camera }) => void camera.begin(null))).toBe('interrupted session');
+  const camera = new Camera(flat, { screen });
+  let afloat = true;
+  camera.advance(0);
+  const { ended } = follow(camera, () => (afloat ? { x: 50, y: 0 } : null));
+  camera.advance(2000);
+  afloat = false;
+  camera.advance(2016);
+  expect(await ended).toEqual({ outcome: 'lost', by: null });
+});
+
+test('bounds keep the view inside while it follows, and it rests there', () => {
+  const bounds = { left: -200, top: -200, right: 200, bottom: 200 };
+  forAll(speeds, speeds, (east, south) => {
+    const pursued = pursuit({ ...flat, bounds, zoom: { minSpan: 5, maxSpan: 200 } }, east, south);
+    for (let time = 16; time < 12_000; time += 16) {
+      pursued.at(time);
+      expect(pursued.camera.boundsExcess).toBeLessThan(1e-6 * 100);
+    }
+    const { x, y } = pursued.target;
+    for (let time = 12_000; time < 20_000; time += 16) {
+      Object.assign(pursued.target, { x, y });
+      pursued.camera.advance(time);
+    }
+    expect(pursued.camera.settled).toBe(true);
+  });
+});
+
+test('a session of it plays again to the bit, whether it was being recorded when it began or not', () => {
+  forRuns(20, speeds, speeds, fc.boolean(), between(5, 40), (east, south, before, frame) => {
+    const camera = new Camera(tilted, { screen });
+    const free = new Camera(tilted, { screen });
+    camera.advance(0);
+    free.advance(0);
+    const recording = record(camera);
+    camera.advance(0);
+    const target = { x: 0, y: 0 };
+    const options = { deadZone: before ? { width: 0.3, height: 0.2 } : { diameter: 0.1 } };
+    follow(camera, () => target, options);
+    follow(free, () => target, options);
+    for (let time = frame; time < 3000; time += frame) {
+      target.x = (east * time) / 1000 + 30 * Math.sin(time / 400);
+      target.y = (south * time) / 1000;
+      for (const one of [camera, free]) {
+        if (time > 900 && time < 900 + frame + 1) one.signal({ kind: 'wheel', x: 300, y: 300, notches: 2, time });
+        one.advance(time);
+      }
+      expect(bitsOf(free)).toBe(bitsOf(camera));
+    }
+    for (let time = 3000; time < 9000; time += 50) camera.advance(time);
+    recording.stop();
+    const replay = playAgain(read(recording.text()), { rate: 37 });
+    replay.camera.advance(1e6);
+    expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
+  });
+});

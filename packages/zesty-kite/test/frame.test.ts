@@ -1,0 +1,233 @@
+/** Framing: everything shows, just so; and what kept it from that is named. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Camera, type Settings, type View } from '../src/index.ts';
+import { frame, travel, type Thing } from '../src/direct/index.ts';
+import { forRuns } from './law.ts';
+import { between, hills } from './steering.ts';
+
+const lenses = fc.oneof(
+  fc.constant<Settings['lens']>({}),
+  fc.record({ fieldOfView: between(5, 50) }),
+  fc.record({ distance: between(300, 4000) }),
+  fc.constant<Settings['lens']>({
+    fieldOfView: [
+      [10, 20],
+      [800, 50],
+    ],
+  }),
+);
+const pitches = fc.oneof(
+  fc.record({ degrees: between(35, 90) }),
+  fc.constant<Settings['pitch']>({
+    degrees: [
+      [10, 40],
+      [500, 85],
+    ],
+  }),
+  fc.constant<Settings['pitch']>({ degrees: { near: 45, far: 80, at: 300 } }),
+);
+const coordinate = between(-400, 400);
+const things = fc.array(
+  fc.oneof(
+    fc.record({ x: coordinate, y: coordinate }),
+    fc.record({ x: coordinate, y: coordinate, height: between(0, 60), radius: between(0, 80) }),
+    fc
+      .tuple(coordinate, coordinate, between(1, 80), between(1, 80), between(1, 40))
+      .map(([left, top, wide, deep, high]) => ({ left, top, right: left + wide, bottom: top + deep, low: 0, high })),
+    fc.array(fc.tuple(coordinate, coordinate), { minLength: 3, maxLength: 6 }).map((ring) => ({
+      type: 'Feature',
+      geometry: { type: 'Polygon', coordinates: [ring] },
+    })),
+  ),
+  { minLength: 1, maxLength: 6 },
+);
+const paddings = fc.record({
+  left: between(0, 100),
+  top: between(0, 60),
+  right: between(0, 100),
+  bottom: between(0, 60),
+});
+const screens = fc.record({ width: fc.integer({ min: 300, max: 1600 }), height: fc.integer({ min: 300, max: 1000 }) });
+
+/** Points that stand for a thing: corners, and the rim of a circle. */
+function pointsOf(thing: Thing, heightAt: (x: number, y: number) => number): (readonly [number, number, number])[] {
+  if ('left' in thing)
+    return [thing.left, thing.right].flatMap((x) =>
+      [thing.top, thing.bottom].flatMap((y) => [thing.low, thing.high].map((height) => [x, y, height] as const)),
+    );
+  if ('type' in thing) {
+    const { coordinates } = thing.geometry as { coordinates: [number, number][][] };
+    return coordinates.flat().map(([x, y]) => [x, y, heightAt(x, y)] as const);
+  }
+  const { x, y, radius = 0, height = heightAt(x, y) } = thing;
+  return Array.from({ length: radius > 0 ? 720 : 1 }, (_, i) => {
+    const angle = (i * Math.PI) / 360;
+    return [x + radius * Math.cos(angle), y + radius * Math.sin(angle), height] as const;
+  });
+}
+
+/** How far the outermost point is outside of the padded safe frame, CSS pixels; below 0: how far inside. */
+function outside(view: View, points: readonly (readonly [number, number, number])[], padding: Padding): number {
+  const { middleX, middleY, frameWidth, frameHeight } = view.look;
+  return Math.max(
+    ...points.map(([x, y, height]) => {
+      const at = view.toScreen(x, y, height);
+      if (!at.inFront) return Infinity;
+      return Math.max(
+        middleX - frameWidth / 2 + padding.left - at.x,
+        at.x - (middleX + frameWidth / 2 - padding.right),
+        middleY - frameHeight / 2 + padding.top - at.y,
+        at.y - (middleY + frameHeight / 2 - padding.bottom),
+      );
+    }),
+  );
+}
+type Padding = Readonly<Record<'left' | 'top' | 'right' | 'bottom', number>>;
+
+test('everything shows to 1e-3 px, and 0.1 % less of a span would cut something off, wherever the focus', () => {
+  let tight = 0;
+  forRuns(
+    500,
+    things,
+    lenses,
+    pitches,
+    paddings,
+    screens,
+    between(-180, 180),
+    fc.boolean(),
+    (list, lens, pitch, padding, screen, heading, named) => {
+      const settings = {
+        zoom: { minSpan: 0.1, maxSpan: 1e5 },
+        pitch: { ...pitch, min: 35, max: 90 },
+        lens,
+        safeFrame: { left: 40, bottom: 30 },
+        start: { heading, span: 300 },
+      };
+      const camera = new Camera(settings, { screen });
+      camera.advance(0);
+      const { to, fits, limitedBy } = frame(camera, list, { padding, ...(named ? { heading: 30, pitch: 55 } : {}) });
+      const points = list.flatMap((thing) => pointsOf(thing, () => 0));
+      camera.place(to);
+      const view = camera.advance(1);
+      expect(fits).toBe(true);
+      expect(outside(view, points, padding)).toBeLessThan(1e-3);
+      if (limitedBy.length > 0) {
+        expect([limitedBy, to.span]).toEqual([['zoom'], expect.closeTo(camera.spanRange.min, 6)]);
+        return;
+      }
+      tight += 1;
+      const { reachV } = view.look;
+      if (view.look.v(padding.top) <= reachV) return;
+      for (const [east, south] of [
+        [0, 0],
+        [0.01, 0],
+        [-0.01, 0],
+        [0, 0.01],
+        [0, -0.01],
+        [0, 0.05],
+        [0, -0.05],
+      ] as const) {
+        // Beyond a switch a zoom comes to by way of where it was: from there, and not from the answer.
+        const other = new Camera(settings, { screen });
+        other.place({ ...to, x: to.x + east * to.span, y: to.y + south * to.span, span: to.span * 0.999 });
+        expect(outside(other.advance(0), points, padding)).toBeGreaterThan(0);
+      }
+    },
+  );
+  expect(tight).toBeGreaterThan(400);
+});
+
+test('over hills heights count from the ground where the focus comes to be', () => {
+  forRuns(200, things, between(40, 80), screens, (list, degrees, screen) => {
+    const camera = new Camera(
+      { zoom: { minSpan: 250, maxSpan: 1e5 }, pitch: { degrees, min: 30, max: 90 }, lens: { fieldOfView: 30 } },
+      { screen, terrain: hills },
+    );
+    camera.advance(0);
+    const { to, fits } = frame(camera, list);
+    camera.place(to);
+    const points = list.flatMap((thing) => pointsOf(thing, (x, y) => hills.heightAt(x, y)));
+    const off = outside(camera.advance(1), points, { left: 0, top: 0, right: 0, bottom: 0 });
+    expect(fits).toBe(off < 1e-3);
+    expect(off).toBeLessThan(0.01 * screen.height);
+  });
+});
+
+test('with zoom stops it is a stop; at an end of the zoom or of the bounds it says so', () => {
+  const screen = { width: 800, height: 600 };
+  const of = (settings: Settings) => {
+    const camera = new Camera(settings, { screen });
+    camera.advance(0);
+    return camera;
+  };
+  const pair = [
+    { x: -100, y: 0 },
+    { x: 100, y: 0 },
+  ];
+  const stopped = frame(
+    of({ zoom: { minSpan: 10, maxSpan: 1000, stops: [40, 100, 180, 400], stopUnit: 'span' } }),
+    pair,
+  );
+  expect(stopped).toMatchObject({ fits: true, limitedBy: ['stops'], to: { span: 180 } });
+  expect(frame(of({ zoom: { minSpan: 10, maxSpan: 100 } }), pair)).toMatchObject({
+    fits: false,
+    limitedBy: ['zoom'],
+    to: { span: 100 },
+  });
+  const inner = { left: -120, top: -300, right: 500, bottom: 300 };
+  const bounded = frame(of({ zoom: { minSpan: 10, maxSpan: 400 }, bounds: inner }), pair, { padding: 100 });
+  expect(bounded.limitedBy).toEqual(['bounds']);
+  const camera = of({ zoom: { minSpan: 10, maxSpan: 400 }, bounds: inner });
+  camera.place(bounded.to);
+  expect(
+    outside(
+      camera.advance(1),
+      [
+        [-100, 0, 0],
+        [100, 0, 0],
+      ],
+      { left: 0, top: 0, right: 0, bottom: 0 },
+    ),
+  ).toBeLessThan(1e-3);
+});
+
+test('what is framed is travelled to, and shows', async () => {
+  const camera = new Camera({ zoom: { minSpan: 10, maxSpan: 1000 } }, { screen: { width: 800, height: 600 } });
+  camera.advance(0);
+  const pair = [
+    { x: 300, y: 200, radius: 20 },
+    { x: 400, y: -100 },
+  ];
+  const arrival = travel(camera, frame(camera, pair, { padding: 30 }).to);
+  for (let time = 16; time < 6000; time += 16) camera.advance(time);
+  expect((await arrival).outcome).toBe('arrived');
+  const off = outside(
+    camera.view,
+    pair.flatMap((thing) => pointsOf(thing, () => 0)),
+    { left: 30, top: 30, right: 30, bottom: 30 },
+  );
+  expect(Math.abs(off)).toBeLessThan(1e-3);
+});
+
+test('what is no thing is refused with its place', () => {
+  const camera = new Camera({}, { screen: { width: 800, height: 600 } });
+  const refused =
+    (list: unknown, options = {}) =>
+    () =>
+      frame(camera, list as Thing[], options);
+  expect(refused([])).toThrow('frame.things: found []; wanted at least one with a place');
+  expect(refused({ x: 1, y: 2 })).toThrow('frame.things: found {"x":1,"y":2}; wanted a list of points');
+  expect(
+    refused([
+      { x: 1, y: 2 },
+      { x: 1, y: NaN },
+    ]),
+  ).toThrow('frame.things[1]: found');
+  expect(refused([{ type: 'Polygon', coordinates: [[[0, 0], 'x']] }])).toThrow(
+    'frame.things[0].coordinates[0][1]: found "x"',
+  );
+  expect(refused([{ x: 1, y: 2 }], { padding: 500 })).toThrow(
+    'frame.options.padding: found 500; wanted less than the safe frame',
+  );
+});
