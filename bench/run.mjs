@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { mat4 } from 'gl-matrix';
 import { Camera, createMatrices, fillMatrices, frustumPlanes, terrainOfGrid, visibleTiles } from 'zesty-kite';
+import { follow } from 'zesty-kite/direct';
 import { Replay, SessionReader } from 'zesty-kite/session';
 
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
@@ -143,6 +144,27 @@ function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens 
     }
     if (frame % 9000 === 0) camera.signal({ kind: 'wheel', x: 900, y: 300, notches: frame % 18_000 === 0 ? 30 : -30 });
     frame += 1;
+    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
+    sink[0] += matrices.viewProjection[0];
+  };
+}
+
+/** A target that goes in circles is followed while the view turns, zooms and is recorded nowhere. */
+function followingFrames() {
+  const settings = { start: { span: 200 }, zoom: { halfLife: 60, minSpan: 1 }, turn: { rate: 20 }, bindings };
+  const camera = new Camera({ ...settings, pitch: { degrees: 60, min: 30 }, lens: { fieldOfView: 40 } }, { screen });
+  const matrices = createMatrices();
+  const target = { x: -0.5, y: -0.5 };
+  let frame = 0;
+  camera.advance(0);
+  follow(camera, () => target, { deadZone: { width: 0.1, height: 0.1 } });
+  camera.signal({ kind: 'key', code: 'KeyE', down: true });
+  return () => {
+    if (frame % 36_000 === 0)
+      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
+    frame += 1;
+    target.x = 300 * Math.sin(frame / 300);
+    target.y = 300 * Math.cos(frame / 300);
     fillMatrices(camera.advance(frame * FRAME_MS), matrices);
     sink[0] += matrices.viewProjection[0];
   };
@@ -303,6 +325,7 @@ const kinds = {
   'turning where a polygon of 1,000 corners does': () => turningFrames({ corners: 1000 }),
   'turning where a polygon limits the zoom, stops': () =>
     turningFrames({ corners: 16, stops: [100, 200, 300, 400, 500] }),
+  'following a target, turning': followingFrames,
   'planes, footprint, eye and tiles': cullingFrames,
 };
 
@@ -325,6 +348,8 @@ const MAX_BYTES = 64;
 const KNOWN = {
   'the same with 12 signals a second to hear': 1024,
   'planes, footprint, eye and tiles': 128,
+  'turning where a polygon of 1,000 corners does': 128,
+  'following a target, turning': 400,
 };
 if (process.argv[2] === '--bytes') {
   const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MAX_BYTES));

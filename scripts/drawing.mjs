@@ -12,6 +12,7 @@ const FOR = {
   'steer.ts': 'what intents do to kept state',
   'steered.ts': 'what devices need of a camera',
   events: 'what a camera tells of',
+  direct: 'the program moves the camera',
   worker: 'a page steers a camera elsewhere',
   session: 'recording, replaying, measuring',
   dom: 'an element → signals',

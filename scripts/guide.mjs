@@ -6,7 +6,9 @@ import { objectOf, valuesOf } from './setup/schema.mjs';
 
 const GUIDE = `${root}docs/guide.md`;
 const { CAUSES, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
-const { TABLE } = await import(`${root}packages/zesty-kite/dist/movers/index.js`);
+const { TABLE: inside } = await import(`${root}packages/zesty-kite/dist/movers/index.js`);
+const { DIRECTED } = await import(`${root}packages/zesty-kite/dist/direct/index.js`);
+const TABLE = [...inside, ...DIRECTED];
 
 const schema = read('settings');
 const [, ...kinds] = read('session').oneOf;

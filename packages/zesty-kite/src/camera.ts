@@ -331,8 +331,7 @@ export class Camera implements Steered {
   }
 
   /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
-  #stampCalls(now = this.#micros): void {
-    if (this.#calls.length === 0) return;
+  #stampCalls(now: number): void {
     if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil(now));
     for (const body of this.#calls) this.#writeDown(body, this.#timeline.micros);
     this.#calls.length = 0;
@@ -486,16 +485,18 @@ export class Camera implements Steered {
    * @param sample `ahead` is set: how much later the frame is than kept motion, seconds
    * @param time of the frame, as it is handed to a poll
    */
-  feed(sample: Heard & { ahead: number }, time: number): void {
+  feed(mover: Mover<Rules>, sample: Heard & { ahead: number }, time: number): void {
+    const timeline = this.#timeline;
     const now = microsOf(time - (this.#origin ?? time));
-    this.#stampCalls(now);
-    if (isAtRest(this.#timeline.kept)) this.#timeline.skipTo(this.#restsUntil(now));
-    const { micros } = this.#timeline;
-    sample.ahead = Math.max(0, now - micros) / 1e6;
-    this.#timeline.runTo(micros);
-    const signal = sample as unknown as SignalBody;
-    this.#takeEffect(signal, micros);
-    if (this.#write !== null) this.#writeDown({ ...signal }, micros);
+    if (this.#calls.length > 0) this.#stampCalls(now);
+    if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil(now));
+    sample.ahead = Math.max(0, now - timeline.micros) / 1e6;
+    // On to the microsecond that a session can say.
+    timeline.runTo(timeline.micros);
+    timeline.feed(mover, sample);
+    letRest(timeline);
+    this.#look(sample.kind);
+    if (this.#write !== null) this.#writeDown({ ...(sample as unknown as SignalBody) }, timeline.micros);
   }
 
   /** Kept motion and what rules it, for abilities in files of their own: to be read, not to be changed. */
@@ -528,7 +529,7 @@ export class Camera implements Steered {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
-    this.#stampCalls();
+    if (this.#calls.length > 0) this.#stampCalls(this.#micros);
     const { x, y, span, heading, pitch } = this.shown;
     // Whole turns beyond what a start may say are forgotten.
     const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
@@ -559,7 +560,7 @@ export class Camera implements Steered {
     const micros = microsOf(time - (this.#origin ?? time));
     const leap = micros - this.#micros;
     if (leap > 0) this.#micros = micros;
-    this.#stampCalls();
+    if (this.#calls.length > 0) this.#stampCalls(this.#micros);
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     else if (this.#terrains.size > 0) this.#terrains.clear();
     this.#dwellUntil(this.#micros);

@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import type { Cause } from '../src/motion/index.ts';
+import { DIRECTED, follow, travel } from '../src/direct/index.ts';
 import { TABLE } from '../src/movers/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween, turnable } from './steering.ts';
@@ -52,6 +53,8 @@ const under: Record<string, (desk: Desk) => void> = {
     desk.camera.home();
   },
   pan: (desk) => desk.camera.pan({ x: 4000, y: 0 }),
+  travel: (desk) => void travel(desk.camera, { x: 4000 }),
+  follow: (desk) => void follow(desk.camera, { x: 4000, y: 0 }, { halfLife: 0.3 }),
   zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 }),
   turn: (desk) => desk.camera.turn(90),
   tilt: (desk) => desk.camera.tilt(20),
@@ -70,6 +73,8 @@ const goesOn: Record<string, (desk: Desk) => boolean> = {
     const { x } = desk.wait(20).camera.shown;
     return desk.wait(60).camera.shown.x > x + 5;
   },
+  travel: (desk) => Math.abs(desk.wait(9000).camera.shown.x - 4000) < 1e-3,
+  follow: (desk) => Math.abs(desk.wait(9000).camera.shown.x - 4000) < 1e-2,
   zoom: (desk) => Math.abs(desk.wait(6000).camera.shown.span / ZOOMED - 1) < 1e-6,
   turn: (desk) => Math.abs(desk.wait(6000).camera.shown.heading - 90) < 1e-6,
   tilt: (desk) => Math.abs(desk.wait(6000).camera.shown.pitch - 80) < 1e-6,
@@ -133,12 +138,13 @@ const effects: Record<string, boolean | null> = {
   newWish: null,
   waits: false,
   takesOver: null,
+  offsets: null,
   goesFirst: true,
   unlessBound: true,
   locked: null,
 };
 
-const cells = TABLE.flatMap(({ name: column, endedBy }) =>
+const cells = [...TABLE, ...DIRECTED].flatMap(({ name: column, endedBy }) =>
   Object.entries(endedBy).flatMap(([cause, effect]) => {
     const wanted = effects[effect];
     // A zoom key comes to a little of a zoom of its own; a placing names what steers x by naming x.

@@ -61,13 +61,12 @@ export function follow(camera: Camera, target: Point | (() => Point | null), opt
       resolve(parting);
     });
   });
-  const sample = { kind: 'followed' as const, id, x, y, after: 0, ahead: 0 } satisfies SampleSignal;
-  let last = NaN;
+  const sample = new Sample(id, x, y);
   let moves = false;
   stop = camera.poll((time) => {
     const now = find();
-    const after = (time - last) / 1000;
-    last = time;
+    sample.after = time > sample.time ? (time - sample.time) / 1000 : 0;
+    sample.time = time;
     if (now === null) {
       send(camera, { kind: 'unfollow', id, lost: true });
       return;
@@ -77,9 +76,8 @@ export function follow(camera: Camera, target: Point | (() => Point | null), opt
     if (!moved && !moves) return;
     sample.x = now.x;
     sample.y = now.y;
-    sample.after = after > 0 ? after : 0;
     moves = moved;
-    camera.feed(sample, time);
+    camera.feed(follows, sample, time);
   });
   return {
     moveTo: (point) => {
@@ -90,6 +88,24 @@ export function follow(camera: Camera, target: Point | (() => Point | null), opt
     },
     ended,
   };
+}
+
+/** One record for all of them. */
+class Sample implements SampleSignal {
+  readonly kind = 'followed';
+  readonly id: number;
+  x = -0.5;
+  y = -0.5;
+  after = -0;
+  ahead = -0;
+  /** Of the frame, milliseconds. */
+  time = NaN;
+
+  constructor(id: number, x: number, y: number) {
+    this.id = id;
+    this.x = x;
+    this.y = y;
+  }
 }
 
 function begin(camera: Camera, at: Point, options: FollowOptions): { state: Following; id: number } {

@@ -7,7 +7,7 @@
  * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.
  */
 import { ANYWHERE, keepInside } from '../limits/index.ts';
-import { Decay } from '../math/index.ts';
+import { Cell, exp2In } from '../math/index.ts';
 import {
   dropGrip,
   ENDED_BY_STEERING,
@@ -19,6 +19,7 @@ import {
   type Cause,
   type Motion,
   type Mover,
+  type Pace,
   type Part,
   type Rules,
 } from '../motion/index.ts';
@@ -138,19 +139,16 @@ export class Following implements Part {
   }
 }
 
-/** Ends by what lets go of a target, and by a pan where it should. */
-const PANNING: readonly (Cause | 'session')[] = ['drag', 'pinch', 'pan', 'shift', 'panCall'];
-
 export const follows: Mover<Rules, Following> = {
   name: 'follow',
   column: 'follow',
   endedBy: {
     ...ENDED_BY_STEERING,
-    drag: 'takesOver',
-    pinch: 'takesOver',
-    pan: 'takesOver',
-    shift: 'takesOver',
-    panCall: 'takesOver',
+    drag: 'offsets',
+    pinch: 'offsets',
+    pan: 'offsets',
+    shift: 'offsets',
+    panCall: 'offsets',
     orbit: 'goesOn',
     notch: 'goesOn',
     zoomKeys: 'goesOn',
@@ -186,7 +184,7 @@ export const follows: Mover<Rules, Following> = {
   isUnderWay: ({ underWay }) => underWay,
   leads: ({ on }) => on,
   end: (state, motion, effect, cause) => {
-    if (!state.on || (effect === 'takesOver' && state.offsets && PANNING.includes(cause))) return;
+    if (!state.on || (effect === 'offsets' && state.offsets)) return;
     state.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
     motion.led = false;
   },
@@ -195,7 +193,11 @@ export const follows: Mover<Rules, Following> = {
     if (heard.kind === 'follow') begin(state, motion, rules, look, heard);
     else if (!state.on || heard.id !== state.id) return;
     else if (heard.kind === 'unfollow') state.over(heard.lost ? 'lost' : 'ended', null);
-    else takeSample(state, motion, rules, look, heard);
+    else {
+      const { underWay } = state;
+      takeSample(state, motion, rules, look, heard);
+      if (state.underWay === underWay) return;
+    }
     findMoving(motion, rules);
   },
   aim: (state, motion, pace, rules, look) => {
@@ -203,8 +205,9 @@ export const follows: Mover<Rules, Following> = {
     dropGrip(motion);
     noticePan(state, motion, rules, look);
     if (pace.seconds === 0 && looksAsBefore(state, motion)) return;
-    lead(state, motion, pace.seconds, rules, look);
-    findMoving(motion, rules);
+    const { underWay } = state;
+    lead(state, motion, pace, rules, look);
+    if (state.underWay !== underWay) findMoving(motion, rules);
   },
   finish: ({ underWay, goalX, goalY }, motion) => {
     if (!underWay) return;
@@ -223,7 +226,7 @@ function begin(state: Following, motion: Motion, rules: Rules, look: Look, signa
   state.velocityX = state.velocityY = state.ahead = 0;
   state.x = near(motion.x, x, rules.ground.periodX);
   state.y = near(motion.y, y, rules.ground.periodY);
-  state.halfLife = halfLife;
+  state.halfLife = rules.settings.reducedMotion ? 0 : halfLife;
   state.lead = lead;
   state.round = zone === 'circle';
   const wide = look.frameWidth * look.perPixel;
@@ -261,14 +264,18 @@ function takeSample(
   locate(state, motion, rules, look);
   if (state.underWay) return;
   // As long as it stays in the zone nothing moves.
-  project(motion, rules, look, atX + state.velocityX * state.lead, atY + state.velocityY * state.lead);
-  state.underWay = isOutside(state, shows.x, shows.y);
+  target.x = atX + state.velocityX * state.lead;
+  target.y = atY + state.velocityY * state.lead;
+  project(motion, rules, look, target);
+  state.underWay = isOutside(state, shows);
 }
 
 /** Sets where the target shows now, and that the focus was left here. */
 function locate(state: Following, motion: Motion, rules: Rules, look: Look): void {
   const { x, y, velocityX, velocityY, ahead } = state;
-  project(motion, rules, look, x - velocityX * ahead, y - velocityY * ahead);
+  target.x = x - velocityX * ahead;
+  target.y = y - velocityY * ahead;
+  project(motion, rules, look, target);
   state.u = shows.x;
   state.v = shows.y;
   state.focusX = motion.x;
@@ -295,41 +302,55 @@ function looksAsBefore({ span, heading, pitch, fieldOfView }: Following, motion:
 }
 
 /** Goes on by a step. */
-function lead(state: Following, motion: Motion, seconds: number, rules: Rules, look: Look): void {
+function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { x, y, velocityX, velocityY, ahead, lead: early } = state;
   // Zoom, turn and tilt go about the target, unless it is beyond the reach of a hand.
   target.x = x - velocityX * ahead;
   target.y = y - velocityY * ahead;
-  if (state.v > look.reachV) focusFor(motion, rules, look, target, state.u, state.v, motion);
+  held.x = state.u;
+  held.y = state.v;
+  if (isInReach(state, look)) focusFor(motion, rules, look, held, motion);
   stays.x = motion.x;
   stays.y = motion.y;
-  if (seconds === 0) {
+  if (pace.seconds === 0) {
     keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
     locate(state, motion, rules, look);
     return;
   }
-  state.ahead -= seconds;
-  goalFor(state, motion, rules, look, early - ahead, from);
-  goalFor(state, motion, rules, look, early - state.ahead, to);
+  state.ahead -= pace.seconds;
+  when.seconds = early - ahead;
+  goalFor(state, motion, rules, look, from);
+  when.seconds = early - state.ahead;
+  goalFor(state, motion, rules, look, to);
   state.goalX = to.x;
   state.goalY = to.y;
-  decay.take(rules.settings.reducedMotion ? 0 : state.halfLife);
-  step.seconds = seconds;
-  decay.over(step);
-  const { remaining, lag } = decay;
-  const offX = (stays.x - from.x) * remaining - (to.x - from.x) * lag;
-  const offY = (stays.y - from.y) * remaining - (to.y - from.y) * lag;
+  // As every ease does (see `Decay`): a target that moves evenly in the step is lagged behind by a share of its way.
+  remaining.value = -pace.seconds / state.halfLife;
+  exp2In(remaining);
+  const left = remaining.value;
+  const lag = ((1 - left) * state.halfLife) / (LN2 * pace.seconds);
+  const offX = (stays.x - from.x) * left - (to.x - from.x) * lag;
+  const offY = (stays.y - from.y) * left - (to.y - from.y) * lag;
   const small = LENGTH_TOLERANCE * motion.span;
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
-  motion.x = isThere ? to.x : to.x + offX;
-  motion.y = isThere ? to.y : to.y + offY;
+  motion.x = to.x;
+  motion.y = to.y;
+  if (!isThere) {
+    motion.x += offX;
+    motion.y += offY;
+  }
   keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves
-    ? isOutside(state, shows.x, shows.y) || Math.abs(offX) + Math.abs(offY) >= small
+    ? isOutside(state, shows) || Math.abs(offX) + Math.abs(offY) >= small
     : !isThere && !stands(state, motion);
   locate(state, motion, rules, look);
+}
+
+/** The screen line on which it shows lies less than `REACH` spans beyond the focus. */
+function isInReach({ v }: Following, { sinPitch, cosPitch, widening }: Look): boolean {
+  return v > BEHIND && v + REACH * (sinPitch + widening * v * cosPitch) > 0;
 }
 
 /** The bounds let it come no nearer. */
@@ -337,48 +358,56 @@ function stands(state: Following, motion: Motion): boolean {
   return motion.x === state.focusX && motion.y === state.focusY;
 }
 
-/** What is nearer to the eye than this counts as behind it, in spans. */
-const NEAREST = 1e-3;
-
-/** Sets `out` to the nearest focus with which the target is inside its zone, so many seconds from its last sample. */
-function goalFor(state: Following, motion: Motion, rules: Rules, look: Look, seconds: number, out: ScratchPoint): void {
-  target.x = state.x + state.velocityX * seconds;
-  target.y = state.y + state.velocityY * seconds;
-  project(motion, rules, look, target.x, target.y);
-  if (shows.y === -Infinity) enter(state, 0, -1);
-  else enter(state, shows.x, shows.y);
-  focusFor(motion, rules, look, target, inside.x, inside.y, out);
+/** Sets `out` to the nearest focus with which the target is inside its zone, `when` after its last sample. */
+function goalFor(state: Following, motion: Motion, rules: Rules, look: Look, out: Point): void {
+  target.x = state.x + state.velocityX * when.seconds;
+  target.y = state.y + state.velocityY * when.seconds;
+  project(motion, rules, look, target);
+  enter(state, shows);
+  focusFor(motion, rules, look, inside, out);
 }
 
-/** Sets `shows`: where a point of the ground shows, in safe-frame heights from the middle; -Infinity down where it does not. */
-function project(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+/** What is nearer to the eye than this counts as behind it, in spans. */
+const NEAREST = 1e-3;
+const BEHIND = -1e9;
+/** Farther out a hand holds nothing, either. */
+const REACH = 4;
+
+/** Sets `shows`: where a point of the ground shows, in safe-frame heights from the middle; far above where it does not. */
+function project(motion: Motion, rules: Rules, look: Look, at: Readonly<Point>): void {
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
-  const east = x - motion.x;
-  const south = y - motion.y;
-  const rise = riseAt(motion, rules, x, y);
+  const east = at.x - motion.x;
+  const south = at.y - motion.y;
+  findRise(motion, rules, at);
+  const { rise } = above;
   const right = east * cosHeading + south * sinHeading;
   const toward = south * cosHeading - east * sinHeading;
   const depth = motion.span - widening * (toward * cosPitch + rise * sinPitch);
   shows.x = right / depth;
-  shows.y = depth > NEAREST * motion.span ? (toward * sinPitch - rise * cosPitch) / depth : -Infinity;
+  shows.y = (toward * sinPitch - rise * cosPitch) / depth;
+  if (depth > NEAREST * motion.span) return;
+  shows.x = 0;
+  shows.y = BEHIND;
 }
 
-/** Sets `out` to the focus with which a point of the ground shows at (u, v). */
-function focusFor(motion: Motion, rules: Rules, look: Look, { x, y }: Point, u: number, v: number, out: Point): void {
-  look.meet(u, v, motion.span, riseAt(motion, rules, x, y));
-  out.x = x - look.meetX;
-  out.y = y - look.meetY;
+/** Sets `above`: how much higher than the focus the ground is somewhere. */
+function findRise({ level }: Motion, { terrain }: Rules, at: Readonly<Point>): void {
+  if (terrain === null) above.rise = 0;
+  else above.rise = terrain.heightAt(at.x, at.y) - level;
 }
 
-function riseAt(motion: Motion, { terrain }: Rules, x: number, y: number): number {
-  return terrain === null ? 0 : terrain.heightAt(x, y) - motion.level;
+/** Sets `out` to the focus with which `target` shows at a place. */
+function focusFor(motion: Motion, rules: Rules, look: Look, place: Readonly<Point>, out: Point): void {
+  findRise(motion, rules, target);
+  look.meet(place.x, place.y, motion.span, above.rise);
+  out.x = target.x - look.meetX;
+  out.y = target.y - look.meetY;
 }
 
 /** Sets `inside` to the place in the zone nearest to another. */
-function enter(state: Following, u: number, v: number): void {
-  const { middleU, middleV, zoneWidth, zoneHeight, round } = state;
-  const right = u - middleU;
-  const down = v - middleV;
+function enter({ middleU, middleV, zoneWidth, zoneHeight, round }: Following, place: Readonly<Point>): void {
+  const right = place.x - middleU;
+  const down = Math.max(place.y, BEHIND) - middleV;
   if (round) {
     const far = Math.sqrt(right * right + down * down);
     const share = far > zoneWidth ? zoneWidth / far : 1;
@@ -390,16 +419,20 @@ function enter(state: Following, u: number, v: number): void {
   inside.y = middleV + Math.min(Math.max(down, -zoneHeight), zoneHeight);
 }
 
-function isOutside(state: Following, u: number, v: number): boolean {
-  enter(state, u, v);
-  return Math.abs(u - inside.x) + Math.abs(v - inside.y) > LENGTH_TOLERANCE;
+function isOutside(state: Following, place: Readonly<Point>): boolean {
+  enter(state, place);
+  return Math.abs(place.x - inside.x) + Math.abs(place.y - inside.y) > LENGTH_TOLERANCE;
 }
 
 const shows = new ScratchPoint();
 const inside = new ScratchPoint();
+/** Of the target: where it is, and where it is held on the screen. */
 const target = new ScratchPoint();
+const held = new ScratchPoint();
 const stays = new ScratchPoint();
 const from = new ScratchPoint();
 const to = new ScratchPoint();
-const decay = new Decay();
-const step = { seconds: NaN };
+const remaining = new Cell();
+const LN2 = 0.6931471805599453;
+const when = { seconds: NaN };
+const above = { rise: NaN };

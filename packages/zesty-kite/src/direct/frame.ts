@@ -33,9 +33,16 @@ export interface FrameOptions {
   readonly pitch?: number;
 }
 
+/** Where to stand. Heading and pitch are there if they were named. */
+export interface Framed extends Destination {
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+}
+
 export interface Framing {
   /** For `travel`, `camera.place` or `start`. */
-  readonly to: Destination & { readonly x: number; readonly y: number; readonly span: number };
+  readonly to: Framed;
   /** Everything shows, with the padding, once the camera is there. */
   readonly fits: boolean;
   /**

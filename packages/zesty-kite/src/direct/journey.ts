@@ -1,11 +1,20 @@
 /** What is kept of a journey: where from, where to, how, and how far it has come. */
 import type { Cause, Part } from '../motion/index.ts';
-import type { PoseInput } from '../view/index.ts';
 import type { Ease } from './ease.ts';
 import type { Path } from './path.ts';
 
 /** Where to: what is left out stays as it is, or where it is heading. */
-export type Destination = Partial<Pick<PoseInput, 'x' | 'y' | 'span' | 'heading' | 'pitch'>>;
+export interface Destination {
+  /** The focus, world units. */
+  readonly x?: number | undefined;
+  readonly y?: number | undefined;
+  /** World units from the top to the bottom of the safe frame. */
+  readonly span?: number | undefined;
+  /** Degrees clockwise; the short way there is taken. */
+  readonly heading?: number | undefined;
+  /** Degrees below the horizon. */
+  readonly pitch?: number | undefined;
+}
 
 /** How a journey ended. */
 export interface Arrival {

@@ -26,6 +26,7 @@ const EFFECTS = {
   newWish: 'the new wish wins',
   waits: 'waits until they lift',
   takesOver: 'goes over to the hand',
+  offsets: 'goes on, off by what it was moved; or ends, as set',
   goesFirst: 'goes first: this waits, or is not heard',
   unlessBound: 'goes on, but ends where it is bound no longer',
   locked: 'ends where it is locked',

@@ -24,6 +24,7 @@ export { beginAt, overOtherGround, placeAt, refit, startPlace, type Start } from
 export { resize } from './resize.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
 export { createRules, headingInside, minSpan, maxSpan, type Rules, type Ruling } from './rules.ts';
+export type { Pace } from './pace.ts';
 export { keepLed } from './step.ts';
 export { missingClearance, solveFocus } from './solveFocus.ts';
 export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch, stopTurn } from './turn.ts';

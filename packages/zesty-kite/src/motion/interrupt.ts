@@ -25,7 +25,10 @@ export function endMovers(motion: Motion, rules: Rules, look: Look, cause: Cause
   rules.movers.forEach((mover, i) => {
     const effect = mover.endedBy[cause];
     const state = motion.states[i];
-    if (state !== undefined && (effect === 'ends' || effect === 'newWish' || effect === 'takesOver'))
+    if (
+      state !== undefined &&
+      (effect === 'ends' || effect === 'newWish' || effect === 'takesOver' || effect === 'offsets')
+    )
       mover.end(state, motion, effect, cause, rules, look);
   });
   findMoving(motion, rules);

@@ -6,7 +6,7 @@ import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { findMoving } from './interrupt.ts';
 import { isStill, Motion } from './motion.ts';
-import type { Heard } from './mover.ts';
+import type { Heard, Mover } from './mover.ts';
 import { lookAtGround, stopLooking } from './followers.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
@@ -91,14 +91,24 @@ export class Timeline {
     return new Motion(this.#rules.movers.map((mover) => mover.keep()));
   }
 
+  /** Lets one mover hear what is its own. */
+  feed(mover: Mover<Rules>, sample: Heard): void {
+    const { kept, rules, look } = this;
+    const state = kept.states[rules.movers.indexOf(mover)];
+    if (state !== undefined) mover.hear?.(state, kept, rules, look, sample);
+  }
+
   /** Lets a mover hear its signal. */
   hear(signal: Heard): void {
     const { kept, rules, look } = this;
-    const index = rules.movers.findIndex(({ signals }) => signal.kind in signals);
-    const state = kept.states[index];
-    if (state === undefined) return;
-    rules.movers[index]?.hear?.(state, kept, rules, look, signal);
-    findMoving(kept, rules);
+    for (let i = 0; i < kept.states.length; i++) {
+      const mover = rules.movers[i];
+      const state = kept.states[i];
+      if (state === undefined || mover === undefined || !(signal.kind in mover.signals)) continue;
+      mover.hear?.(state, kept, rules, look, signal);
+      findMoving(kept, rules);
+      return;
+    }
   }
 
   /** Lets the movers know what a hand has done. */
