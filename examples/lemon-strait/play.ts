@@ -5,6 +5,7 @@ import { createOverlay } from 'zesty-kite/overlay';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
 import { element, save } from './page.ts';
+import { createDirecting } from './direct.ts';
 import { createChoosing } from './select.ts';
 import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
 
@@ -34,7 +35,10 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     loadBarges(),
   ]);
   const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
-  const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon);
+  const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon, (barge, ground) => {
+    directing.doubleTap(barge, ground);
+  });
+  const directing = createDirecting(camera, choosing.chosen);
   const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt', ...choosing.options });
   const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 
@@ -53,10 +57,11 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
 
   function draw(time: number): void {
     waiting = false;
-    const view = camera.advance(time);
     if (underWay && last !== null) sailed += Math.min(0.25, (time - last) / 1000);
     last = time;
+    // Before the camera: it may follow one of them.
     barges.sail(sailed);
+    const view = camera.advance(time);
     paint(view);
     choosing.draw();
     tell();
@@ -89,6 +94,8 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     } else if (cursor !== null) parts.push('sky');
     const { size } = choosing.chosen;
     if (size > 0) parts.push(size === 1 ? ([...choosing.chosen][0]?.name ?? '') : `${String(size)} barges chosen`);
+    const followed = directing.followed();
+    if (followed !== null) parts.push(`after ${followed.name}`);
     readout.textContent = parts.join('   ');
   }
 

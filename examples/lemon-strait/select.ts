@@ -1,5 +1,5 @@
 /** Choosing barges: a click or a tap chooses one; the left button, or a finger after a long press, draws a box around several. */
-import { ScreenBox, type Camera } from 'zesty-kite';
+import { ScreenBox, type Camera, type Point } from 'zesty-kite';
 import type { ListenOptions, Tap } from 'zesty-kite/dom';
 import { canvasContext } from './page.ts';
 import type { Afloat } from './world.ts';
@@ -26,6 +26,7 @@ export function createChoosing(
   camera: Camera,
   afloat: readonly Afloat[],
   changed: () => void,
+  doubleTap: (barge: Afloat | null, ground: Point | null) => void,
 ): Choosing {
   const chosen = new Set<Afloat>();
   const box = new ScreenBox();
@@ -94,7 +95,10 @@ export function createChoosing(
         return input === 'Touch';
       },
       tap: (tap) => {
-        if (tap.input === 'MouseLeft' || tap.input === 'Touch') choose(nearest(tap), tap.event.shiftKey);
+        if (tap.input !== 'MouseLeft' && tap.input !== 'Touch') return;
+        const [barge = null] = nearest(tap);
+        if (tap.count === 2) doubleTap(barge, tap.ground);
+        else choose(barge === null ? [] : [barge], tap.event.shiftKey);
       },
     },
     draw: () => {

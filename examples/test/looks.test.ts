@@ -170,3 +170,61 @@ test('a box drawn with the left button, or by a finger after a long press, choos
   expect(await chosen(flat)).toEqual(expect.arrayContaining(middles));
   await flat.close();
 });
+
+test('a double click goes there, or follows the barge under it; Enter shows what is chosen, on every page', async () => {
+  const flat = await openPage(own, 'straight-down');
+  /** Whether the camera has come as near to a point as a placing there would. */
+  const isAt = (page: Page, to: { x: number; y: number }): Promise<boolean> =>
+    page.evaluate(({ x, y }) => {
+      const { camera } = lemonStrait;
+      const before = camera.shown;
+      camera.place({ x, y });
+      const { goal } = camera;
+      return Math.hypot(goal.x - before.x, goal.y - before.y) < 1e-3 * before.span;
+    }, to);
+  for (const page of [flat, tiles, hills]) {
+    const [barge] = await page.evaluate(() => lemonStrait.barges.map(({ name, x, y }) => ({ name, x, y })));
+    if (barge === undefined) throw new Error('No barges');
+    await place(page, { x: barge.x + 20, y: barge.y, span: 200 });
+    await settled(page);
+    const at = await page.evaluate(({ x, y }) => lemonStrait.camera.view.toScreen(x, y, 0), barge);
+    await page.mouse.dblclick(at.x, at.y);
+    await page.waitForFunction(
+      (name) => document.querySelector('output')?.textContent.endsWith(`after ${name}`),
+      barge.name,
+    );
+    await settled(page);
+    expect(await page.evaluate(() => lemonStrait.camera.boundsExcess)).toBeCloseTo(0, 6);
+    const off = await page.evaluate(({ x, y }) => {
+      const { view } = lemonStrait.camera;
+      const spot = view.toScreen(x, y, view.focusHeight);
+      return Math.hypot(spot.x - view.look.middleX, spot.y - view.look.middleY);
+    }, barge);
+    expect(off).toBeLessThan(Math.hypot(at.x - 500, at.y - 300));
+    // Another double click, on water, lets go of it and goes there.
+    const water = await page.evaluate(({ x, y }) => {
+      const { camera } = lemonStrait;
+      const spot = camera.view.toScreen(x + 40, y + 30, 0);
+      return { x: spot.x, y: spot.y, ground: camera.view.toGround(spot.x, spot.y) };
+    }, barge);
+    await page.mouse.dblclick(water.x, water.y);
+    await page.waitForFunction((name) => !document.querySelector('output')?.textContent.includes(name), barge.name);
+    await settled(page);
+    expect(await isAt(page, water.ground ?? { x: NaN, y: NaN })).toBe(true);
+    // Enter shows who is chosen: a barge by a click, from far away.
+    await place(page, { x: barge.x, y: barge.y, span: 400 });
+    const spot = await page.evaluate(({ x, y }) => lemonStrait.camera.view.toScreen(x, y, 0), barge);
+    await page.waitForTimeout(600);
+    await page.mouse.click(spot.x, spot.y);
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => !lemonStrait.camera.settled);
+    await settled(page);
+    const shown = await page.evaluate(({ x, y }) => {
+      const { view } = lemonStrait.camera;
+      return { ...view.toScreen(x, y, 0), span: view.span };
+    }, barge);
+    expect(shown.span).toBeLessThan(399);
+    expect([shown.x > 80, shown.x < 920, shown.y > 80, shown.y < 520]).toEqual([true, true, true, true]);
+  }
+  await flat.close();
+});

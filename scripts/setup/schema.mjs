@@ -24,7 +24,11 @@ export async function settingsJsonSchema() {
 
 /** @returns the schema of one line of a session: the header, or a signal of a kind */
 export async function sessionJsonSchema() {
-  const { descriptions, SIGNALS } = await import(`${root}packages/zesty-kite/dist/signals/index.js`);
+  const { descriptions: inside, SIGNALS } = await import(`${root}packages/zesty-kite/dist/signals/index.js`);
+  const { DIRECTED } = await import(`${root}packages/zesty-kite/dist/direct/index.js`);
+  const { descriptions: outside } = await import(`${root}packages/zesty-kite/dist/direct/descriptions.js`);
+  const descriptions = { ...inside, ...outside };
+  const signals = Object.assign({}, SIGNALS, ...DIRECTED.map((mover) => mover.signals));
   const { FORMAT, VERSION } = await import(`${root}packages/zesty-kite/dist/session/format.js`);
   const at = {
     type: 'integer',
@@ -32,7 +36,7 @@ export async function sessionJsonSchema() {
     maximum: 1e15,
     description: 'Whole microseconds since the session began; never before the line above.',
   };
-  const kinds = Object.entries(SIGNALS).map(([kind, fields]) => ({
+  const kinds = Object.entries(signals).map(([kind, fields]) => ({
     type: 'object',
     description: described(descriptions, 'signals', kind),
     properties: {
@@ -81,7 +85,8 @@ export async function sessionJsonSchema() {
         additionalProperties: false,
       },
       movers: {
-        description: 'The abilities that the camera had learned; their signals are not listed here.',
+        description:
+          'The abilities that the camera had learned. Signals of those that are not in `zesty-kite/direct` are not listed here.',
         type: 'array',
         items: text,
       },

@@ -5,7 +5,7 @@ import { Camera, type Settings } from '../src/index.ts';
 import { follow, type Followed } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { playAgain, read } from './sessions.ts';
+import { conforms, playAgain, read } from './sessions.ts';
 import { between, bitsOf } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -257,6 +257,8 @@ test('a session of it plays again to the bit, whether it was being recorded when
     }
     for (let time = 3000; time < 9000; time += 50) camera.advance(time);
     recording.stop();
+    for (const line of recording.text().trim().split('\n'))
+      expect([conforms(JSON.parse(line)), line]).toEqual([true, line]);
     const replay = playAgain(read(recording.text()), { rate: 37 });
     replay.camera.advance(1e6);
     expect(bitsOf(replay.camera)).toBe(bitsOf(camera));

@@ -11,6 +11,6 @@ fc.configureGlobal({
   numRuns,
   // The newer form of the limit, a plugin, cannot be set for every property at once.
   /* eslint-disable @typescript-eslint/no-deprecated */
-  interruptAfterTimeLimit: 1000 * numRuns + 20_000,
+  interruptAfterTimeLimit: 3000 * numRuns + 20_000,
   markInterruptAsFailure: true,
 });

@@ -1,27 +1,15 @@
 /** Sessions: what was recorded plays again bit for bit; broken files are refused with their line. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
-import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { Camera, type Signal, type StampedSignal } from '../src/index.ts';
 import { headerLine, record, Replay, signalLine } from '../src/session/index.ts';
-import { playAgain, read } from './sessions.ts';
+import { conforms, playAgain, read } from './sessions.ts';
 import { forAll } from './law.ts';
 import { between, bitsOf, hands, settingsWith, steeringBy, wildSignals } from './steering.ts';
 
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
 const LEMON = new URL('../../../data/lemon-strait/sessions/', import.meta.url);
-
-const [settingsSchema, lineSchema] = ['settings', 'session'].map(
-  (name) =>
-    JSON.parse(readFileSync(new URL(`../dist/${name}.schema.json`, import.meta.url), 'utf8')) as Record<
-      string,
-      unknown
-    >,
-);
-const conforms = new Ajv2020({ strict: true, allowUnionTypes: true })
-  .addSchema(settingsSchema ?? {}, 'settings.schema.json')
-  .compile(lineSchema ?? {});
 
 function refusal(text: string): string {
   try {

@@ -1,4 +1,6 @@
 /** Sessions, read from text and played again. */
+import { readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import type { Camera, StampedSignal } from '../src/index.ts';
 import {
   Replay,
@@ -7,6 +9,18 @@ import {
   type ReplaySummary,
   type SessionHeader,
 } from '../src/session/index.ts';
+
+const [settingsSchema, lineSchema] = ['settings', 'session'].map(
+  (name) =>
+    JSON.parse(readFileSync(new URL(`../dist/${name}.schema.json`, import.meta.url), 'utf8')) as Record<
+      string,
+      unknown
+    >,
+);
+/** Whether a line of a session, parsed, is one by the JSON Schema. */
+export const conforms = new Ajv2020({ strict: true, allowUnionTypes: true })
+  .addSchema(settingsSchema ?? {}, 'settings.schema.json')
+  .compile(lineSchema ?? {});
 
 export interface Session {
   readonly header: SessionHeader;

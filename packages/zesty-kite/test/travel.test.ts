@@ -7,7 +7,7 @@ import { shortestPath } from '../src/direct/path.ts';
 import { when } from '../src/events/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
-import { playAgain, read } from './sessions.ts';
+import { conforms, playAgain, read } from './sessions.ts';
 import { between, bitsOf } from './steering.ts';
 
 const RHO_SQUARED = 2;
@@ -248,6 +248,7 @@ test('it is the same journey at every frame rate, it arrives at the same time, a
     expect(slow.bits).toBe(fast.bits);
     expect(slow.ends).toBe(fast.ends);
     expect(slow.ends).toContain('travel arrival');
+    for (const line of slow.text.trim().split('\n')) expect([conforms(JSON.parse(line)), line]).toEqual([true, line]);
     const replay = playAgain(read(slow.text), { rate: 37 });
     replay.camera.advance(1e6);
     const other = playAgain(read(fast.text), { rate: 240 });

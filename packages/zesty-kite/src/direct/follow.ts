@@ -62,11 +62,14 @@ export function follow(camera: Camera, target: Point | (() => Point | null), opt
     });
   });
   const sample = new Sample(id, x, y);
+  /** The frame before, milliseconds. */
+  const last = { time: NaN };
   let moves = false;
   stop = camera.poll((time) => {
     const now = find();
-    sample.after = time > sample.time ? (time - sample.time) / 1000 : 0;
-    sample.time = time;
+    if (time > last.time) sample.after = (time - last.time) / 1000;
+    else sample.after = 0;
+    last.time = time;
     if (now === null) {
       send(camera, { kind: 'unfollow', id, lost: true });
       return;
@@ -98,8 +101,6 @@ class Sample implements SampleSignal {
   y = -0.5;
   after = -0;
   ahead = -0;
-  /** Of the frame, milliseconds. */
-  time = NaN;
 
   constructor(id: number, x: number, y: number) {
     this.id = id;

@@ -20,7 +20,6 @@ import {
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import { Look, type Insets } from '../view/index.ts';
-import type { Destination } from './journey.ts';
 import { stand } from './stand.ts';
 import { Outline, type Thing } from './things.ts';
 
@@ -34,10 +33,12 @@ export interface FrameOptions {
 }
 
 /** Where to stand. Heading and pitch are there if they were named. */
-export interface Framed extends Destination {
+export interface Framed {
   readonly x: number;
   readonly y: number;
   readonly span: number;
+  readonly heading?: number;
+  readonly pitch?: number;
 }
 
 export interface Framing {
