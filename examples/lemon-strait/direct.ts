@@ -1,4 +1,4 @@
-/** The page moves the camera: a double click goes there, or follows the barge under it; Enter shows all that are chosen. */
+/** The page moves the camera: a double click goes there, or follows the barge under it; C shows all that are chosen. */
 import type { Camera, Point } from 'zesty-kite';
 import { follow, frame, travel, type Followed } from 'zesty-kite/direct';
 import type { Afloat } from './world.ts';
@@ -16,14 +16,14 @@ export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Di
   let followed: { readonly barge: Afloat; readonly following: Followed } | null = null;
 
   const keep = (barge: Afloat): void => {
-    const following = follow(camera, () => barge, { halfLife: 0.25 });
+    const following = follow(camera, () => barge, { halfLife: 0.15 });
     followed = { barge, following };
     void following.ended.then(() => {
       if (followed?.following === following) followed = null;
     });
   };
-  addEventListener('keydown', ({ code, target }) => {
-    if (code !== 'Enter' || chosen.size === 0 || target instanceof HTMLButtonElement) return;
+  addEventListener('keydown', ({ code }) => {
+    if (code !== 'KeyC' || chosen.size === 0) return;
     const boxes = [...chosen].map(({ x, y }) => ({ x, y, radius: LONG }));
     void travel(camera, frame(camera, boxes, { padding: 80 }).to);
   });

@@ -97,8 +97,8 @@ export function createChoosing(
       tap: (tap) => {
         if (tap.input !== 'MouseLeft' && tap.input !== 'Touch') return;
         const [barge = null] = nearest(tap);
+        choose(barge === null ? [] : [barge], tap.event.shiftKey);
         if (tap.count === 2) doubleTap(barge, tap.ground);
-        else choose(barge === null ? [] : [barge], tap.event.shiftKey);
       },
     },
     draw: () => {

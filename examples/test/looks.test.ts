@@ -147,7 +147,7 @@ test('a box drawn with the left button, or by a finger after a long press, choos
     const water = await page.evaluate(() => {
       const { camera, barges } = lemonStrait;
       for (let x = 300; x < 700; x += 10)
-        for (let y = 200; y < 500; y += 10)
+        for (let y = 280; y < 500; y += 10)
           if (
             barges.every((barge) => {
               const at = camera.view.toScreen(barge.x, barge.y, 0);
@@ -161,18 +161,17 @@ test('a box drawn with the left button, or by a finger after a long press, choos
     expect(await chosen(page)).toEqual([]);
   }
   const client = await flat.context().newCDPSession(flat);
-  await touch(client, 'touchStart', [260, 170]);
+  await touch(client, 'touchStart', [260, 270]);
   await flat.waitForTimeout(700);
   await touch(client, 'touchMove', [500, 300]);
   await touch(client, 'touchMove', [750, 510]);
   await touch(client, 'touchEnd');
-  const [middles] = await judged(flat, [260, 170, 750, 510]);
+  const [middles] = await judged(flat, [260, 270, 750, 510]);
   expect(await chosen(flat)).toEqual(expect.arrayContaining(middles));
   await flat.close();
 });
 
-test('a double click goes there, or follows the barge under it; Enter shows what is chosen, on every page', async () => {
-  const flat = await openPage(own, 'straight-down');
+test('a double click goes there, or follows the barge under it; C shows what is chosen', async () => {
   /** Whether the camera has come as near to a point as a placing there would. */
   const isAt = (page: Page, to: { x: number; y: number }): Promise<boolean> =>
     page.evaluate(({ x, y }) => {
@@ -182,7 +181,7 @@ test('a double click goes there, or follows the barge under it; Enter shows what
       const { goal } = camera;
       return Math.hypot(goal.x - before.x, goal.y - before.y) < 1e-3 * before.span;
     }, to);
-  for (const page of [flat, tiles, hills]) {
+  for (const page of [tiles, hills]) {
     const [barge] = await page.evaluate(() => lemonStrait.barges.map(({ name, x, y }) => ({ name, x, y })));
     if (barge === undefined) throw new Error('No barges');
     await place(page, { x: barge.x + 20, y: barge.y, span: 200 });
@@ -211,12 +210,12 @@ test('a double click goes there, or follows the barge under it; Enter shows what
     await page.waitForFunction((name) => !document.querySelector('output')?.textContent.includes(name), barge.name);
     await settled(page);
     expect(await isAt(page, water.ground ?? { x: NaN, y: NaN })).toBe(true);
-    // Enter shows who is chosen: a barge by a click, from far away.
+    // C shows who is chosen: a barge by a click, from far away.
     await place(page, { x: barge.x, y: barge.y, span: 400 });
     const spot = await page.evaluate(({ x, y }) => lemonStrait.camera.view.toScreen(x, y, 0), barge);
     await page.waitForTimeout(600);
     await page.mouse.click(spot.x, spot.y);
-    await page.keyboard.press('Enter');
+    await page.keyboard.press('KeyC');
     await page.waitForFunction(() => !lemonStrait.camera.settled);
     await settled(page);
     const shown = await page.evaluate(({ x, y }) => {
@@ -226,5 +225,4 @@ test('a double click goes there, or follows the barge under it; Enter shows what
     expect(shown.span).toBeLessThan(399);
     expect([shown.x > 80, shown.x < 920, shown.y > 80, shown.y < 520]).toEqual([true, true, true, true]);
   }
-  await flat.close();
-});
+}, 150_000);
