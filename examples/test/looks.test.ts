@@ -182,10 +182,22 @@ test('a double click goes there, or follows the barge under it; C shows what is 
       return Math.hypot(goal.x - before.x, goal.y - before.y) < 1e-3 * before.span;
     }, to);
   for (const page of [tiles, hills]) {
-    const [barge] = await page.evaluate(() => lemonStrait.barges.map(({ name, x, y }) => ({ name, x, y })));
-    if (barge === undefined) throw new Error('No barges');
+    // Barges lie wherever they were when they dropped anchor: one that shows well clear of the panels.
+    const barge = await page.evaluate(() => {
+      const { camera, barges } = lemonStrait;
+      return barges.find(({ x, y }) => {
+        camera.place({ x: x + 20, y, span: 200 });
+        camera.advance(performance.now());
+        const at = camera.view.toScreen(x, y, 0);
+        const others = barges.filter((other) => {
+          const spot = camera.view.toScreen(other.x, other.y, 0);
+          return Math.hypot(spot.x - at.x, spot.y - at.y) < 120;
+        });
+        return at.x > 300 && at.x < 700 && at.y > 250 && at.y < 420 && others.length === 1;
+      });
+    });
+    if (barge === undefined) throw new Error('No barge shows');
     await place(page, { x: barge.x + 20, y: barge.y, span: 200 });
-    await settled(page);
     const at = await page.evaluate(({ x, y }) => lemonStrait.camera.view.toScreen(x, y, 0), barge);
     await page.mouse.dblclick(at.x, at.y);
     await page.waitForFunction(

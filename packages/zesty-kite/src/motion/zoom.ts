@@ -242,7 +242,9 @@ export function keepSpan(motion: Motion, rules: Rules, look: Look): void {
   if (motion.span < range.min) motion.span = range.min;
   measureWorth(motion, rules, look);
   findGoalWorth(motion, rules, look);
-  motion.goalSpan = mayReturn(motion, goal.span > goalSpan) ? goal.span : Math.min(goalSpan, goal.max);
+  // Branches, as an engine boxes a choice that is kept in a field.
+  if (mayReturn(motion, goal.span > goalSpan)) motion.goalSpan = goal.span;
+  else if (goal.max < goalSpan) motion.goalSpan = goal.max;
   easeZoom(motion);
   // Pitch and lens have followed another span.
   if (rules.followsZoom && Math.abs(motion.span - span) > ZOOM_TOLERANCE * span) motion.easing = true;
