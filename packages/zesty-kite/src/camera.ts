@@ -179,6 +179,8 @@ export class Camera implements Steered {
   #origin: number | null = null;
   /** The time of the last frame. */
   #micros = 0;
+  /** The same, or that of the frame whose samples are coming in. */
+  #latest = 0;
   #drawn = false;
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
@@ -331,17 +333,18 @@ export class Camera implements Steered {
   }
 
   /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
-  #stampCalls(now: number): void {
-    if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil(now));
+  #stampCalls(): void {
+    if (this.#calls.length === 0) return;
+    if (this.#calledAtRest) this.#timeline.skipTo(this.#restsUntil());
     for (const body of this.#calls) this.#writeDown(body, this.#timeline.micros);
     this.#calls.length = 0;
   }
 
   /** A step of the grid before now, so that a frame shows the beginning; or when the next signal comes that has a time. */
-  #restsUntil(now: number): number {
+  #restsUntil(): number {
     const { micros } = this.#timeline;
     const due = microsOf(this.#waiting.firstTime - (this.#origin ?? 0));
-    return Math.max(micros, Math.min(now - STEP_MICROS, due > micros ? due : Infinity));
+    return Math.max(micros, Math.min(this.#latest - STEP_MICROS, due > micros ? due : Infinity));
   }
 
   /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
@@ -487,10 +490,10 @@ export class Camera implements Steered {
    */
   feed(mover: Mover<Rules>, sample: Heard & { ahead: number }, time: number): void {
     const timeline = this.#timeline;
-    const now = microsOf(time - (this.#origin ?? time));
-    if (this.#calls.length > 0) this.#stampCalls(now);
-    if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil(now));
-    sample.ahead = Math.max(0, now - timeline.micros) / 1e6;
+    this.#latest = Math.max(this.#micros, microsOf(time - (this.#origin ?? time)));
+    this.#stampCalls();
+    if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil());
+    sample.ahead = Math.max(0, this.#latest - timeline.micros) / 1e6;
     // On to the microsecond that a session can say.
     timeline.runTo(timeline.micros);
     timeline.feed(mover, sample);
@@ -529,7 +532,7 @@ export class Camera implements Steered {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
-    if (this.#calls.length > 0) this.#stampCalls(this.#micros);
+    this.#stampCalls();
     const { x, y, span, heading, pitch } = this.shown;
     // Whole turns beyond what a start may say are forgotten.
     const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
@@ -559,8 +562,8 @@ export class Camera implements Steered {
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     const micros = microsOf(time - (this.#origin ?? time));
     const leap = micros - this.#micros;
-    if (leap > 0) this.#micros = micros;
-    if (this.#calls.length > 0) this.#stampCalls(this.#micros);
+    if (leap > 0) this.#micros = this.#latest = micros;
+    this.#stampCalls();
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     else if (this.#terrains.size > 0) this.#terrains.clear();
     this.#dwellUntil(this.#micros);
@@ -632,7 +635,7 @@ export class Camera implements Steered {
   #takeWaiting(): void {
     // What has no time and finds the camera at rest is now: not when it came to rest.
     if (this.#waiting.nextTime === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
-      this.#timeline.skipTo(this.#restsUntil(this.#micros));
+      this.#timeline.skipTo(this.#restsUntil());
     for (;;) {
       const time = this.#waiting.nextTime;
       const due = microsOf(time - (this.#origin ?? time));
@@ -852,7 +855,7 @@ export class Camera implements Steered {
     this.#dwells = null;
     this.#timeline.restart();
     this.#origin = null;
-    this.#micros = 0;
+    this.#micros = this.#latest = 0;
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPlace(this.#timeline.rules);

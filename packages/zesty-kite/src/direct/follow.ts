@@ -7,7 +7,7 @@ import {
   follows,
   type Following,
   type FollowSignal,
-  type PartSignal,
+  type UnfollowSignal,
   type Parting,
   type SampleSignal,
 } from './follows.ts';
@@ -126,7 +126,7 @@ function begin(camera: Camera, at: Point, options: FollowOptions): { state: Foll
   return { state, id };
 }
 
-function send(camera: Camera, signal: FollowSignal | PartSignal): void {
+function send(camera: Camera, signal: FollowSignal | UnfollowSignal): void {
   camera.signal(signal as unknown as Signal);
 }
 

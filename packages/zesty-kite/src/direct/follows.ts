@@ -7,7 +7,7 @@
  * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.
  */
 import { ANYWHERE, keepInside } from '../limits/index.ts';
-import { Cell, exp2In } from '../math/index.ts';
+import { Cell, exp2In, lengthOfEase } from '../math/index.ts';
 import {
   dropGrip,
   ENDED_BY_STEERING,
@@ -24,7 +24,7 @@ import {
   type Rules,
 } from '../motion/index.ts';
 import { number, oneOf } from '../signals/index.ts';
-import { nearestCopy, ScratchPoint, type Look, type Point } from '../view/index.ts';
+import { nearestCopy, REACH, ScratchPoint, type Look, type Point } from '../view/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -60,7 +60,7 @@ export interface SampleSignal extends Point {
   readonly ahead: number;
 }
 
-export interface PartSignal {
+export interface UnfollowSignal {
   readonly kind: 'unfollow';
   readonly id: number;
   readonly lost: boolean;
@@ -189,7 +189,7 @@ export const follows: Mover<Rules, Following> = {
     motion.led = false;
   },
   hear: (state, motion, rules, look, signal) => {
-    const heard = signal as FollowSignal | SampleSignal | PartSignal;
+    const heard = signal as FollowSignal | SampleSignal | UnfollowSignal;
     if (heard.kind === 'follow') begin(state, motion, rules, look, heard);
     else if (!state.on || heard.id !== state.id) return;
     else if (heard.kind === 'unfollow') state.over(heard.lost ? 'lost' : 'ended', null);
@@ -328,7 +328,7 @@ function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: 
   remaining.value = -pace.seconds / state.halfLife;
   exp2In(remaining);
   const left = remaining.value;
-  const lag = ((1 - left) * state.halfLife) / (LN2 * pace.seconds);
+  const lag = lengthOfEase((1 - left) / pace.seconds, state.halfLife);
   const offX = (stays.x - from.x) * left - (to.x - from.x) * lag;
   const offY = (stays.y - from.y) * left - (to.y - from.y) * lag;
   const small = LENGTH_TOLERANCE * motion.span;
@@ -370,8 +370,6 @@ function goalFor(state: Following, motion: Motion, rules: Rules, look: Look, out
 /** What is nearer to the eye than this counts as behind it, in spans. */
 const NEAREST = 1e-3;
 const BEHIND = -1e9;
-/** Farther out a hand holds nothing, either. */
-const REACH = 4;
 
 /** Sets `shows`: where a point of the ground shows, in safe-frame heights from the middle; far above where it does not. */
 function project(motion: Motion, rules: Rules, look: Look, at: Readonly<Point>): void {
@@ -433,6 +431,5 @@ const stays = new ScratchPoint();
 const from = new ScratchPoint();
 const to = new ScratchPoint();
 const remaining = new Cell();
-const LN2 = 0.6931471805599453;
 const when = { seconds: NaN };
 const above = { rise: NaN };

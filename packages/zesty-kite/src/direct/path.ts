@@ -12,7 +12,7 @@ import { exp2, log2 } from '../math/index.ts';
 /** ρ² of the paper, whose experiment found ρ = 1.42: how much a zoom is liked better than a pan. */
 const RHO_SQUARED = 2;
 /** √2. */
-const RHO = 1.4142135623730951;
+export const RHO = 1.4142135623730951;
 const LN2 = 0.6931471805599453;
 
 /** How far along a path, and the span there; world units. */
@@ -61,11 +61,10 @@ class Arc {
   /** Where on the circle it begins, by length from its top. */
   readonly #begin: number;
 
-  /** @param middle where the circle's middle is over the ground, from the beginning of the arc */
-  constructor(height: number, radius: number, middle: number, length: number) {
+  constructor(height: number, radius: number, begin: number, length: number) {
     this.#height = height;
     this.#radius = radius;
-    this.#begin = ln(middle > 0 ? height / (radius + middle) : (radius - middle) / height);
+    this.#begin = begin;
     this.length = length;
   }
 
@@ -126,14 +125,23 @@ export function shortestPath(distance: number, from: number, to: number, max = I
   if (middle > 0 && middle < distance && radius > ceiling) {
     const rise = Math.sqrt((ceiling - begin) * (ceiling + begin));
     const fall = Math.sqrt((ceiling - end) * (ceiling + end));
-    const up = new Arc(begin, ceiling, rise, ln((ceiling + rise) / begin));
-    const down = new Arc(end, ceiling, fall, ln((ceiling + fall) / end));
-    return new ShortestPath(distance, up, (distance - rise - fall) / ceiling, down);
+    return new ShortestPath(
+      distance,
+      upTo(ceiling, begin, rise),
+      (distance - rise - fall) / ceiling,
+      upTo(ceiling, end, fall),
+    );
   }
   const rest = distance - middle;
   const first = ln(middle > 0 ? begin / (radius + middle) : (radius - middle) / begin);
   const last = ln(rest > 0 ? (radius + rest) / end : end / (radius - rest));
-  return new ShortestPath(distance, new Arc(begin, radius, middle, last - first), 0, null);
+  return new ShortestPath(distance, new Arc(begin, radius, first, last - first), 0, null);
+}
+
+/** The arc from a height up to a ceiling that it touches, `way` on over the ground. */
+function upTo(ceiling: number, height: number, way: number): Arc {
+  const length = ln((ceiling + way) / height);
+  return new Arc(height, ceiling, -length, length);
 }
 
 function ln(x: number): number {

@@ -26,11 +26,10 @@ import { Look, nearestCopy, ScratchPoint, type Point } from '../view/index.ts';
 import { eased, EASES, PEAK, type Ease } from './ease.ts';
 import { Journey, type Arrival, type Destination, type Stage } from './journey.ts';
 import { stand } from './stand.ts';
-import { shortestPath, StraightPath, type Path, type PathPoint } from './path.ts';
+import { RHO, shortestPath, StraightPath, type Path, type PathPoint } from './path.ts';
 
 const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
-const RHO = 1.4142135623730951;
 const RADIANS = 0.017453292519943295;
 
 export interface TravelSignal extends Destination {

@@ -28,7 +28,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);
   if (turnRemaining !== 0) turnOn(motion, pace);
   motion.zoomGoalMoved = motion.turnGoalMoved = 0;
-  const { moving } = motion;
+  const moving = motion.moving || motion.led;
   const panning = isPanning(motion);
   if (rules.terrain !== null && (zoomRemaining !== 0 || turnRemaining !== 0 || panning || moving))
     motion.groundStale = true;
@@ -40,7 +40,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
       keepSpan(motion, rules, look);
     }
   }
-  if ((moving || motion.led) && motion.fingers === 0) aimOn(motion, pace, rules, look);
+  if (moving) aimOn(motion, pace, rules, look);
   if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
@@ -88,6 +88,7 @@ function turnOn(motion: Motion, pace: Pace): void {
 
 /** Lets the movers under way turn the look. */
 function aimOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
+  if (motion.fingers > 0) return;
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
     const mover = rules.movers[i];
@@ -102,7 +103,7 @@ AT_ONCE.seconds = 0;
 
 /** A signal has turned the look at once: what a mover keeps in place stays where it shows. */
 export function keepLed(motion: Motion, rules: Rules, look: Look): void {
-  if (motion.led && motion.fingers === 0) aimOn(motion, AT_ONCE, rules, look);
+  if (motion.led) aimOn(motion, AT_ONCE, rules, look);
 }
 
 /** Lets the movers under way say how far the focus goes. */
