@@ -348,10 +348,6 @@ const MAX_BYTES = 64;
 const KNOWN = {
   'the same with 12 signals a second to hear': 1024,
   'planes, footprint, eye and tiles': 128,
-  'turning where a polygon limits the zoom': 128,
-  'turning where a polygon limits the zoom, stops': 128,
-  'turning where a polygon of 1,000 corners does': 128,
-  'following a target, turning': 400,
 };
 if (process.argv[2] === '--bytes') {
   const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MAX_BYTES));

@@ -19,6 +19,7 @@ const MAY_IMPORT = {
     'ground',
     'hands',
     'limits',
+    'math',
     'motion',
     'movers',
     'settings',

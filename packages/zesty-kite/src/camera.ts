@@ -1,6 +1,7 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
 import { partChanged, type Terrain } from './ground/index.ts';
 import { Hands, SignalFilter, type Intent } from './hands/index.ts';
+import { Cell } from './math/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf, type Boundary } from './limits/index.ts';
 import {
   beginAt,
@@ -13,6 +14,7 @@ import {
   isDriven,
   isSteered,
   minSpan,
+  microsIn,
   microsOf,
   missingClearance,
   type Motion,
@@ -177,10 +179,10 @@ export class Camera implements Steered {
 
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
-  /** The time of the last frame. */
-  #micros = 0;
+  /** The time of the last frame, microseconds. */
+  readonly #now = new Cell();
   /** The same, or that of the frame whose samples are coming in. */
-  #latest = 0;
+  readonly #latest = new Cell();
   #drawn = false;
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
@@ -230,7 +232,7 @@ export class Camera implements Steered {
   /** Where the camera is heading to, with all that has been called up to now. */
   get goal(): Pose {
     const called = this.#calls.length > 0;
-    if (called) this.#timeline.show(this.#micros, this.#ahead, this.#aheadLook);
+    if (called) this.#timeline.show(this.#now, this.#ahead, this.#aheadLook);
     const motion = called ? this.#ahead : this.#frame;
     return this.#handedOut(goalPose(motion, this.#timeline.rules, poseOf(motion)));
   }
@@ -344,7 +346,7 @@ export class Camera implements Steered {
   #restsUntil(): number {
     const { micros } = this.#timeline;
     const due = microsOf(this.#waiting.firstTime - (this.#origin ?? 0));
-    return Math.max(micros, Math.min(this.#latest - STEP_MICROS, due > micros ? due : Infinity));
+    return Math.max(micros, Math.min(this.#latest.value - STEP_MICROS, due > micros ? due : Infinity));
   }
 
   /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
@@ -490,12 +492,13 @@ export class Camera implements Steered {
    */
   feed(mover: Mover<Rules>, sample: Heard & { ahead: number }, time: number): void {
     const timeline = this.#timeline;
-    this.#latest = Math.max(this.#micros, microsOf(time - (this.#origin ?? time)));
+    this.#setLatest(time);
     this.#stampCalls();
     if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil());
-    sample.ahead = Math.max(0, this.#latest - timeline.micros) / 1e6;
-    // On to the microsecond that a session can say.
-    timeline.runTo(timeline.micros);
+    timeline.runToMicro();
+    timeline.readMicros(reached);
+    if (this.#latest.value > reached.value) sample.ahead = (this.#latest.value - reached.value) / 1e6;
+    else sample.ahead = 0;
     timeline.feed(mover, sample);
     letRest(timeline);
     this.#look(sample.kind);
@@ -560,19 +563,28 @@ export class Camera implements Steered {
   advance(time: number): View {
     for (let i = 0; i < this.#polls.length; i++) this.#poll(i, time);
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
-    const micros = microsOf(time - (this.#origin ?? time));
-    const leap = micros - this.#micros;
-    if (leap > 0) this.#micros = this.#latest = micros;
+    this.#setLatest(time);
+    const leap = this.#latest.value - this.#now.value;
+    this.#now.value = this.#latest.value;
     this.#stampCalls();
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     else if (this.#terrains.size > 0) this.#terrains.clear();
-    this.#dwellUntil(this.#micros);
-    if (leap > LONGEST_STRETCH_MICROS) this.#guard(micros);
-    this.#timeline.show(this.#micros, this.#frame, this.view.look);
+    if (this.#dwells !== null) this.#dwellUntil(this.#now.value);
+    if (leap > LONGEST_STRETCH_MICROS) this.#guard(this.#now.value);
+    this.#timeline.show(this.#now, this.#frame, this.view.look);
     this.#drawn = true;
     this.#aim();
     this.#observer?.tell(this);
     return this.view;
+  }
+
+  /** Sets `latest` to the time of a frame, never before the last. */
+  #setLatest(time: number): void {
+    const latest = this.#latest;
+    if (this.#origin === null) latest.value = 0;
+    else latest.value = time - this.#origin;
+    microsIn(latest);
+    if (!(latest.value > this.#now.value)) latest.value = this.#now.value;
   }
 
   #poll(index: number, time: number): void {
@@ -639,10 +651,10 @@ export class Camera implements Steered {
     for (;;) {
       const time = this.#waiting.nextTime;
       const due = microsOf(time - (this.#origin ?? time));
-      if (due > this.#micros && due <= this.#micros + PATIENCE_MICROS) return;
+      if (due > this.#now.value && due <= this.#now.value + PATIENCE_MICROS) return;
       const body = this.#waiting.take();
       if (body === null) return;
-      this.#apply(body, Math.min(due, this.#micros));
+      this.#apply(body, Math.min(due, this.#now.value));
     }
   }
 
@@ -855,13 +867,13 @@ export class Camera implements Steered {
     this.#dwells = null;
     this.#timeline.restart();
     this.#origin = null;
-    this.#micros = this.#latest = 0;
+    this.#now.value = this.#latest.value = 0;
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPlace(this.#timeline.rules);
     beginAt(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
-    this.#timeline.show(0, this.#frame, this.view.look);
+    this.#timeline.show(this.#now, this.#frame, this.view.look);
     this.#aim();
     this.#observer?.restart(this.#timeline);
   }
@@ -887,3 +899,6 @@ function checkOptions(options: CameraOptions): CameraOptions {
   }
   return options;
 }
+
+/** The time of kept motion, microseconds. */
+const reached = new Cell();

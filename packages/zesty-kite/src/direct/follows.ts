@@ -7,7 +7,7 @@
  * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.
  */
 import { ANYWHERE, keepInside } from '../limits/index.ts';
-import { Cell, exp2In, lengthOfEase } from '../math/index.ts';
+import { Cell, Decay } from '../math/index.ts';
 import {
   dropGrip,
   ENDED_BY_STEERING,
@@ -24,7 +24,7 @@ import {
   type Rules,
 } from '../motion/index.ts';
 import { number, oneOf } from '../signals/index.ts';
-import { nearestCopy, REACH, ScratchPoint, type Look, type Point } from '../view/index.ts';
+import { nearestCopy, REACH, ScratchPoint, Sight, type Look, type Point } from '../view/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -318,19 +318,18 @@ function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: 
     return;
   }
   state.ahead -= pace.seconds;
-  when.seconds = early - ahead;
+  when.value = early - ahead;
   goalFor(state, motion, rules, look, from);
-  when.seconds = early - state.ahead;
+  when.value = early - state.ahead;
   goalFor(state, motion, rules, look, to);
   state.goalX = to.x;
   state.goalY = to.y;
   // As every ease does (see `Decay`): a target that moves evenly in the step is lagged behind by a share of its way.
-  remaining.value = -pace.seconds / state.halfLife;
-  exp2In(remaining);
-  const left = remaining.value;
-  const lag = lengthOfEase((1 - left) / pace.seconds, state.halfLife);
-  const offX = (stays.x - from.x) * left - (to.x - from.x) * lag;
-  const offY = (stays.y - from.y) * left - (to.y - from.y) * lag;
+  ease.take(state.halfLife);
+  ease.over(pace);
+  const { remaining, lag } = ease;
+  const offX = (stays.x - from.x) * remaining - (to.x - from.x) * lag;
+  const offY = (stays.y - from.y) * remaining - (to.y - from.y) * lag;
   const small = LENGTH_TOLERANCE * motion.span;
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
@@ -360,8 +359,8 @@ function stands(state: Following, motion: Motion): boolean {
 
 /** Sets `out` to the nearest focus with which the target is inside its zone, `when` after its last sample. */
 function goalFor(state: Following, motion: Motion, rules: Rules, look: Look, out: Point): void {
-  target.x = state.x + state.velocityX * when.seconds;
-  target.y = state.y + state.velocityY * when.seconds;
+  target.x = state.x + state.velocityX * when.value;
+  target.y = state.y + state.velocityY * when.value;
   project(motion, rules, look, target);
   enter(state, shows);
   focusFor(motion, rules, look, inside, out);
@@ -377,27 +376,30 @@ function project(motion: Motion, rules: Rules, look: Look, at: Readonly<Point>):
   const east = at.x - motion.x;
   const south = at.y - motion.y;
   findRise(motion, rules, at);
-  const { rise } = above;
   const right = east * cosHeading + south * sinHeading;
   const toward = south * cosHeading - east * sinHeading;
-  const depth = motion.span - widening * (toward * cosPitch + rise * sinPitch);
+  const depth = motion.span - widening * (toward * cosPitch + rise.value * sinPitch);
   shows.x = right / depth;
-  shows.y = (toward * sinPitch - rise * cosPitch) / depth;
+  shows.y = (toward * sinPitch - rise.value * cosPitch) / depth;
   if (depth > NEAREST * motion.span) return;
   shows.x = 0;
   shows.y = BEHIND;
 }
 
-/** Sets `above`: how much higher than the focus the ground is somewhere. */
+/** Sets `rise`: how much higher than the focus the ground is somewhere. */
 function findRise({ level }: Motion, { terrain }: Rules, at: Readonly<Point>): void {
-  if (terrain === null) above.rise = 0;
-  else above.rise = terrain.heightAt(at.x, at.y) - level;
+  if (terrain === null) rise.value = 0;
+  else rise.value = terrain.heightAt(at.x, at.y) - level;
 }
 
 /** Sets `out` to the focus with which `target` shows at a place. */
 function focusFor(motion: Motion, rules: Rules, look: Look, place: Readonly<Point>, out: Point): void {
   findRise(motion, rules, target);
-  look.meet(place.x, place.y, motion.span, above.rise);
+  sight.u = place.x;
+  sight.v = place.y;
+  sight.span = motion.span;
+  sight.rise = rise.value;
+  look.meetAlong(sight);
   out.x = target.x - look.meetX;
   out.y = target.y - look.meetY;
 }
@@ -430,6 +432,9 @@ const held = new ScratchPoint();
 const stays = new ScratchPoint();
 const from = new ScratchPoint();
 const to = new ScratchPoint();
-const remaining = new Cell();
-const when = { seconds: NaN };
-const above = { rise: NaN };
+const ease = new Decay();
+/** Seconds after the last sample. */
+const when = new Cell();
+/** How much higher than the focus the ground is. */
+const rise = new Cell();
+const sight = new Sight();

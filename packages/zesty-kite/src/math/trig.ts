@@ -37,8 +37,12 @@ export class Angle {
     // Reducing degrees is exact.
     const quarters = Math.round(degrees * (1 / 90));
     const rad = (degrees - quarters * 90) * RADIANS_PER_DEGREE;
-    const sine = sinKernel(rad);
-    const cosine = cosKernel(rad);
+    // Both kernels, for |rad| ≤ π/4.
+    const z = rad * rad;
+    const sine = rad + rad * z * (S1 + z * (S2 + z * (S3 + z * (S4 + z * (S5 + z * S6)))));
+    const half = 0.5 * z;
+    const rest = 1 - half;
+    const cosine = rest + (1 - rest - half + z * (z * (C1 + z * (C2 + z * (C3 + z * (C4 + z * (C5 + z * C6)))))));
     const quadrant = quarters - 4 * Math.floor(quarters * 0.25);
     const odd = quadrant === 1 || quadrant === 3;
     const along = odd ? cosine : sine;
@@ -51,20 +55,4 @@ export class Angle {
 /** The angle from the positive x axis to (x, y), in degrees, -180 … 180. */
 export function angleDegrees(y: number, x: number): number {
   return atan2(y, x) * DEGREES_PER_RADIAN;
-}
-
-/** sin x for |x| ≤ π/4. */
-function sinKernel(x: number): number {
-  const z = x * x;
-  const series = S2 + z * (S3 + z * (S4 + z * (S5 + z * S6)));
-  return x + x * z * (S1 + z * series);
-}
-
-/** cos x for |x| ≤ π/4. */
-function cosKernel(x: number): number {
-  const z = x * x;
-  const series = z * (C1 + z * (C2 + z * (C3 + z * (C4 + z * (C5 + z * C6)))));
-  const half = 0.5 * z;
-  const rest = 1 - half;
-  return rest + (1 - rest - half + z * series);
 }

@@ -1,4 +1,4 @@
-export { GRID_SECONDS, microsOf } from './clock.ts';
+export { GRID_SECONDS, microsIn, microsOf } from './clock.ts';
 export { Timeline } from './timeline.ts';
 export {
   arriveAt,

@@ -2,6 +2,7 @@
  * Kept motion along the grid of time. It moves by whole steps of 1/60 s, counted by an integer, and
  * in shorter ones to and from the times of signals; frames look ahead from it and change nothing.
  */
+import { Cell } from '../math/index.ts';
 import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { findMoving } from './interrupt.ts';
@@ -60,7 +61,13 @@ export class Timeline {
 
   /** The time of the kept state in whole microseconds, rounded up. */
   get micros(): number {
-    return Math.ceil((this.#steps * GRID_TICKS + this.#past) / TICKS_PER_MICRO);
+    this.readMicros(time);
+    return time.value;
+  }
+
+  /** The same, set in place. */
+  readMicros(out: Cell): void {
+    out.value = Math.ceil((this.#steps * GRID_TICKS + this.#past) / TICKS_PER_MICRO);
   }
 
   /** From here on, other rules. What is kept is not yet brought inside. */
@@ -130,7 +137,18 @@ export class Timeline {
 
   /** Moves the kept state on to the time of a signal, which is not before its own. */
   runTo(micros: number): void {
-    const ticks = micros * TICKS_PER_MICRO;
+    time.value = micros;
+    this.#runToTime();
+  }
+
+  /** Moves the kept state on to the next whole microsecond: a session says no finer ones. */
+  runToMicro(): void {
+    this.readMicros(time);
+    this.#runToTime();
+  }
+
+  #runToTime(): void {
+    const ticks = time.value * TICKS_PER_MICRO;
     const steps = gridSteps(ticks);
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
@@ -144,10 +162,11 @@ export class Timeline {
   /**
    * Writes to `frame` what shows at a time; the kept state moves on to the step before it.
    *
+   * @param micros in an object, so that no number is boxed
    * @param look scratch; left as `frame` makes it
    */
-  show(micros: number, frame: Motion, look: Look): void {
-    const ticks = micros * TICKS_PER_MICRO;
+  show(micros: Readonly<Cell>, frame: Motion, look: Look): void {
+    const ticks = micros.value * TICKS_PER_MICRO;
     this.#runToStep(gridSteps(ticks));
     frame.copyFrom(this.kept);
     this.#frame(look, frame);
@@ -196,3 +215,6 @@ export class Timeline {
     step(motion, this.#partPace, this.#rules, look, true);
   }
 }
+
+/** Microseconds. */
+const time = new Cell();

@@ -199,13 +199,32 @@ export class Look {
 
   /** Sets `meetX`, `meetY`: where a ray, held within reach, meets the plane that lies `rise` above the focus. */
   meet(u: number, v: number, span: number, rise: number): void {
-    const { sinPitch, cosPitch, widening } = this;
-    const withinReach = v + REACH * (sinPitch + widening * v * cosPitch) > 0;
-    this.cast(u, withinReach || widening === 0 ? v : this.reachV, span, rise);
+    sight.u = u;
+    sight.v = v;
+    sight.span = span;
+    sight.rise = rise;
+    this.meetAlong(sight);
   }
 
-  /** Sets `meetX`, `meetY`: where a ray meets the plane that lies `rise` above the focus. The one place with this formula. */
+  /** The same, with all of it in an object: no number is boxed. `v` is held within reach in place. */
+  meetAlong(io: Sight): void {
+    const { sinPitch, cosPitch, widening } = this;
+    const withinReach = io.v + REACH * (sinPitch + widening * io.v * cosPitch) > 0;
+    if (!withinReach && widening !== 0) io.v = this.reachV;
+    this.#cast(io);
+  }
+
+  /** Sets `meetX`, `meetY`: where a ray meets the plane that lies `rise` above the focus. */
   cast(u: number, v: number, span: number, rise: number): void {
+    sight.u = u;
+    sight.v = v;
+    sight.span = span;
+    sight.rise = rise;
+    this.#cast(sight);
+  }
+
+  /** The one place with this formula. */
+  #cast({ u, v, span, rise }: Readonly<Sight>): void {
     const { sinPitch, cosPitch, widening } = this;
     const steepness = 1 / (sinPitch + widening * v * cosPitch);
     const right = u * (span * sinPitch - widening * rise) * steepness;
@@ -221,6 +240,16 @@ export class Look {
     this.meetY = toward * this.cosHeading;
   }
 }
+
+/** A ray through the screen, in safe-frame heights from the middle, from the eye of a span to a plane that lies `rise` above the focus. */
+export class Sight {
+  u = NaN;
+  v = NaN;
+  span = NaN;
+  rise = NaN;
+}
+
+const sight = new Sight();
 
 /** A pose with its look, over a ground: what depths and picks need of a view. */
 export interface Viewpoint extends Pick<Pose, 'x' | 'y' | 'focusHeight' | 'span'> {
