@@ -244,25 +244,30 @@ export class Camera implements Steered {
 
   /** The points of the ground that are held under screen points now: none, one or two. */
   get grips(): readonly Grip[] {
-    const { fingers, gripping, holdsBelowEye, limited } = this.#frame;
-    if (fingers === 0 && (!gripping || holdsBelowEye)) return [];
-    const { heldX, heldY, heldHeight, gripX, gripY } = this.#frame;
-    const grips = [this.#gripAt(heldX, heldY, heldHeight, gripX, gripY, limited)];
-    if (fingers < 2) return grips;
-    const { heldX2, heldY2, heldHeight2, gripX2, gripY2 } = this.#frame;
-    return [...grips, this.#gripAt(heldX2, heldY2, heldHeight2, gripX2, gripY2, limited)];
+    const frame = this.#frame;
+    if (frame.fingers === 0 && (!frame.gripping || frame.holdsBelowEye)) return [];
+    const first = this.#gripAt(frame.heldX, frame.heldY, frame.heldHeight, frame.gripX, frame.gripY);
+    if (frame.fingers < 2) return [first];
+    return [first, this.#gripAt(frame.heldX2, frame.heldY2, frame.heldHeight2, frame.gripX2, frame.gripY2)];
   }
 
-  #gripAt(heldX: number, heldY: number, height: number, screenX: number, screenY: number, limited: boolean): Grip {
+  #gripAt(heldX: number, heldY: number, height: number, screenX: number, screenY: number): Grip {
     const { view } = this;
-    const x = view.x + (heldX - this.#frame.x);
-    const y = view.y + (heldY - this.#frame.y);
-    const at = view.toScreenFromFocus(heldX - this.#frame.x, heldY - this.#frame.y, height);
-    const outOfReach = view.look.v(screenY) <= view.look.reachV || !at.inFront;
+    const frame = this.#frame;
+    const east = heldX - frame.x;
+    const south = heldY - frame.y;
+    const at = view.toScreenFromFocus(east, south, height);
     const offX = at.x - screenX;
     const offY = at.y - screenY;
-    const error = Math.sqrt(offX * offX + offY * offY);
-    return { x, y, height, screenX, screenY, error, limited: limited || outOfReach };
+    return {
+      x: view.x + east,
+      y: view.y + south,
+      height,
+      screenX,
+      screenY,
+      error: Math.sqrt(offX * offX + offY * offY),
+      limited: frame.limited || view.look.v(screenY) <= view.look.reachV || !at.inFront,
+    };
   }
 
   /** With coordinates as they are inside the first copy of a world that repeats itself. */
@@ -345,7 +350,7 @@ export class Camera implements Steered {
   /** A step of the grid before now, so that a frame shows the beginning; or when the next signal comes that has a time. */
   #restsUntil(): number {
     const { micros } = this.#timeline;
-    const due = microsOf(this.#waiting.firstTime - (this.#origin ?? 0));
+    const due = this.#microsAt(this.#waiting.firstTime);
     return Math.max(micros, Math.min(this.#latest.value - STEP_MICROS, due > micros ? due : Infinity));
   }
 
@@ -490,16 +495,15 @@ export class Camera implements Steered {
    * @param sample `ahead` is set: how much later the frame is than kept motion, seconds
    * @param time of the frame, as it is handed to a poll
    */
-  feed(mover: Mover<Rules>, sample: Heard & { ahead: number }, time: number): void {
+  feed(sample: Heard & { ahead: number }, time: number): void {
     const timeline = this.#timeline;
     this.#setLatest(time);
     this.#stampCalls();
     if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil());
     timeline.runToMicro();
     timeline.readMicros(reached);
-    if (this.#latest.value > reached.value) sample.ahead = (this.#latest.value - reached.value) / 1e6;
-    else sample.ahead = 0;
-    timeline.feed(mover, sample);
+    sample.ahead = Math.max(0, this.#latest.value - reached.value) / 1e6;
+    timeline.hear(sample);
     letRest(timeline);
     this.#look(sample.kind);
     if (this.#write !== null) this.#writeDown({ ...(sample as unknown as SignalBody) }, timeline.micros);
@@ -578,13 +582,17 @@ export class Camera implements Steered {
     return this.view;
   }
 
+  /** A time of the page in that of the session. */
+  #microsAt(time: number): number {
+    return microsOf(time - (this.#origin ?? time));
+  }
+
   /** Sets `latest` to the time of a frame, never before the last. */
   #setLatest(time: number): void {
     const latest = this.#latest;
-    if (this.#origin === null) latest.value = 0;
-    else latest.value = time - this.#origin;
+    latest.value = time - (this.#origin ?? time);
     microsIn(latest);
-    if (!(latest.value > this.#now.value)) latest.value = this.#now.value;
+    latest.value = Math.max(latest.value, this.#now.value);
   }
 
   #poll(index: number, time: number): void {
@@ -649,8 +657,7 @@ export class Camera implements Steered {
     if (this.#waiting.nextTime === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
       this.#timeline.skipTo(this.#restsUntil());
     for (;;) {
-      const time = this.#waiting.nextTime;
-      const due = microsOf(time - (this.#origin ?? time));
+      const due = this.#microsAt(this.#waiting.nextTime);
       if (due > this.#now.value && due <= this.#now.value + PATIENCE_MICROS) return;
       const body = this.#waiting.take();
       if (body === null) return;

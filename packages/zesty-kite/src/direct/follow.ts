@@ -80,7 +80,7 @@ export function follow(camera: Camera, target: Point | (() => Point | null), opt
     sample.x = now.x;
     sample.y = now.y;
     moves = moved;
-    camera.feed(follows, sample, time);
+    camera.feed(sample, time);
   });
   return {
     moveTo: (point) => {

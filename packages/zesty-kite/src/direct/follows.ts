@@ -201,6 +201,7 @@ export const follows: Mover<Rules, Following> = {
     findMoving(motion, rules);
   },
   aim: (state, motion, pace, rules, look) => {
+    if (!state.on) return;
     look.turn(motion);
     dropGrip(motion);
     noticePan(state, motion, rules, look);
@@ -343,7 +344,7 @@ function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: 
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves
     ? isOutside(state, shows) || Math.abs(offX) + Math.abs(offY) >= small
-    : !isThere && !stands(state, motion);
+    : !isThere && !stands(state, motion, small * (1 - remaining));
   locate(state, motion, rules, look);
 }
 
@@ -352,9 +353,9 @@ function isInReach({ v }: Following, { sinPitch, cosPitch, widening }: Look): bo
   return v > BEHIND && v + REACH * (sinPitch + widening * v * cosPitch) > 0;
 }
 
-/** The bounds let it come no nearer. */
-function stands(state: Following, motion: Motion): boolean {
-  return motion.x === state.focusX && motion.y === state.focusY;
+/** The bounds let it come no nearer: it moves by less than it would with less than the tolerance to go. */
+function stands({ focusX, focusY }: Following, { x, y }: Motion, least: number): boolean {
+  return Math.abs(x - focusX) + Math.abs(y - focusY) <= least;
 }
 
 /** Sets `out` to the nearest focus with which the target is inside its zone, `when` after its last sample. */

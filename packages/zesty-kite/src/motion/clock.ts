@@ -25,9 +25,8 @@ const cell = new Cell();
 /** The same in place. */
 export function microsIn(io: Cell): void {
   const micros = Math.round(io.value * 1000);
-  if (!(micros > 0)) io.value = 0;
-  else if (micros > MAX_MICROS) io.value = MAX_MICROS;
-  else io.value = micros;
+  io.value = 0;
+  if (micros > 0) io.value = Math.min(micros, MAX_MICROS);
 }
 
 /** How many whole steps of the grid lie before `ticks`; exact up to `MOST_MICROS`. */

@@ -28,7 +28,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);
   if (turnRemaining !== 0) turnOn(motion, pace);
   motion.zoomGoalMoved = motion.turnGoalMoved = 0;
-  const moving = motion.moving || motion.led;
+  const { moving } = motion;
   const panning = isPanning(motion);
   if (rules.terrain !== null && (zoomRemaining !== 0 || turnRemaining !== 0 || panning || moving))
     motion.groundStale = true;
@@ -40,12 +40,12 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
       keepSpan(motion, rules, look);
     }
   }
-  if (moving) aimOn(motion, pace, rules, look);
+  if (moving || motion.led) aimOn(motion, pace, rules, look);
   if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
-  else if (moving && motion.fingers === 0) moveOn(motion, pace, rules, look);
+  else if ((moving || motion.led) && motion.fingers === 0) moveOn(motion, pace, rules, look);
   else solveFocus(motion, rules, look);
   // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) dropGrip(motion);
@@ -89,12 +89,12 @@ function turnOn(motion: Motion, pace: Pace): void {
 /** Lets the movers under way turn the look. */
 function aimOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   if (motion.fingers > 0) return;
+  const { x, y } = motion;
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
-    const mover = rules.movers[i];
-    if (state !== undefined && mover?.aim !== undefined && (mover.isUnderWay(state) || mover.leads?.(state) === true))
-      mover.aim(state, motion, pace, rules, look);
+    if (state !== undefined) rules.movers[i]?.aim?.(state, motion, pace, rules, look);
   }
+  if (rules.terrain !== null && (motion.x !== x || motion.y !== y)) motion.groundStale = true;
 }
 
 /** A step without a length. */

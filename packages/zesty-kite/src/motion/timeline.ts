@@ -7,7 +7,7 @@ import { Look } from '../view/index.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO } from './clock.ts';
 import { findMoving } from './interrupt.ts';
 import { isStill, Motion } from './motion.ts';
-import type { Heard, Mover } from './mover.ts';
+import type { Heard } from './mover.ts';
 import { lookAtGround, stopLooking } from './followers.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
@@ -83,8 +83,7 @@ export class Timeline {
   restart(): void {
     this.#rules.movers.forEach((mover, i) => {
       const state = this.kept.states[i];
-      if (state !== undefined && (mover.isUnderWay(state) || mover.leads?.(state) === true))
-        mover.end(state, this.kept, 'ends', 'session', this.#rules, this.look);
+      if (state !== undefined) mover.end(state, this.kept, 'ends', 'session', this.#rules, this.look);
       this.kept.states[i] = mover.keep();
     });
     this.kept.copyFrom(new Motion());
@@ -96,13 +95,6 @@ export class Timeline {
   /** Motion at rest, with what every mover keeps. */
   createMotion(): Motion {
     return new Motion(this.#rules.movers.map((mover) => mover.keep()));
-  }
-
-  /** Lets one mover hear what is its own. */
-  feed(mover: Mover<Rules>, sample: Heard): void {
-    const { kept, rules, look } = this;
-    const state = kept.states[rules.movers.indexOf(mover)];
-    if (state !== undefined) mover.hear?.(state, kept, rules, look, sample);
   }
 
   /** Lets a mover hear its signal. */
@@ -200,11 +192,12 @@ export class Timeline {
     this.#steps += 1;
     const looks = this.#steps % LOOK_STEPS === 0 && (kept.groundStale || kept.climb !== 0) && kept.fingers === 0;
     this.#settled = step(kept, pace, this.#rules, this.#look, looks);
-    if (!kept.gripping || !hasArrived(kept)) kept.lastLooks = 0;
+    const keepsPlace = (kept.gripping || (kept.led && !kept.moving)) && hasArrived(kept);
+    if (!keepsPlace) kept.lastLooks = 0;
     if (!looks) return;
-    // The ground that a grip moves the focus over asks for another height, and that moves the grip: not for ever.
+    // The ground that a grip, or what is followed, moves the focus over asks for another height, and that moves the grip: not for ever.
     const { followHalfLife } = this.#rules.settings.ground;
-    if (kept.gripping && hasArrived(kept)) kept.lastLooks += 1;
+    if (keepsPlace) kept.lastLooks += 1;
     if (kept.lastLooks * LOOK_STEPS * GRID_SECONDS > LAST_LOOKS * followHalfLife + LAST_LOOK) stopLooking(kept);
     else lookAtGround(kept, this.#rules, LOOK_STEPS * GRID_SECONDS);
   }

@@ -199,11 +199,7 @@ export class Look {
 
   /** Sets `meetX`, `meetY`: where a ray, held within reach, meets the plane that lies `rise` above the focus. */
   meet(u: number, v: number, span: number, rise: number): void {
-    sight.u = u;
-    sight.v = v;
-    sight.span = span;
-    sight.rise = rise;
-    this.meetAlong(sight);
+    this.meetAlong(sightOf(u, v, span, rise));
   }
 
   /** The same, with all of it in an object: no number is boxed. `v` is held within reach in place. */
@@ -216,11 +212,7 @@ export class Look {
 
   /** Sets `meetX`, `meetY`: where a ray meets the plane that lies `rise` above the focus. */
   cast(u: number, v: number, span: number, rise: number): void {
-    sight.u = u;
-    sight.v = v;
-    sight.span = span;
-    sight.rise = rise;
-    this.#cast(sight);
+    this.#cast(sightOf(u, v, span, rise));
   }
 
   /** The one place with this formula. */
@@ -250,6 +242,14 @@ export class Sight {
 }
 
 const sight = new Sight();
+
+function sightOf(u: number, v: number, span: number, rise: number): Sight {
+  sight.u = u;
+  sight.v = v;
+  sight.span = span;
+  sight.rise = rise;
+  return sight;
+}
 
 /** A pose with its look, over a ground: what depths and picks need of a view. */
 export interface Viewpoint extends Pick<Pose, 'x' | 'y' | 'focusHeight' | 'span'> {
