@@ -16,6 +16,7 @@ const FOR = {
   worker: 'a page steers a camera elsewhere',
   session: 'recording, replaying, measuring',
   dom: 'an element → signals',
+  minimap: 'a small map that steers',
   overlay: 'what a camera goes by, drawn',
   review: 'settings that are allowed and feel wrong',
   three: 'a view on a camera of the three package',

@@ -1,6 +1,9 @@
-/** The page moves the camera: a double click goes there, or follows the barge under it; C shows all that are chosen. */
+/**
+ * The page moves the camera: a double click goes there, or follows the barge under it; C shows all that are chosen; a number
+ * key goes to its mark, with Shift it sets it; [ and ] go back and forward.
+ */
 import type { Camera, Point } from 'zesty-kite';
-import { follow, frame, travel, type Followed } from 'zesty-kite/direct';
+import { follow, frame, Marks, travel, Visits, type Followed } from 'zesty-kite/direct';
 import type { Afloat } from './world.ts';
 
 export interface Directing {
@@ -22,7 +25,13 @@ export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Di
       if (followed?.following === following) followed = null;
     });
   };
-  addEventListener('keydown', ({ code }) => {
+  const marks = new Marks(camera);
+  const visits = new Visits(camera);
+  addEventListener('keydown', (event) => {
+    const { code } = event;
+    if (marks.key(event)) event.preventDefault();
+    if (code === 'BracketLeft') void visits.back();
+    if (code === 'BracketRight') void visits.forward();
     if (code !== 'KeyC' || chosen.size === 0) return;
     const boxes = [...chosen].map(({ x, y }) => ({ x, y, radius: LONG }));
     void travel(camera, frame(camera, boxes, { padding: 80 }).to);

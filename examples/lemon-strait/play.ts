@@ -21,7 +21,7 @@ export interface Page {
   readonly settings: string;
   /** The camera goes over the hills, instead of over a flat map. */
   readonly hilly: boolean;
-  readonly createPainter: (scene: Scene) => (view: View) => void;
+  readonly createPainter: (scene: Scene, camera: Camera) => (view: View) => void;
 }
 
 /** Runs a page; its element, buttons and readout are found by their ids. */
@@ -40,7 +40,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
   });
   const directing = createDirecting(camera, choosing.chosen);
   const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt', ...choosing.options });
-  const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
+  const paint = createPainter({ canvas, ground, places, afloat: barges.afloat }, camera);
 
   let waiting = false;
   let frames = 0;

@@ -83,7 +83,19 @@ test('off the page: times of the page are the worker’s to the microsecond, and
 
 test('without a bundler: every entry is one module that imports nothing, in a page and in a worker', async () => {
   const folder = new URL('../../packages/zesty-kite/dist/standalone/', import.meta.url);
-  const entries = ['canvas', 'direct', 'dom', 'events', 'index', 'overlay', 'review', 'session', 'three', 'worker'];
+  const entries = [
+    'canvas',
+    'direct',
+    'dom',
+    'events',
+    'index',
+    'minimap',
+    'overlay',
+    'review',
+    'session',
+    'three',
+    'worker',
+  ];
   expect(readdirSync(folder).toSorted()).toEqual(entries.map((name) => `${name}.js`));
   const page = await own.browser.newPage({ viewport: { width: 800, height: 600 } });
   const files: Record<string, string> = {

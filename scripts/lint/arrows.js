@@ -37,6 +37,7 @@ const MAY_IMPORT = {
   worker: ['camera.ts', 'hands', 'settings', 'signals', 'steered.ts', 'view'],
   direct: ['camera.ts', 'limits', 'math', 'motion', 'settings', 'signals', 'view'],
   events: ['camera.ts', 'hands', 'limits', 'math', 'motion', 'signals', 'view'],
+  minimap: ['camera.ts', 'direct', 'dom', 'math', 'settings', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };

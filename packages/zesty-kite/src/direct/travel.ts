@@ -5,6 +5,7 @@ import type { Signal } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
 import type { Ease } from './ease.ts';
 import type { Arrival, Destination, Journey } from './journey.ts';
+import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
 import { travels, type TargetSignal, type TravelSignal } from './travels.ts';
 
 export interface TravelOptions {
@@ -20,6 +21,8 @@ export interface TravelOptions {
   readonly maxSeconds?: number;
   /** How it sets off and arrives; `in-out` when left out. */
   readonly ease?: Ease;
+  /** What a player may interrupt it with; everything when left out. The rest is locked until it has ended; calls of the program are not. */
+  readonly interruptedBy?: readonly Ability[];
 }
 
 /** A destination that may be on the move. */
@@ -43,6 +46,8 @@ export interface Journeying extends Destination {
 export function travel(camera: Camera, to: Journeying, options: TravelOptions = {}): Promise<Arrival> {
   const { target } = to;
   const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = options;
+  const { interruptedBy = ABILITIES } = options;
+  checkAbilities('travel.options.interruptedBy', interruptedBy);
   const at = target === undefined ? to : { ...to, ...placeOf(target()) };
   checkNumbers('travel.to', at, ['x', 'y', 'span', 'heading', 'pitch']);
   checkNumbers('travel.options', { speed, minSeconds, maxSeconds }, ['speed', 'minSeconds', 'maxSeconds']);
@@ -58,6 +63,10 @@ export function travel(camera: Camera, to: Journeying, options: TravelOptions = 
       resolve(how);
     });
   });
+  if (interruptedBy.length < ABILITIES.length) {
+    const others = ABILITIES.filter((ability) => !interruptedBy.includes(ability));
+    void arrival.then(lock(camera, others));
+  }
   const named = Object.entries({ x, y, span, heading, pitch }).filter(([, value]) => value !== undefined);
   send(camera, { kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
   if (target === undefined || !journey.tells.has(id)) return arrival;

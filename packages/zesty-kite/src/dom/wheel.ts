@@ -96,7 +96,12 @@ function isNotch(pixels: number): boolean {
   return pixels >= LEAST_PIXELS && pixels <= MOST_PIXELS;
 }
 
-function notchesOf(event: WheelEvent, density: number): number {
+/**
+ * How many notches a wheel event counts for, down positive, -4 … 4: of a wheel that clicks whole ones, of a trackpad parts.
+ *
+ * @param density device pixels per CSS pixel
+ */
+export function notchesOf(event: WheelEvent, density: number): number {
   const whole = isPinch(event) ? 0 : wholeNotches(event, density);
   if (whole !== 0) return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, whole));
   const delta = event.deltaY === 0 && event.shiftKey ? event.deltaX : event.deltaY;

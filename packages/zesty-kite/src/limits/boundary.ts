@@ -1,5 +1,5 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
-import { clamp, convexHull } from '../math/index.ts';
+import { Cell, clamp, convexHull } from '../math/index.ts';
 import {
   edgesOf,
   FARTHEST_IN_MIN_SPANS,
@@ -169,10 +169,14 @@ export function keepInside(
   const { x, y } = desired;
   const { shape } = boundary;
   const margin = boundary.margin + boundary.screenMargin * span;
-  if (shape.kind === 'convex' && look.isWithin((roomInConvex(shape.convex, x, y) + margin) / span)) {
-    out.x = x;
-    out.y = y;
-    return;
+  if (shape.kind === 'convex') {
+    roomInConvex(shape.convex, desired, radius);
+    radius.value = (radius.value + margin) / span;
+    if (look.isWithin(radius)) {
+      out.x = x;
+      out.y = y;
+      return;
+    }
   }
   const corners = boundary.view ? look.corners : NOTHING;
   switch (shape.kind) {
@@ -276,9 +280,12 @@ export function fitsByFar(
 ): boolean {
   if (!limitsZoom) return true;
   if (margin < 0 || screenMargin < 0) return false;
-  if (shape.kind === 'disc') return look.isWithin(shape.radius / span);
-  if (shape.kind === 'convex') return look.isWithin(shape.convex.innerRadius / span);
-  if (shape.kind === 'rectangle')
-    return look.isWithin(Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span);
-  return false;
+  if (shape.kind === 'coast') return false;
+  if (shape.kind === 'disc') radius.value = shape.radius / span;
+  else if (shape.kind === 'convex') radius.value = shape.convex.innerRadius / span;
+  else radius.value = Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span;
+  return look.isWithin(radius);
 }
+
+/** Spans; in an object, so that no number is boxed. */
+const radius = new Cell();

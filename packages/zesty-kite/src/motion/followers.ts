@@ -2,7 +2,7 @@
  * Followers: pitch, lens, focus height and insets ease toward what the zoom, the ground and the
  * settings ask for. A grip is solved with their present values.
  */
-import { angleDegrees, Cell, clamp, log2 } from '../math/index.ts';
+import { angleDegrees, Cell, clamp, log2, log2In } from '../math/index.ts';
 import { ScratchSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
 import { frameShare, scaleWithFrame } from './keepScale.ts';
@@ -68,6 +68,7 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
 function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   followPitch(motion, pace, rules);
   if (rules.lens !== null || motion.pinched) followLens(motion, pace, rules, look);
+  else if (rules.settings.lens.distance === null) motion.fieldOfView = motion.askedLens = 0;
   else motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
   if (motion.tilting) motion.easing = true;
   else if (motion.fingers < 2) motion.pinched = false;
@@ -79,7 +80,8 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
-  const pitch = asked < minPitch ? minPitch : asked > maxPitch ? maxPitch : asked;
+  // Not a choice: that an engine may box.
+  const pitch = Math.min(Math.max(asked, minPitch), maxPitch);
   // Along a curve, and while keys tilt, the target has moved during the step; otherwise it jumped, and adds no lag.
   const goalMoved = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;
   const off = (motion.pitch - pitch + goalMoved) * remaining - goalMoved * lag;
@@ -124,7 +126,9 @@ export function byZoomNow(motion: Motion, rules: Rules, rule: ZoomRule, onFarSid
 export function logOfSpanIn(motion: Motion, rules: Rules, out: Cell): void {
   if (motion.goalSpan !== motion.loggedGoal) {
     motion.loggedGoal = motion.goalSpan;
-    motion.logGoal = log2(motion.goalSpan);
+    out.value = motion.goalSpan;
+    log2In(out);
+    motion.logGoal = out.value;
   }
   out.value = motion.logGoal + motion.zoomRemaining;
   if (motion.insetTop + motion.insetBottom > 0) out.value -= log2(frameShare(motion, rules));

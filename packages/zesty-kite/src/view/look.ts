@@ -11,7 +11,7 @@
  * along (screen right, toward the viewer), counted from the focus: the intersection of a line and a
  * plane, and the same formula for both lenses.
  */
-import { Angle } from '../math/index.ts';
+import { Angle, type Cell } from '../math/index.ts';
 import type { Ground, Insets, Pose, Screen } from './pose.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
@@ -179,7 +179,7 @@ export class Look {
   }
 
   /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans. Conservative: `false` means unknown. */
-  isWithin(radius: number): boolean {
+  isWithin({ value: radius }: Readonly<Cell>): boolean {
     const { sinPitch, cosPitch, widening } = this;
     const half = this.#halfWide * sinPitch;
     // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.

@@ -1,0 +1,135 @@
+/** Marks: places to come back to, saved by name or by number key. */
+import type { Camera } from '../camera.ts';
+import { shown } from '../settings/index.ts';
+import type { Arrival } from './journey.ts';
+import { travel, type TravelOptions } from './travel.ts';
+
+/** A place and a look, plain data: for `travel`, `camera.place`, `start`, and for a saved game. */
+export interface Mark {
+  /** The focus, world units. */
+  readonly x: number;
+  readonly y: number;
+  /** World units from the top to the bottom of the safe frame. */
+  readonly span: number;
+  /** Degrees clockwise. */
+  readonly heading: number;
+  /** Degrees below the horizon. */
+  readonly pitch: number;
+}
+
+/** What is needed of a `keydown` event. */
+export interface PressedKey {
+  readonly code: string;
+  readonly shiftKey: boolean;
+  readonly ctrlKey?: boolean;
+  readonly altKey?: boolean;
+  readonly metaKey?: boolean;
+  readonly repeat?: boolean;
+  /** Milliseconds. */
+  readonly timeStamp: number;
+}
+
+export interface MarksOptions {
+  /** How often a number key has to be pressed to go there: 1, or 2 within `TWICE` for a game that chooses something with the first. */
+  readonly presses?: 1 | 2;
+  /** How it goes there. */
+  readonly travel?: TravelOptions;
+}
+
+/** Two presses within so many milliseconds are one pressed twice. */
+const TWICE = 400;
+
+/** Where the camera is heading to: where it stands once everything has eased. */
+export function markOf(camera: Camera): Mark {
+  const { x, y, span, heading, pitch } = camera.goal;
+  return { x, y, span, heading, pitch };
+}
+
+/**
+ * ```ts
+ * const marks = new Marks(camera, game.marks);
+ * addEventListener('keydown', (event) => marks.key(event) && event.preventDefault());
+ * marks.save('harbour');
+ * await marks.goTo('harbour');
+ * game.marks = marks.toJSON();
+ * ```
+ */
+export class Marks {
+  readonly #camera: Camera;
+  readonly #marks = new Map<string, Mark>();
+  readonly #presses: 1 | 2;
+  readonly #travel: TravelOptions;
+  #lastName = '';
+  #lastTime = -Infinity;
+
+  /**
+   * @param saved what `toJSON` gave
+   * @throws TypeError for what is no mark
+   */
+  constructor(camera: Camera, saved: Readonly<Record<string, Mark>> = {}, options: MarksOptions = {}) {
+    this.#camera = camera;
+    this.#presses = options.presses ?? 1;
+    this.#travel = options.travel ?? {};
+    for (const [name, mark] of Object.entries(saved)) this.#marks.set(name, checkedMark(`marks.${name}`, mark));
+  }
+
+  get names(): readonly string[] {
+    return [...this.#marks.keys()];
+  }
+
+  get(name: string): Mark | undefined {
+    return this.#marks.get(name);
+  }
+
+  /** Saves where the camera is heading to, or another place. */
+  save(name: string, mark: Mark = markOf(this.#camera)): Mark {
+    const saved = checkedMark(`marks.${name}`, mark);
+    this.#marks.set(name, saved);
+    return saved;
+  }
+
+  /** @returns whether there was one */
+  forget(name: string): boolean {
+    return this.#marks.delete(name);
+  }
+
+  /** Travels there; null where there is no such mark. */
+  goTo(name: string, options: TravelOptions = this.#travel): Promise<Arrival> | null {
+    const mark = this.#marks.get(name);
+    return mark === undefined ? null : travel(this.#camera, mark, options);
+  }
+
+  /**
+   * Hears a key: with Shift a number key saves a mark of that number, by itself it goes there; pressed twice it is there at
+   * once.
+   *
+   * @returns whether it was a number key that saves or goes: the page may prevent its default
+   */
+  key({ code, shiftKey, ctrlKey, altKey, metaKey, repeat, timeStamp }: PressedKey): boolean {
+    const name = /^(?:Digit|Numpad)(\d)$/u.exec(code)?.[1];
+    if (name === undefined || ctrlKey === true || altKey === true || metaKey === true) return false;
+    if (repeat === true) return this.#marks.has(name);
+    if (shiftKey) this.save(name);
+    if (!this.#marks.has(name)) return false;
+    const isTwice = !shiftKey && name === this.#lastName && timeStamp - this.#lastTime <= TWICE;
+    this.#lastName = shiftKey ? '' : name;
+    this.#lastTime = timeStamp;
+    if (shiftKey || (this.#presses === 2 && !isTwice)) return true;
+    if (this.#presses === 1 && isTwice) void this.goTo(name, { ...this.#travel, way: 'cut' });
+    else void this.goTo(name);
+    return true;
+  }
+
+  /** Plain data, for a saved game. */
+  toJSON(): Record<string, Mark> {
+    return Object.fromEntries(this.#marks);
+  }
+}
+
+/** @throws TypeError */
+export function checkedMark(path: string, { x, y, span, heading, pitch }: Mark): Mark {
+  const mark = { x, y, span, heading, pitch };
+  for (const [name, value] of Object.entries(mark))
+    if (!Number.isFinite(value)) throw new TypeError(`${path}.${name}: found ${shown(value)}; wanted a finite number`);
+  return mark;
+}

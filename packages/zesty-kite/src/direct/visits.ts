@@ -1,0 +1,142 @@
+/** Where the camera has been: back and forward through it, as in a browser. */
+import type { Camera } from '../camera.ts';
+import { log2 } from '../math/index.ts';
+import { nearestCopy } from '../view/index.ts';
+import type { Arrival } from './journey.ts';
+import { checkedMark, markOf, type Mark } from './marks.ts';
+import { travel, type TravelOptions } from './travel.ts';
+
+export interface VisitsOptions {
+  /** Where the camera stands for so many seconds counts as a visit; 0.5 when left out. */
+  readonly stay?: number;
+  /** What lies nearer to the last visit is none of its own, in spans; a zoom by as many octaves, or 60° of a turn for each, is as far. 0.5 when left out. */
+  readonly apart?: number;
+  /** Older visits are forgotten; 50 when left out. */
+  readonly max?: number;
+}
+
+/** Plain data, for a saved game. */
+export interface SavedVisits {
+  readonly places: readonly Mark[];
+  /** Which of them the camera is at. */
+  readonly at: number;
+}
+
+/** Degrees that a turn or a tilt has to come to, to count as a span. */
+const TURN = 60;
+
+/**
+ * ```ts
+ * const visits = new Visits(camera);
+ * backButton.onclick = () => visits.back();
+ * ```
+ */
+export class Visits {
+  readonly #camera: Camera;
+  readonly #stay: number;
+  readonly #apart: number;
+  readonly #max: number;
+  readonly #places: Mark[];
+  #at: number;
+  readonly #end: () => void;
+  /** What was shown when the camera was looked at last, and since when: milliseconds. */
+  readonly #seen = { x: NaN, y: NaN, span: NaN, heading: NaN, pitch: NaN };
+  #since = NaN;
+  #lastFrame = NaN;
+  #noted = false;
+
+  /**
+   * @param saved what `toJSON` gave
+   * @throws TypeError for what is no place
+   */
+  constructor(camera: Camera, saved?: SavedVisits, { stay = 0.5, apart = 0.5, max = 50 }: VisitsOptions = {}) {
+    this.#camera = camera;
+    this.#stay = stay * 1000;
+    this.#apart = apart;
+    this.#max = max;
+    this.#places = (saved?.places ?? []).map((place, i) => checkedMark(`visits.places[${String(i)}]`, place));
+    if (this.#places.length === 0) this.#places.push(markOf(camera));
+    this.#at = Math.max(0, Math.min(Math.floor(saved?.at ?? 0), this.#places.length - 1));
+    this.#end = camera.poll((time) => {
+      this.#look(time);
+    });
+  }
+
+  get canGoBack(): boolean {
+    return this.#at > 0 || this.#isFar(markOf(this.#camera));
+  }
+
+  get canGoForward(): boolean {
+    return this.#at < this.#places.length - 1 && !this.#isFar(markOf(this.#camera));
+  }
+
+  /** Travels to where the camera was before; null where it was nowhere else. */
+  back(options?: TravelOptions): Promise<Arrival> | null {
+    this.#note(markOf(this.#camera));
+    return this.#goTo(this.#at - 1, options);
+  }
+
+  /** Travels on to where `back` came from; null where it has not been farther on. */
+  forward(options?: TravelOptions): Promise<Arrival> | null {
+    this.#note(markOf(this.#camera));
+    return this.#goTo(this.#at + 1, options);
+  }
+
+  /** Plain data, for a saved game. */
+  toJSON(): SavedVisits {
+    return { places: [...this.#places], at: this.#at };
+  }
+
+  /** From here on it looks at the camera no more. */
+  end(): void {
+    this.#end();
+  }
+
+  #goTo(at: number, options?: TravelOptions): Promise<Arrival> | null {
+    const place = this.#places[at];
+    if (place === undefined) return null;
+    this.#at = at;
+    return travel(this.#camera, place, options);
+  }
+
+  /** At the beginning of a frame: how long has it been standing where the frame before showed it? */
+  #look(time: number): void {
+    const { x, y, span, heading, pitch } = this.#camera.view;
+    const seen = this.#seen;
+    const stands =
+      x === seen.x && y === seen.y && span === seen.span && heading === seen.heading && pitch === seen.pitch;
+    if (!stands) {
+      Object.assign(seen, { x, y, span, heading, pitch });
+      this.#since = this.#lastFrame;
+      this.#noted = false;
+    }
+    this.#lastFrame = time;
+    if (this.#noted || !(time - this.#since >= this.#stay)) return;
+    this.#noted = true;
+    this.#note({ x, y, span, heading, pitch });
+  }
+
+  /** A visit, if it is far from the last one: what was farther on is forgotten. */
+  #note(place: Mark): void {
+    if (!this.#isFar(place)) return;
+    this.#places.splice(this.#at + 1, Infinity, place);
+    if (this.#places.length > this.#max) this.#places.shift();
+    this.#at = this.#places.length - 1;
+  }
+
+  #isFar({ x, y, span, heading, pitch }: Mark): boolean {
+    const last = this.#places[this.#at];
+    if (last === undefined) return true;
+    const { periodX = 0, periodY = 0 } = this.#camera.view.ground;
+    const offX = nearestCopy(x - last.x, periodX);
+    const offY = nearestCopy(y - last.y, periodY);
+    const turned = heading - last.heading;
+    const far = [
+      Math.sqrt(offX * offX + offY * offY) / Math.min(span, last.span),
+      Math.abs(log2(span / last.span)),
+      Math.abs(turned - 360 * Math.round(turned / 360)) / TURN,
+      Math.abs(pitch - last.pitch) / TURN,
+    ];
+    return Math.max(...far) > this.#apart;
+  }
+}

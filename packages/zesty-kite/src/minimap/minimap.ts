@@ -1,0 +1,193 @@
+/** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
+import type { Camera } from '../camera.ts';
+import { Angle } from '../math/index.ts';
+import { shown } from '../settings/index.ts';
+import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
+import { clip } from './clip.ts';
+
+/** World units. */
+export interface Area {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Where it is drawn: CSS pixels of an element. */
+export interface MinimapRegion {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface MinimapOptions {
+  /** The ground that it shows, all of it; the box around the camera's bounds when left out. */
+  readonly area?: Area;
+  /** Shows the ground around the focus instead: world units from its middle to its nearest side. */
+  readonly around?: number;
+  /** What is up in the view is up in it; when left out, north is: -y. */
+  readonly turns?: boolean;
+  /** It is a disc in the middle of its region. */
+  readonly round?: boolean;
+}
+
+/** Corners that a disc is clipped with. */
+const CORNERS = 64;
+
+/**
+ * Draws nothing by itself. `transform` is for drawing the ground, `outline` is what the view sees, ready to be stroked.
+ *
+ * ```ts
+ * const minimap = new Minimap(camera, { area: { left: 0, top: 0, right: 1024, bottom: 768 } });
+ * hearMinimap(minimap, element);
+ * path.setAttribute('d', minimap.outlinePath()); // in each frame
+ * ```
+ */
+export class Minimap {
+  readonly camera: Camera;
+  readonly #area: Area;
+  readonly #around: number;
+  readonly #turns: boolean;
+  readonly #round: boolean;
+  /** Where it is drawn; `hearMinimap` keeps it up to date with its element. */
+  region: MinimapRegion = { left: 0, top: 0, width: 200, height: 200 };
+  readonly #corners = new Float64Array(8);
+
+  /** @throws TypeError where nothing says what it shows */
+  constructor(camera: Camera, { area, around = 0, turns = false, round = false }: MinimapOptions = {}) {
+    this.camera = camera;
+    this.#area = area ?? boxAround(camera.outlines.bounds.flat());
+    const { left, top, right, bottom } = this.#area;
+    if (!(around > 0 && around < Infinity) && !(right > left && bottom > top && right - left + bottom - top < Infinity))
+      throw new TypeError(
+        `minimap: found ${shown({ area, around })}; wanted an area {left, top, right, bottom} with left < right and top < bottom, or around > 0, as the camera has no bounds`,
+      );
+    this.#around = around;
+    this.#turns = turns;
+    this.#round = round;
+  }
+
+  /** World units to pixels of the element: for a canvas, an SVG or a CSS transform. */
+  transform(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }): Affine {
+    const { left, top, width, height } = this.region;
+    const { view } = this.camera;
+    const area = this.#area;
+    const wide = area.right - area.left;
+    const high = area.bottom - area.top;
+    const free = this.#turns || this.#round;
+    const scale =
+      this.#around > 0
+        ? Math.min(width, height) / 2 / this.#around
+        : free
+          ? Math.min(width, height) / Math.sqrt(wide * wide + high * high)
+          : Math.min(width / wide, height / high);
+    const middle = this.#middle;
+    out.a = this.#turns ? scale * view.look.cosHeading : scale;
+    out.c = this.#turns ? scale * view.look.sinHeading : 0;
+    out.b = -out.c;
+    out.d = out.a;
+    out.e = left + width / 2 - out.a * middle.x - out.c * middle.y;
+    out.f = top + height / 2 - out.b * middle.x - out.d * middle.y;
+    return out;
+  }
+
+  /** The ground in the middle. */
+  get #middle(): Point {
+    const { left, top, right, bottom } = this.#area;
+    return this.#around > 0 ? this.camera.view : { x: (left + right) / 2, y: (top + bottom) / 2 };
+  }
+
+  /** Where a point of the ground shows, in pixels of the element; of a world that repeats itself, the copy nearest to the middle. */
+  toMinimap(x: number, y: number): Point {
+    const { periodX = 0, periodY = 0 } = this.camera.view.ground;
+    const middle = this.#middle;
+    return apply(this.transform(), {
+      x: middle.x + nearestCopy(x - middle.x, periodX),
+      y: middle.y + nearestCopy(y - middle.y, periodY),
+    });
+  }
+
+  /** The ground under a pixel of the element; beyond its sides too. */
+  toGround(x: number, y: number): Point {
+    const { a, b, c, d, e, f } = this.transform();
+    const { periodX, periodY } = this.camera.view.ground;
+    const size = a * d - b * c;
+    return {
+      x: canonical((d * (x - e) - c * (y - f)) / size, periodX),
+      y: canonical((a * (y - f) - b * (x - e)) / size, periodY),
+    };
+  }
+
+  /** Whether a pixel of the element is in it. */
+  has(x: number, y: number): boolean {
+    const { left, top, width, height } = this.region;
+    const right = x - left - width / 2;
+    const down = y - top - height / 2;
+    if (this.#round) return Math.sqrt(right * right + down * down) <= Math.min(width, height) / 2;
+    return Math.abs(right) <= width / 2 && Math.abs(down) <= height / 2;
+  }
+
+  /** What the view sees: a convex polygon in pixels of the element, cut at its sides; empty where that is all outside. */
+  outline(): readonly Point[] {
+    const { view } = this.camera;
+    const { periodX = 0, periodY = 0 } = view.ground;
+    const corners = view.footprint(this.#corners);
+    const affine = this.transform();
+    const middle = this.#middle;
+    const toX = middle.x + nearestCopy(view.x - middle.x, periodX) - view.x;
+    const toY = middle.y + nearestCopy(view.y - middle.y, periodY) - view.y;
+    const whole = [0, 2, 4, 6].map((i) =>
+      apply(affine, { x: (corners[i] ?? 0) + toX, y: (corners[i + 1] ?? 0) + toY }),
+    );
+    return clip(whole, this.#sides());
+  }
+
+  /** The same for the `d` of an SVG path. */
+  outlinePath(): string {
+    const points = this.outline().map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`);
+    return points.length === 0 ? '' : `M${points.join('L')}Z`;
+  }
+
+  /** The same as a path of a 2D canvas: `minimap.traceOutline(context); context.stroke();`. */
+  traceOutline(context: Pick<CanvasRenderingContext2D, 'beginPath' | 'moveTo' | 'lineTo' | 'closePath'>): void {
+    const [first, ...others] = this.outline();
+    context.beginPath();
+    if (first === undefined) return;
+    context.moveTo(first.x, first.y);
+    for (const { x, y } of others) context.lineTo(x, y);
+    context.closePath();
+  }
+
+  /** Its corners, clockwise. */
+  #sides(): readonly Point[] {
+    const { left, top, width, height } = this.region;
+    const middleX = left + width / 2;
+    const middleY = top + height / 2;
+    const radius = Math.min(width, height) / 2;
+    if (this.#round)
+      return Array.from({ length: CORNERS }, (_, i) => {
+        angle.degrees = (i / CORNERS) * 360;
+        angle.compute();
+        return { x: middleX + radius * angle.cosine, y: middleY + radius * angle.sine };
+      });
+    return [
+      { x: left, y: top },
+      { x: left + width, y: top },
+      { x: left + width, y: top + height },
+      { x: left, y: top + height },
+    ];
+  }
+}
+
+const angle = new Angle();
+
+function apply({ a, b, c, d, e, f }: Affine, { x, y }: Point): Point {
+  return { x: a * x + c * y + e, y: b * x + d * y + f };
+}
+
+function boxAround(points: readonly Point[]): Area {
+  const xs = points.map(({ x }) => x);
+  const ys = points.map(({ y }) => y);
+  return { left: Math.min(...xs), top: Math.min(...ys), right: Math.max(...xs), bottom: Math.max(...ys) };
+}
