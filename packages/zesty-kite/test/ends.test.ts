@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import type { Cause } from '../src/motion/index.ts';
-import { DIRECTED, follow, travel } from '../src/direct/index.ts';
+import { DIRECTED, follow, play, travel } from '../src/direct/index.ts';
 import { TABLE } from '../src/movers/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween, turnable } from './steering.ts';
@@ -41,6 +41,8 @@ class Desk {
   }
 }
 
+const ABILITIES = ['pan', 'zoom', 'turn', 'tilt'] as const;
+
 /** Gets each of the columns under way. */
 const under: Record<string, (desk: Desk) => void> = {
   glide: (desk) => {
@@ -55,6 +57,7 @@ const under: Record<string, (desk: Desk) => void> = {
   pan: (desk) => desk.camera.pan({ x: 4000, y: 0 }),
   travel: (desk) => void travel(desk.camera, { x: 4000 }),
   follow: (desk) => void follow(desk.camera, { x: 4000, y: 0 }, { halfLife: 0.3 }),
+  cutscene: (desk) => void play(desk.camera, { keyframes: [{ at: 3, x: 4000 }] }, { interruptedBy: [...ABILITIES] }),
   zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 }),
   turn: (desk) => desk.camera.turn(90),
   tilt: (desk) => desk.camera.tilt(20),
@@ -75,6 +78,7 @@ const goesOn: Record<string, (desk: Desk) => boolean> = {
   },
   travel: (desk) => Math.abs(desk.wait(9000).camera.shown.x - 4000) < 1e-3,
   follow: (desk) => Math.abs(desk.wait(9000).camera.shown.x - 4000) < 1e-2,
+  cutscene: (desk) => Math.abs(desk.wait(9000).camera.shown.x - 4000) < 1e-3,
   zoom: (desk) => Math.abs(desk.wait(6000).camera.shown.span / ZOOMED - 1) < 1e-6,
   turn: (desk) => Math.abs(desk.wait(6000).camera.shown.heading - 90) < 1e-6,
   tilt: (desk) => Math.abs(desk.wait(6000).camera.shown.pitch - 80) < 1e-6,

@@ -35,4 +35,10 @@ export const descriptions: Readonly<Record<string, string>> = {
   unfollow: 'A target is followed no more.',
   'unfollow.id': 'Of the target.',
   'unfollow.lost': 'There is no target any more.',
+  play: 'The program plays a cutscene.',
+  'play.id': 'Tells cutscenes apart.',
+  'play.keyframes': 'Poses at times, in seconds; what is left out is as before.',
+  cue: 'A cutscene pauses, goes forward or backward, is skipped, or ends where it is.',
+  'cue.id': 'Of the cutscene.',
+  'cue.cue': 'What it does.',
 };

@@ -1,0 +1,173 @@
+/** The keyframes of a cutscene, as data: how they are read, and what lies between them. */
+import { exp2, log2 } from '../math/index.ts';
+import { shown } from '../settings/index.ts';
+import { EASES, eased, type Ease } from './ease.ts';
+
+export const KEY_EASES = [...EASES, 'smooth'] as const;
+
+/** A pose at a time. What is left out is as in the keyframe before, or as the camera stands when the scene begins. */
+export interface Keyframe {
+  /** Seconds since the scene began; each later than the one before. */
+  readonly at: number;
+  /** The focus, world units. */
+  readonly x?: number | undefined;
+  readonly y?: number | undefined;
+  /** World units from the top to the bottom of the safe frame. */
+  readonly span?: number | undefined;
+  /** Degrees clockwise, as they are given: from 0 to 360 is a whole turn. The first is reached the short way. */
+  readonly heading?: number | undefined;
+  /** Degrees below the horizon; by the curve of the zoom as long as no keyframe names one. */
+  readonly pitch?: number | undefined;
+  /** How it is come to: `smooth` goes through it without a stop, if the next is smooth too; `in-out` when left out. */
+  readonly ease?: Ease | 'smooth' | undefined;
+  /** Told of when it is passed. */
+  readonly event?: string | undefined;
+}
+
+/** A cutscene. Plain data: a file of a game. */
+export interface Cutscene {
+  readonly keyframes: readonly Keyframe[];
+}
+
+const NUMBERS = {
+  at: [0, 86_400],
+  x: [-1e12, 1e12],
+  y: [-1e12, 1e12],
+  span: [1e-6, 1e12],
+  heading: [-1e6, 1e6],
+  pitch: [0, 90],
+} as const;
+
+/**
+ * @param path names the list in a message
+ * @throws TypeError that says where, what was found and what would do
+ */
+export function checkedKeyframes(path: string, found: unknown): readonly Keyframe[] {
+  const refuse = (at: string, value: unknown, wanted: string): never => {
+    throw new TypeError(`${path}${at}: found ${shown(value)}; wanted ${wanted}`);
+  };
+  if (!Array.isArray(found) || found.length === 0) return refuse('', found, 'a list of keyframes, at least one');
+  let last = -1;
+  return found.map((value: unknown, i): Keyframe => {
+    const at = `[${String(i)}]`;
+    if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
+    const given = value as Readonly<Partial<Record<string, unknown>>>;
+    const kept: Partial<Record<string, number | string>> = {};
+    for (const [name, [min, max]] of Object.entries(NUMBERS)) {
+      const number = given[name];
+      if (number === undefined && name !== 'at') continue;
+      if (typeof number !== 'number' || !(number >= min && number <= max))
+        return refuse(`${at}.${name}`, number, `a number from ${String(min)} to ${String(max)}`);
+      // No -0: a session would have 0 for it.
+      kept[name] = number + 0;
+    }
+    if (!((kept['at'] as number) > last)) return refuse(`${at}.at`, kept['at'], 'a later time than the one before');
+    last = kept['at'] as number;
+    const { ease, event } = given;
+    if (ease !== undefined) {
+      const known = KEY_EASES.find((name) => name === ease);
+      kept['ease'] = known ?? refuse(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
+    }
+    if (event !== undefined) kept['event'] = typeof event === 'string' ? event : refuse(`${at}.event`, event, 'a name');
+    for (const name of Object.keys(given))
+      if (!(name in NUMBERS) && name !== 'ease' && name !== 'event')
+        return refuse(
+          `${at}.${name}`,
+          given[name],
+          `none of that name: ${Object.keys(NUMBERS).join(', ')}, ease, event`,
+        );
+    return kept as unknown as Keyframe;
+  });
+}
+
+/** Where the camera is in a scene. */
+export class Shot {
+  x = -0;
+  y = -0;
+  span = NaN;
+  heading = -0;
+  /** NaN: by the curve of the zoom. */
+  pitch = NaN;
+}
+
+type Channel = 'x' | 'y' | 'span' | 'heading' | 'pitch';
+const CHANNELS = ['x', 'y', 'span', 'heading', 'pitch'] as const;
+
+/** A scene made ready: every keyframe whole, and how fast each value goes through it. */
+export class Track {
+  readonly times: readonly number[];
+  readonly events: readonly (string | null)[];
+  readonly #eases: readonly (Ease | 'smooth')[];
+  /** A zoom goes evenly in octaves. */
+  readonly #values: Readonly<Record<Channel, readonly number[]>>;
+  readonly #slopes: Readonly<Record<Channel, readonly number[]>>;
+
+  /** @param start what is shown when it begins: the keyframe at 0 where there is none */
+  constructor(keyframes: readonly Keyframe[], start: Readonly<Shot>) {
+    const all = (keyframes[0]?.at ?? 0) > 0 ? [{ at: 0 }, ...keyframes] : keyframes;
+    this.times = all.map(({ at }) => at);
+    this.events = all.map(({ event }) => event ?? null);
+    this.#eases = all.map(({ ease }) => ease ?? 'in-out');
+    // Whole turns, so that the first heading that is named is reached the short way.
+    const first = all.find(({ heading }) => heading !== undefined)?.heading ?? start.heading;
+    const turns = 360 * Math.round((start.heading - first) / 360);
+    const values = { x: [], y: [], span: [], heading: [], pitch: [] } as Record<Channel, number[]>;
+    const now: Record<Channel, number> = { ...start };
+    const pitched = all.find(({ pitch }) => pitch !== undefined);
+    for (const keyframe of all) {
+      for (const name of CHANNELS) {
+        const named = keyframe[name];
+        if (named !== undefined) now[name] = name === 'heading' ? named + turns : named;
+        values[name].push(name === 'span' ? log2(now.span) : now[name]);
+      }
+    }
+    if (pitched === undefined) values.pitch.fill(NaN);
+    this.#values = values;
+    this.#slopes = Object.fromEntries(CHANNELS.map((name) => [name, this.#slopesOf(values[name])])) as Record<
+      Channel,
+      number[]
+    >;
+  }
+
+  /** Seconds. */
+  get length(): number {
+    return this.times.at(-1) ?? 0;
+  }
+
+  /** Through a keyframe between two smooth pieces it goes as fast as from the one before to the one after; elsewhere it stops. */
+  #slopesOf(values: readonly number[]): number[] {
+    return values.map((_, i) => {
+      const isSmooth = this.#eases[i] === 'smooth' && this.#eases[i + 1] === 'smooth';
+      const [before = NaN, after = NaN] = [this.times[i - 1], this.times[i + 1]];
+      return isSmooth && i > 0 ? ((values[i + 1] ?? 0) - (values[i - 1] ?? 0)) / (after - before) : 0;
+    });
+  }
+
+  /**
+   * @param cuts at once to the end of each piece, and stays
+   */
+  at(time: number, cuts: boolean, out: Shot): void {
+    const { times } = this;
+    let i = 0;
+    while (i < times.length - 1 && (times[i + 1] ?? Infinity) <= time) i++;
+    const from = times[i] ?? 0;
+    const length = (times[i + 1] ?? Infinity) - from;
+    const share = i === times.length - 1 ? 0 : cuts ? 1 : Math.max(0, time - from) / length;
+    for (const name of CHANNELS) out[name] = this.#between(name, i, share, length);
+    out.span = exp2(out.span);
+  }
+
+  /** Cubic Hermite where it is smooth. */
+  #between(name: Channel, i: number, share: number, length: number): number {
+    const from = this.#values[name][i] ?? NaN;
+    const to = this.#values[name][i + 1] ?? from;
+    const ease = this.#eases[i + 1];
+    if (share === 0) return from;
+    if (share === 1) return to;
+    if (ease !== 'smooth') return from + (to - from) * eased(ease ?? 'none', share);
+    const left = 1 - share;
+    const out = (this.#slopes[name][i] ?? 0) * length;
+    const into = (this.#slopes[name][i + 1] ?? 0) * length;
+    return from + (to - from) * share * share * (3 - 2 * share) + share * left * (out * left - into * share);
+  }
+}
