@@ -214,9 +214,8 @@ test('effects move what is drawn alone: no further than they say, never rolling,
     plain.signal({ kind: 'wheel', x: 100, y: 100, notches: 3 });
     effects.shake(shake);
     others.shake(shake);
-    let drawn = camera.advance(0);
     for (let time = 0; time < 400; time += step) {
-      drawn = effects.apply(camera.advance(time), time);
+      const drawn = effects.apply(camera.advance(time), time);
       const { view } = camera;
       plain.advance(time);
       expect([bitsOf(camera), camera.settled]).toEqual([bitsOf(plain), plain.settled]);
@@ -239,7 +238,7 @@ test('effects move what is drawn alone: no further than they say, never rolling,
     // A nudge pushes at once, and comes back.
     for (let time = 6000; effects.active; time += 16) effects.apply(camera.view, time);
     effects.nudge({ x: nudge, y: 0 });
-    drawn = effects.apply(camera.view, 20_000);
+    const drawn = effects.apply(camera.view, 20_000);
     const at = drawn.toScreen(camera.view.x, camera.view.y, camera.view.focusHeight);
     expect(at.x - camera.view.look.middleX).toBeCloseTo(nudge, 6);
     expect(effects.apply(camera.view, 30_000)).toBe(camera.view);

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';
-import { follow, type Followed } from '../src/direct/index.ts';
+import { follow, followGroup, type Followed } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
@@ -254,6 +254,60 @@ test('G8: with a target that stands still the camera comes to rest, whatever the
       while (frame < 7200 && (frame < 2 || !camera.settled)) camera.advance((frame++ * 1000) / 60);
       expect(camera.settled).toBe(true);
     },
+  );
+});
+
+test('a group is kept in sight as it spreads, between the nearest and the farthest zoom, and the zoom does not pump', async () => {
+  const ends: string[] = [];
+  const members = fc.array(fc.record({ x: between(-60, 60), y: between(-60, 60) }), { minLength: 1, maxLength: 6 });
+  forRuns(8, members, between(1.2, 4), fc.boolean(), between(0.01, 0.06), (list, rate, steep, share) => {
+    const sway =
+      share *
+      Math.min(...[list.map(({ x }) => x), list.map(({ y }) => y)].map((all) => Math.max(...all) - Math.min(...all)));
+    const camera = new Camera(steep ? tilted : flat, { screen });
+    camera.advance(0);
+    let spread = 1;
+    let time = 0;
+    let alive = true;
+    const group = () =>
+      alive
+        ? list.map(({ x, y }, i) => ({
+            x: (x + sway * Math.sin((time / 1000) * rate + i)) * spread,
+            y: (y + sway * Math.cos((time / 1000) * rate + 2 * i)) * spread,
+          }))
+        : null;
+    const followed = followGroup(camera, group, { nearest: 40, farthest: 900, padding: 20, halfLife: 0.05 });
+    const goals: number[] = [];
+    const run = (seconds: number): void => {
+      goals.length = 0;
+      for (const end = time + seconds * 1000; time < end; ) {
+        camera.advance((time += 20));
+        if (goals.at(-1) !== camera.timeline.kept.goalSpan) goals.push(camera.timeline.kept.goalSpan);
+      }
+    };
+    for (spread of [1, 3, 0.5]) {
+      run(6);
+      run(8);
+      // It sways by far less than it takes to come nearer: once it has been as wide as it gets, the zoom stands.
+      expect(goals.length).toBeLessThan(2);
+      const { span } = camera.shown;
+      expect(span).toBeGreaterThan(39.99);
+      expect(span).toBeLessThan(900.01);
+      for (const { x, y } of group() ?? []) {
+        const at = camera.view.toScreen(x, y);
+        expect(Math.min(at.x, 800 - at.x, at.y, 600 - at.y)).toBeGreaterThan(0);
+      }
+    }
+    alive = false;
+    run(0.1);
+    void followed.ended.then(({ outcome }) => {
+      ends.push(outcome);
+    });
+  });
+  await Promise.resolve();
+  expect(new Set(ends)).toEqual(new Set(['lost']));
+  expect(() => followGroup(new Camera(), () => [{ x: 0, y: 0 }], { nearest: 9, farthest: 3 })).toThrow(
+    'followGroup.options: found',
   );
 });
 

@@ -72,7 +72,7 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
   const solver = new Solver(outline, kept, rules, options);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;
-  const tight = solver.nearest((span) => solver.needs(span) <= span, min) ?? max;
+  const tight = solver.tight;
   if (tight === max || solver.needs(min) < min) limitedBy.push('zoom');
   const stop = rules.stops === null ? tight : solver.stopFrom(tight);
   if (Math.abs(stop / tight - 1) > SAME) limitedBy.push('stops');
@@ -91,6 +91,8 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
 
 /** What differs by less is the same, as a share. */
 const SAME = 1e-9;
+/** On the side of more. */
+const ROUNDING = 3e-13;
 /** What reaches over a side by less shows, in safe-frame heights. */
 const SLACK = 3e-7;
 /** Of the zoom range, looked through for the nearest span that will do. */
@@ -146,6 +148,15 @@ class Solver {
     this.#right = (frameWidth / 2 - right) / frameHeight;
     this.#top = top / frameHeight - 0.5;
     this.#bottom = 0.5 - bottom / frameHeight;
+  }
+
+  /** The nearest zoom at which everything shows, were there no stops and no bounds; the farthest where there is none. */
+  get tight(): number {
+    const { min, max } = this;
+    const { followsZoom, terrain } = this.#rules;
+    // Unless pitch, lens or ground change with it, what is needed is the same at every span.
+    if (!followsZoom && terrain === null) return Math.min(Math.max(this.needs(min) * (1 + ROUNDING), min), max);
+    return this.nearest((span) => this.needs(span) <= span, min) ?? max;
   }
 
   /** The least span from one on that will do: looked for in steps, then halved. Null for none. */

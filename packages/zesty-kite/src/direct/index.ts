@@ -2,6 +2,7 @@ export { follow, type Followed, type FollowOptions } from './follow.ts';
 export type { Parting } from './follows.ts';
 export type { Ease } from './ease.ts';
 export { frame, type Framed, type FrameOptions, type Framing } from './frame.ts';
+export { followGroup, type GroupOptions } from './group.ts';
 export type { Arrival, Destination } from './journey.ts';
 export { ABILITIES, lock, type Ability } from './lock.ts';
 export { markOf, Marks, type Mark, type MarksOptions, type PressedKey } from './marks.ts';

@@ -56,7 +56,11 @@ export function play(camera: Camera, { keyframes }: Cutscene, options: PlayOptio
     playing.tells.set(id, {
       // Whatever it calls in turn comes after this step.
       passed: (passed) => {
-        void Promise.resolve().then(() => camera.attempt(() => { onEvent(passed); }));
+        void Promise.resolve().then(() =>
+          camera.attempt(() => {
+            onEvent(passed);
+          }),
+        );
       },
       over: resolve,
     });
