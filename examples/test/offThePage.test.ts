@@ -91,6 +91,7 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'index',
     'minimap',
     'overlay',
+    'players',
     'review',
     'session',
     'three',

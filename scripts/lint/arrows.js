@@ -38,6 +38,7 @@ const MAY_IMPORT = {
   direct: ['camera.ts', 'limits', 'math', 'motion', 'settings', 'signals', 'view'],
   events: ['camera.ts', 'hands', 'limits', 'math', 'motion', 'signals', 'view'],
   minimap: ['camera.ts', 'direct', 'dom', 'math', 'settings', 'view'],
+  players: ['camera.ts', 'review', 'settings'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };

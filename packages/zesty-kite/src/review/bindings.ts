@@ -2,7 +2,8 @@
 import type { FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
 
-export function bindingWarnings({ bindings }: FullSettings): Warning[] {
+/** Inputs that two abilities share. */
+export function bindingWarnings({ bindings }: Readonly<Pick<FullSettings, 'bindings'>>): Warning[] {
   const asked = Object.entries(bindings).flatMap(([ability, inputs]) =>
     inputs.map((input, i) => ({ ability, input, path: `bindings.${ability}[${String(i)}]` })),
   );

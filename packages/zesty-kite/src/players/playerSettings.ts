@@ -1,0 +1,213 @@
+/** What a player may change of the settings: offered by the game, between its ends, kept as differences. */
+import type { Camera } from '../camera.ts';
+import { bindingWarnings, type Warning } from '../review/index.ts';
+import { sentence, shown, type Settings } from '../settings/index.ts';
+import { nodeAt, type JsonSchema } from './node.ts';
+
+/** How far a player may go with a setting. What is left out is as the schema of the settings has it. */
+export interface Offer {
+  readonly min?: number;
+  readonly max?: number;
+  /** Of a slider. */
+  readonly step?: number;
+  /** Nothing but these: `[null, {}]` turns edge scrolling off and on. */
+  readonly among?: readonly unknown[];
+}
+
+/** Settings by their paths, such as `pan.speed` or `bindings.panUp`. */
+export type Offers = Readonly<Record<string, Offer>>;
+
+/** All that a settings dialog needs of one of them. */
+export interface OfferedSetting {
+  readonly path: string;
+  /** What it means, with its unit: from the schema. */
+  readonly text: string;
+  readonly kind: 'number' | 'switch' | 'choice' | 'inputs' | 'other';
+  /** As it is in force, and as the game has it. */
+  readonly value: unknown;
+  readonly game: unknown;
+  /** Of a number. */
+  readonly min?: number;
+  readonly max?: number;
+  readonly step?: number;
+  /** Of a choice. */
+  readonly among?: readonly unknown[];
+}
+
+/**
+ * Lays a player's own settings over those of the game. Every change is a change of the camera's settings: at once, and in sessions.
+ *
+ * ```ts
+ * import schema from 'zesty-kite/settings.schema.json' with { type: 'json' };
+ *
+ * const own = new PlayerSettings(camera, schema, { 'pan.speed': { min: 0.5, max: 2, step: 0.1 }, 'bindings.panUp': {} }, saved);
+ * for (const { path, text, value } of own.offered) addRow(path, text, value);
+ * own.set('pan.speed', 1.4);
+ * localStorage.own = JSON.stringify(own);
+ * ```
+ */
+export class PlayerSettings {
+  readonly #camera: Camera;
+  readonly #schema: JsonSchema;
+  readonly #offers: ReadonlyMap<string, Offer>;
+  /** As the game has them. */
+  readonly #game = new Map<string, unknown>();
+  /** What differs. */
+  readonly #own = new Map<string, unknown>();
+  /** What was saved and is not offered: kept, as it may be again. */
+  readonly #kept = new Map<string, unknown>();
+
+  /**
+   * @param schema of the settings, `zesty-kite/settings.schema.json`
+   * @param saved what `toJSON` gave; what is outside of the ends by now comes to the nearest inside, what is not offered waits
+   * @throws TypeError for an offer of what is no setting
+   */
+  constructor(camera: Camera, schema: JsonSchema, offers: Offers, saved: Settings = {}) {
+    this.#camera = camera;
+    this.#schema = schema;
+    this.#offers = new Map(Object.entries(offers));
+    for (const path of this.#offers.keys()) {
+      if (nodeAt(schema, path) === null)
+        refuse(`offers["${path}"]`, path, 'the path of a setting, such as "pan.speed"');
+      this.#game.set(path, valueAt(camera.settings, path));
+    }
+    const wanted = new Map<string, unknown>();
+    for (const [path, value] of leavesOf(saved, [...this.#offers.keys()]))
+      (this.#offers.has(path) ? wanted : this.#kept).set(path, value);
+    for (const [path, value] of wanted) {
+      try {
+        this.set(path, value);
+      } catch {
+        // It was good once; the game's own value stands in for it.
+        this.#kept.set(path, value);
+      }
+    }
+  }
+
+  /** In the order in which they were offered. */
+  get offered(): readonly OfferedSetting[] {
+    return [...this.#offers.keys()].map((path) => this.#itemOf(path));
+  }
+
+  /**
+   * A number beyond an end comes to that end.
+   *
+   * @throws TypeError for what is not offered; SettingsError for a value that is none: then nothing has changed
+   */
+  set(path: string, value: unknown): void {
+    const { kind, min = -Infinity, max = Infinity, among } = this.#itemOf(path);
+    if (kind === 'number' && typeof value !== 'number') refuse(path, value, 'a number');
+    if (among !== undefined && !among.some((each) => isSame(each, value)))
+      refuse(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
+    const within = typeof value === 'number' ? Math.min(Math.max(value, min), max) : value;
+    this.#camera.change(nested([[path, within]]));
+    this.#kept.delete(path);
+    if (isSame(within, this.#game.get(path))) this.#own.delete(path);
+    else this.#own.set(path, within);
+  }
+
+  /** Back to what the game has: one of them, or all. */
+  reset(path?: string): void {
+    for (const each of path === undefined ? [...this.#own.keys()] : [path]) {
+      this.#camera.change(nested([[each, this.#game.get(this.#itemOf(each).path)]]));
+      this.#own.delete(each);
+    }
+  }
+
+  /** Inputs that two abilities share now. */
+  get conflicts(): readonly Warning[] {
+    return bindingWarnings(this.#camera.settings);
+  }
+
+  /** The same if an ability had these inputs: to be asked before `set`. */
+  conflictsWith(path: string, inputs: readonly string[]): readonly Warning[] {
+    const { bindings } = this.#camera.settings;
+    const ability = path.slice(path.indexOf('.') + 1);
+    return bindingWarnings({ bindings: { ...bindings, [ability]: [...inputs] } }).filter(
+      ({ path: at, message }) => at.startsWith(`${path}[`) || message.includes(` ${ability} `),
+    );
+  }
+
+  /** What differs from the game's, as settings: plain data. */
+  toJSON(): Settings {
+    return nested([...this.#kept, ...this.#own]);
+  }
+
+  /** A JSON Schema 2020-12 of what `toJSON` gives. */
+  get jsonSchema(): Readonly<Record<string, unknown>> {
+    const schemas = this.offered.map(({ path, kind, min, max, among }): [string, unknown] => {
+      const node = nodeAt(this.#schema, path) ?? {};
+      if (among !== undefined) return [path, { enum: among, description: node.description }];
+      if (kind !== 'number') return [path, node];
+      return [path, { type: 'number', minimum: min, maximum: max, description: node.description }];
+    });
+    return { $schema: 'https://json-schema.org/draft/2020-12/schema', ...schemaOf(schemas) };
+  }
+
+  #itemOf(path: string): OfferedSetting {
+    const offer = this.#offers.get(path);
+    const node = nodeAt(this.#schema, path);
+    if (offer === undefined || node === null)
+      return refuse(path, path, `one that is offered: ${[...this.#offers.keys()].join(', ')}`);
+    const value = valueAt(this.#camera.settings, path);
+    const item = { path, text: node.description ?? '', value, game: this.#game.get(path) };
+    const among = offer.among ?? node.enum;
+    if (among !== undefined) return { ...item, kind: 'choice', among };
+    const type = node.type ?? node.anyOf?.find((one) => one.type !== 'null')?.type;
+    if (type === 'boolean') return { ...item, kind: 'switch' };
+    if (type === 'array') return { ...item, kind: path.startsWith('bindings.') ? 'inputs' : 'other' };
+    if (type !== 'number') return { ...item, kind: 'other' };
+    const ends = node.type === 'number' ? node : (node.anyOf?.find((one) => one.type === 'number') ?? {});
+    const min = Math.max(offer.min ?? -Infinity, ends.minimum ?? -Infinity);
+    const max = Math.min(offer.max ?? Infinity, ends.maximum ?? Infinity);
+    return { ...item, kind: 'number', min, max, ...(offer.step === undefined ? {} : { step: offer.step }) };
+  }
+}
+
+function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path: `player.${path}`, found: shown(found), wanted }));
+}
+
+type Tree = Readonly<Partial<Record<string, unknown>>>;
+
+function isTree(value: unknown): value is Tree {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+function valueAt(settings: unknown, path: string): unknown {
+  return path.split('.').reduce<unknown>((value, key) => (isTree(value) ? value[key] : undefined), settings);
+}
+
+/** Paths and values, down to what is offered or is no object. */
+function leavesOf(tree: Tree, offered: readonly string[], above = ''): [string, unknown][] {
+  return Object.entries(tree).flatMap(([key, value]): [string, unknown][] => {
+    const path = above === '' ? key : `${above}.${key}`;
+    return isTree(value) && !offered.includes(path) ? leavesOf(value, offered, path) : [[path, value]];
+  });
+}
+
+function nested(values: readonly (readonly [string, unknown])[]): Settings {
+  const tree: Record<string, unknown> = {};
+  for (const [path, value] of values) {
+    const keys = path.split('.');
+    let at = tree;
+    for (const key of keys.slice(0, -1)) at = (at[key] ??= {}) as Record<string, unknown>;
+    at[keys.at(-1) ?? ''] = value;
+  }
+  return tree;
+}
+
+function schemaOf(schemas: readonly (readonly [string, unknown])[]): Readonly<Record<string, unknown>> {
+  const keys = new Set(schemas.map(([path]) => path.split('.')[0] ?? ''));
+  const properties = [...keys].map((key): [string, unknown] => {
+    const whole = schemas.find(([path]) => path === key);
+    if (whole !== undefined) return [key, whole[1]];
+    const below = schemas.filter(([path]) => path.startsWith(`${key}.`));
+    return [key, schemaOf(below.map(([path, schema]) => [path.slice(key.length + 1), schema]))];
+  });
+  return { type: 'object', properties: Object.fromEntries(properties), additionalProperties: false };
+}
+
+function isSame(one: unknown, other: unknown): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
+}
