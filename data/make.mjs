@@ -5,7 +5,17 @@ import { makeGround } from './make/ground.mjs';
 import { makePlaces, makeRoutes } from './make/places.mjs';
 import { createRandom } from './make/random.mjs';
 import { terrainOfGrid } from 'zesty-kite';
-import { crossing, flung, handed, hilly, isometric, overTheHills, straightDown, turned } from './make/sessions.mjs';
+import {
+  crossing,
+  directed,
+  flung,
+  handed,
+  hilly,
+  isometric,
+  overTheHills,
+  straightDown,
+  turned,
+} from './make/sessions.mjs';
 import { makeShore } from './make/shore.mjs';
 import { makeTiles } from './make/tiles.mjs';
 
@@ -49,3 +59,4 @@ write('sessions/flung.ndjson', rows(flung(createRandom(0xf1e6))));
 write('sessions/turned.ndjson', rows(turned(twoToOne)));
 write('sessions/hilly.ndjson', rows(hilly(tilted, terrain)));
 write('sessions/handed.ndjson', rows(handed(tilted, terrain)));
+write('sessions/directed.ndjson', rows(directed(tilted, terrain)));

@@ -171,6 +171,40 @@ export function handed(settings, terrain) {
   return [headerOf(settings, terrain), ...signals.sort((a, b) => a.at - b.at)];
 }
 
+/** The program directs: a journey, one that a wheel interrupts, a barge that is followed about, and a cutscene. About 19 seconds. */
+export function directed(settings, terrain) {
+  const signals = [];
+  const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
+  const journey = { way: 'shortest', speed: 1.5, minSeconds: 0.3, maxSeconds: 4, ease: 'in-out' };
+  at(0.5, { kind: 'travel', id: 1, x: 820, y: 300, span: 60, heading: 70, ...journey });
+  at(2.1, { kind: 'travelTarget', id: 1, x: 826, y: 306 });
+  at(5.2, { kind: 'travel', id: 2, x: 300, y: 520, span: 180, ...journey });
+  at(6.1, { kind: 'wheel', x: 700.5, y: 300.25, notches: -3 });
+  const zone = { zoneWidth: 0.2, zoneHeight: 0.15, zone: 'box' };
+  const place = (seconds) => ({ x: 500 + 60 * Math.sin(seconds), y: 400 + 25 * seconds });
+  at(7.5, { kind: 'follow', id: 1, ...place(0), halfLife: 0.15, lead: 0.1, onPan: 'offset', ...zone });
+  for (let i = 1; i <= 90; i++)
+    at(7.5 + i / 30, { kind: 'followed', id: 1, ...place(i / 30), after: 1 / 30, ahead: (i % 3) / 240 });
+  at(8.4, { kind: 'turn', degrees: 60 });
+  at(9.1, { kind: 'key', code: 'KeyD', down: true });
+  at(9.5, { kind: 'key', code: 'KeyD', down: false });
+  at(9.9, { kind: 'wheel', x: 200.5, y: 600.75, notches: 5 });
+  at(11.2, { kind: 'unfollow', id: 1, lost: true });
+  at(11.5, { kind: 'change', settings: { locked: ['pan', 'zoom', 'turn', 'tilt'] } });
+  const keyframes = [
+    { at: 1.2, x: 420, y: 300, span: 120, ease: 'smooth', event: 'gate' },
+    { at: 2.6, x: 560, y: 260, span: 90, heading: 200, pitch: 55, ease: 'smooth' },
+    { at: 4, x: 700, y: 420, span: 200, ease: 'out', event: 'quay' },
+  ];
+  at(11.5, { kind: 'play', id: 1, keyframes });
+  at(13.1, { kind: 'cue', id: 1, cue: 'pause' });
+  at(13.6, { kind: 'cue', id: 1, cue: 'backward' });
+  at(14.2, { kind: 'cue', id: 1, cue: 'forward' });
+  at(18.2, { kind: 'change', settings: { locked: [] } });
+  const movers = ['travel', 'follow', 'cutscene'];
+  return [{ ...headerOf(settings, terrain), movers }, ...signals.sort((a, b) => a.at - b.at)];
+}
+
 /** Keys, the wheel, keys during a zoom, and a blur while a key is held. About 16 seconds. */
 export function crossing() {
   const signals = [];

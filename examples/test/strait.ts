@@ -5,7 +5,7 @@ import { terrainOfGrid } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary } from 'zesty-kite/session';
 
 const DATA = new URL('../../data/lemon-strait/', import.meta.url);
-export const SESSIONS = ['crossing', 'flung', 'turned', 'hilly', 'handed'];
+export const SESSIONS = ['crossing', 'flung', 'turned', 'hilly', 'handed', 'directed'];
 
 /** What the ground is made of. */
 export const GRID = {
@@ -17,7 +17,7 @@ export const GRID = {
 };
 
 export function isHilly(name: string): boolean {
-  return name === 'hilly' || name === 'handed';
+  return ['hilly', 'handed', 'directed'].includes(name);
 }
 
 export function sessionText(name: string): string {

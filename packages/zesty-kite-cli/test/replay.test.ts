@@ -44,6 +44,7 @@ test.each([
   ['turned.ndjson'],
   ['hilly.ndjson', '--terrain', GROUND],
   ['handed.ndjson', '--terrain', GROUND],
+  ['directed.ndjson', '--terrain', GROUND],
 ])('replay %s prints the table, nothing else, and ends with 0', (name, ...ground) => {
   const { code, out, errors } = zestyKite(['replay', join(SESSIONS, name), ...ground]);
   expect([code, errors]).toEqual([0, '']);

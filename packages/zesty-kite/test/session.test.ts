@@ -126,7 +126,7 @@ test('Replay refuses a frame rate that is none', () => {
 });
 
 test('every line that is written conforms to the JSON Schema; what lacks a field, or has one of another type, does not', () => {
-  const lines = ['crossing', 'flung', 'hilly', 'handed', 'turned'].flatMap((name) =>
+  const lines = ['crossing', 'flung', 'hilly', 'handed', 'directed', 'turned'].flatMap((name) =>
     readFileSync(new URL(`${name}.ndjson`, LEMON), 'utf8')
       .trim()
       .split('\n'),
