@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Camera, createMatrices, fillMatrices } from '../src/index.ts';
 import { Effects, letterBox, play, type Cutscene, type Passed } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
-import { forAll, forRuns } from './law.ts';
+import { forAll } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
 import { between, bitsOf, looks, rollOf } from './steering.ts';
 
@@ -147,8 +147,7 @@ test('it pauses, goes backward and on, is skipped, and plays again to the bit fr
     for (const line of recording.text().trim().split('\n')) expect(conforms(JSON.parse(line))).toBe(true);
     const again = playAgain(read(recording.text()));
     again.camera.advance(time);
-    expect(Math.abs(again.camera.shown.x - camera.shown.x)).toBeLessThan(1e-9 * 900);
-    expect(again.camera.shown.span).toBe(camera.shown.span);
+    expect(bitsOf(again.camera)).toBe(bitsOf(camera));
   }
 });
 
@@ -248,7 +247,5 @@ test('effects move what is drawn alone: no further than they say, never rolling,
     effects.shake(shake);
     expect([effects.apply(camera.view, 0) === camera.view, effects.active]).toEqual([true, false]);
   });
-  forRuns(1, fc.constant(0), () => {
-    expect(() => new Effects(new Camera()).shake({ pixels: NaN })).toThrow('shake.pixels: found NaN');
-  });
+  expect(() => new Effects(new Camera()).shake({ pixels: NaN })).toThrow('shake.pixels: found NaN');
 });

@@ -38,6 +38,20 @@ const NUMBERS = {
   pitch: [0, 90],
 } as const;
 
+/** JSON Schema 2020-12. */
+export const KEYFRAME_SCHEMA = {
+  type: 'object',
+  properties: {
+    ...Object.fromEntries(
+      Object.entries(NUMBERS).map(([name, [minimum, maximum]]) => [name, { type: 'number', minimum, maximum }]),
+    ),
+    ease: { enum: KEY_EASES },
+    event: { type: 'string' },
+  },
+  required: ['at'],
+  additionalProperties: false,
+};
+
 /**
  * @param path names the list in a message
  * @throws TypeError that says where, what was found and what would do

@@ -30,7 +30,7 @@ export interface PressedKey {
 }
 
 export interface MarksOptions {
-  /** How often a number key has to be pressed to go there: 1, or 2 within `TWICE` for a game that chooses something with the first. */
+  /** How often a number key has to be pressed to go there: 1, or 2 within 0.4 seconds, for a game that chooses something with the first press. */
   readonly presses?: 1 | 2;
   /** How it goes there. */
   readonly travel?: TravelOptions;

@@ -2,14 +2,10 @@
 import { ANYWHERE, keepInside } from '../limits/index.ts';
 import {
   askAnew,
-  dropGrip,
-  ENDED_BY_STEERING,
-  endPan,
   fieldOfViewAt,
   findMoving,
   flipSwitches,
   headingInside,
-  interrupt,
   maxSpan,
   minSpan,
   pitchAt,
@@ -24,7 +20,8 @@ import {
 } from '../motion/index.ts';
 import { number, oneOf, type Field } from '../signals/index.ts';
 import { ScratchPoint, type Look } from '../view/index.ts';
-import { checkedKeyframes, KEY_EASES, Shot, Track, type Keyframe } from './keyframes.ts';
+import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
+import { ENDED_BY_ALL, takeOver } from './takeOver.ts';
 
 /** How a cutscene ended. */
 export interface Finale {
@@ -92,12 +89,14 @@ export class Playing implements Part {
     const listener = this.tells.get(this.id);
     if (listener === undefined) return;
     const backward = time < before;
-    const passed = track.times.flatMap((at, i) => {
-      const event = track.events[i] ?? null;
+    const { times, events } = track;
+    for (let k = 0; k < times.length; k++) {
+      const i = backward ? times.length - 1 - k : k;
+      const at = times[i] ?? NaN;
+      const event = events[i] ?? null;
       const isBetween = backward ? at < before && at >= time : at > before && at <= time;
-      return event !== null && isBetween ? [{ event, at, backward, skipped }] : [];
-    });
-    for (const each of backward ? passed.toReversed() : passed) listener.passed(each);
+      if (event !== null && isBetween) listener.passed({ event, at, backward, skipped });
+    }
   }
 
   over(outcome: Finale['outcome'], by: Finale['by']): void {
@@ -110,31 +109,13 @@ export class Playing implements Part {
 
 const keyframes: Field<readonly Keyframe[]> = {
   clean: (value, path) => checkedKeyframes(`signal.${path}`, value),
-  schema: {
-    type: 'array',
-    minItems: 1,
-    items: {
-      type: 'object',
-      properties: {
-        at: { type: 'number', minimum: 0 },
-        x: { type: 'number' },
-        y: { type: 'number' },
-        span: { type: 'number', exclusiveMinimum: 0 },
-        heading: { type: 'number' },
-        pitch: { type: 'number', minimum: 0, maximum: 90 },
-        ease: { enum: KEY_EASES },
-        event: { type: 'string' },
-      },
-      required: ['at'],
-      additionalProperties: false,
-    },
-  },
+  schema: { type: 'array', minItems: 1, items: KEYFRAME_SCHEMA },
 };
 
 export const plays: Mover<Rules, Playing> = {
   name: 'cutscene',
   column: 'cutscene',
-  endedBy: { ...ENDED_BY_STEERING, mover: 'newWish', placeSpan: 'ends', placeHeading: 'ends', placePitch: 'ends' },
+  endedBy: ENDED_BY_ALL,
   signals: { play: { id: number(0), keyframes }, cue: { id: number(0), cue: oneOf(CUES) } },
   keep: () => new Playing(),
   isUnderWay: ({ track, pace }) => track !== null && pace !== 0,
@@ -173,12 +154,7 @@ function begin(playing: Playing, motion: Motion, rules: Rules, look: Look, signa
     playing.tells.delete(signal.id);
     return;
   }
-  interrupt(motion, rules, look, 'mover');
-  endPan(motion);
-  dropGrip(motion);
-  motion.x -= motion.excessX;
-  motion.y -= motion.excessY;
-  motion.excessX = motion.excessY = 0;
+  takeOver(motion, rules, look);
   const { x, y, span, heading, pitch } = motion;
   const track = new Track(signal.keyframes, { x, y, span, heading, pitch });
   playing.id = signal.id;

@@ -2,14 +2,9 @@
 import { ANYWHERE, keepInside } from '../limits/index.ts';
 import {
   askAnew,
-  dropGrip,
-  ENDED_BY_STEERING,
-  endPan,
   fieldOfViewAt,
   findMoving,
   flipSwitches,
-  interrupt,
-  isDriven,
   maxSpan,
   minSpan,
   Motion,
@@ -26,6 +21,7 @@ import { Look, nearestCopy, ScratchPoint, type Point } from '../view/index.ts';
 import { eased, EASES, PEAK, type Ease } from './ease.ts';
 import { Journey, type Arrival, type Destination, type Stage } from './journey.ts';
 import { stand } from './stand.ts';
+import { ENDED_BY_ALL, takeOver } from './takeOver.ts';
 import { RHO, shortestPath, StraightPath, type Path, type PathPoint } from './path.ts';
 
 const WAYS = ['shortest', 'straight', 'cut'] as const;
@@ -53,7 +49,7 @@ const seconds = number(0, 3600);
 export const travels: Mover<Rules, Journey> = {
   name: 'travel',
   column: 'travel',
-  endedBy: { ...ENDED_BY_STEERING, mover: 'newWish', placeSpan: 'ends', placeHeading: 'ends', placePitch: 'ends' },
+  endedBy: ENDED_BY_ALL,
   signals: {
     travel: {
       id: number(0),
@@ -113,12 +109,7 @@ function setOut(journey: Journey, motion: Motion, rules: Rules, look: Look, sign
     journey.tells.delete(id);
     return;
   }
-  interrupt(motion, rules, look, 'mover');
-  if (!isDriven(motion)) endPan(motion);
-  dropGrip(motion);
-  motion.x -= motion.excessX;
-  motion.y -= motion.excessY;
-  motion.excessX = motion.excessY = 0;
+  takeOver(motion, rules, look);
   stand(there, lookThere, motion, rules, signal);
   const { from, to } = journey;
   const { periodX = 0, periodY = 0 } = rules.ground;

@@ -22,6 +22,15 @@ export interface SavedVisits {
   readonly at: number;
 }
 
+/** Written in every frame that moves: in a class, as engines box the numbers of other objects. */
+class Seen {
+  x = NaN;
+  y = NaN;
+  span = NaN;
+  heading = NaN;
+  pitch = NaN;
+}
+
 /** Degrees that a turn or a tilt has to come to, to count as a span. */
 const TURN = 60;
 
@@ -40,7 +49,7 @@ export class Visits {
   #at: number;
   readonly #end: () => void;
   /** What was shown when the camera was looked at last, and since when: milliseconds. */
-  readonly #seen = { x: NaN, y: NaN, span: NaN, heading: NaN, pitch: NaN };
+  readonly #seen = new Seen();
   #since = NaN;
   #lastFrame = NaN;
   #noted = false;
@@ -106,7 +115,11 @@ export class Visits {
     const stands =
       x === seen.x && y === seen.y && span === seen.span && heading === seen.heading && pitch === seen.pitch;
     if (!stands) {
-      Object.assign(seen, { x, y, span, heading, pitch });
+      seen.x = x;
+      seen.y = y;
+      seen.span = span;
+      seen.heading = heading;
+      seen.pitch = pitch;
       this.#since = this.#lastFrame;
       this.#noted = false;
     }

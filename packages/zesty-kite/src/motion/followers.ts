@@ -80,7 +80,7 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rule, motion.pitchFar, cell);
   const asked = cell.value + motion.tilt;
-  // Not a choice: that an engine may box.
+  // Not by choices (`a ? b : c`): an engine boxes the number that one gives when it is kept in a field.
   const pitch = Math.min(Math.max(asked, minPitch), maxPitch);
   // Along a curve, and while keys tilt, the target has moved during the step; otherwise it jumped, and adds no lag.
   const goalMoved = rule.curve === null && motion.tiltRate === 0 ? 0 : pitch - motion.askedPitch;

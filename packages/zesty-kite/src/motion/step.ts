@@ -45,7 +45,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   look.turn(motion);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
-  else if ((moving || motion.led) && motion.fingers === 0) moveOn(motion, pace, rules, look);
+  else if (moving && motion.fingers === 0) moveOn(motion, pace, rules, look);
   else solveFocus(motion, rules, look);
   // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (motion.gripping && hasArrived(motion) && (panning || !motion.easing)) dropGrip(motion);

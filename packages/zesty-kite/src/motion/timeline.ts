@@ -195,7 +195,7 @@ export class Timeline {
     const keepsPlace = (kept.gripping || (kept.led && !kept.moving)) && hasArrived(kept);
     if (!keepsPlace) kept.lastLooks = 0;
     if (!looks) return;
-    // The ground that a grip, or what is followed, moves the focus over asks for another height, and that moves the grip: not for ever.
+    // A grip, or what is followed, moves the focus; the ground there asks for another height, and that moves the focus again: not for ever.
     const { followHalfLife } = this.#rules.settings.ground;
     if (keepsPlace) kept.lastLooks += 1;
     if (kept.lastLooks * LOOK_STEPS * GRID_SECONDS > LAST_LOOKS * followHalfLife + LAST_LOOK) stopLooking(kept);
