@@ -2,8 +2,8 @@ const base = {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
-    '^.+\\.ts$': [
-      '@swc/jest',
+    '(^.+\\.ts|/packages/zesty-kite/dist/.+\\.js)$': [
+      '<rootDir>/scripts/transform.mjs',
       {
         jsc: { target: 'es2022', parser: { syntax: 'typescript' } },
         module: { type: 'es6' },

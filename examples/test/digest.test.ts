@@ -9,7 +9,7 @@ const own = ownBrowser();
 test('G6: all demo sessions have the same digest and figures in Node and in the browser, at different rates', async () => {
   const page = await own.browser.newPage();
   await page.addScriptTag(libraryScript());
-  await page.evaluate((grid) => void Object.assign(window, { strait: zesty.terrainOfGrid(grid) }), GRID);
+  await page.addScriptTag({ content: `window.strait = zesty.terrainOfGrid(${JSON.stringify(GRID)})` });
   for (const name of SESSIONS) {
     const there = await page.evaluate(
       ([session, hilly]) => {

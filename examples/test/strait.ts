@@ -24,10 +24,12 @@ export function sessionText(name: string): string {
   return readFileSync(new URL(`sessions/${name}.ndjson`, DATA), 'utf8');
 }
 
+const STRAIT = terrainOfGrid(GRID);
+
 export function playHere(name: string, rate = 60): ReplaySummary {
   const reader = new SessionReader();
   const signals = reader.push(sessionText(name));
-  const replay = new Replay(reader.end().header, { rate, terrain: isHilly(name) ? terrainOfGrid(GRID) : null });
+  const replay = new Replay(reader.end().header, { rate, terrain: isHilly(name) ? STRAIT : null });
   signals.forEach((signal) => replay.push(signal));
   return replay.end();
 }
