@@ -17,6 +17,7 @@ const FOR = {
   session: 'recording, replaying, measuring',
   dom: 'an element → signals',
   minimap: 'a small map that steers',
+  others: 'cameras of other players',
   players: 'what players may change',
   overlay: 'what a camera goes by, drawn',
   review: 'settings that are allowed and feel wrong',

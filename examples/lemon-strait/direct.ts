@@ -3,13 +3,15 @@
  * key goes to its mark, with Shift it sets it; [ and ] go back and forward.
  */
 import type { Camera, Point } from 'zesty-kite';
-import { follow, frame, Marks, travel, Visits, type Followed } from 'zesty-kite/direct';
+import { directing, follow, frame, Marks, travel, Visits, type Drawn, type Followed } from 'zesty-kite/direct';
 import type { Afloat } from './world.ts';
 
 export interface Directing {
   readonly doubleTap: (barge: Afloat | null, ground: Point | null) => void;
   /** Whom it follows. */
   readonly followed: () => Afloat | null;
+  /** For the overlay: the way, the dead zone, and the box that is framed. */
+  readonly drawn: () => readonly Drawn[];
 }
 
 /** A barge is so long, world units. */
@@ -18,8 +20,10 @@ const LONG = 8;
 export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Directing {
   let followed: { readonly barge: Afloat; readonly following: Followed } | null = null;
 
+  let framed: Drawn | null = null;
+
   const keep = (barge: Afloat): void => {
-    const following = follow(camera, () => barge, { halfLife: 0.15 });
+    const following = follow(camera, () => barge, { halfLife: 0.15, deadZone: { diameter: 0.08 } });
     followed = { barge, following };
     void following.ended.then(() => {
       if (followed?.following === following) followed = null;
@@ -34,7 +38,12 @@ export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Di
     if (code === 'BracketRight') void visits.forward();
     if (code !== 'KeyC' || chosen.size === 0) return;
     const boxes = [...chosen].map(({ x, y }) => ({ x, y, radius: LONG }));
-    void travel(camera, frame(camera, boxes, { padding: 80 }).to);
+    const { to, corners } = frame(camera, boxes, { padding: 80 });
+    const framing = { on: 'ground', points: corners, closed: true } as const;
+    framed = framing;
+    void travel(camera, to).then(() => {
+      if (framed === framing) framed = null;
+    });
   });
   return {
     doubleTap: (barge, ground) => {
@@ -42,5 +51,6 @@ export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Di
       else if (ground !== null) void travel(camera, { x: ground.x, y: ground.y });
     },
     followed: () => followed?.barge ?? null,
+    drawn: () => [...directing(camera), ...(framed === null ? [] : [framed])],
   };
 }

@@ -5,7 +5,7 @@ import { createOverlay } from 'zesty-kite/overlay';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
 import { element, save } from './page.ts';
-import { createDirecting } from './direct.ts';
+import { createDirecting, type Directing } from './direct.ts';
 import { createChoosing } from './select.ts';
 import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
 
@@ -112,7 +112,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     drawSoon();
   });
   connectRecording(camera);
-  connectWorkings(camera, listening);
+  connectWorkings(camera, listening, directing.drawn);
   connectLock(canvas, listening);
   drawSoon();
 
@@ -132,9 +132,9 @@ function connectBarges(sail: (underWay: boolean) => void): void {
 }
 
 /** Shows what the camera goes by; the key left of 1 does it too. */
-function connectWorkings(camera: Camera, listening: Listening): void {
+function connectWorkings(camera: Camera, listening: Listening, drawn: Directing['drawn']): void {
   const button = element('workings', HTMLButtonElement);
-  const overlay = createOverlay(camera, listening);
+  const overlay = createOverlay(camera, listening, drawn);
   const toggle = (): void => {
     overlay.toggle();
     button.setAttribute('aria-pressed', String(overlay.isOn));

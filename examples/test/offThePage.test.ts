@@ -90,6 +90,7 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'events',
     'index',
     'minimap',
+    'others',
     'overlay',
     'players',
     'review',

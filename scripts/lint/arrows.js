@@ -39,6 +39,7 @@ const MAY_IMPORT = {
   events: ['camera.ts', 'hands', 'limits', 'math', 'motion', 'signals', 'view'],
   minimap: ['camera.ts', 'direct', 'dom', 'math', 'settings', 'view'],
   players: ['camera.ts', 'review', 'settings'],
+  others: ['camera.ts', 'math', 'settings', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };

@@ -1,2 +1,4 @@
 #!/usr/bin/env node
-import '../dist/main.js';
+import { main } from '../dist/main.js';
+
+await main(process.argv.slice(2));

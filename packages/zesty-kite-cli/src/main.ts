@@ -11,29 +11,44 @@ const DONE = 0;
 /** A bad call, or input that cannot be used. */
 const BAD_INPUT = 2;
 
-/** What commander has to say of a bad call is kept, and said in one line. */
-let said = '';
 const { version } = createRequire(import.meta.url)('../package.json') as { version: string };
-const program = new Command('zesty-kite')
-  .version(version, '--version', 'print the version of the tool')
-  .description('Plays recorded camera sessions again, and checks sessions and settings.')
-  .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
-  .exitOverride()
-  .configureOutput({
-    writeErr: (text) => {
-      said += text;
-    },
-    outputError: (text) => {
-      said += text;
-    },
+
+/**
+ * Does what a call asks for, and sets the exit code of the process.
+ *
+ * @param args without the program's own name
+ */
+export async function main(args: readonly string[]): Promise<void> {
+  process.exitCode = DONE;
+  // What commander has to say of a bad call is kept, and said in one line.
+  let said = '';
+  const program = createProgram((text) => {
+    said += text;
   });
-program.addCommand(
-  replayCommand((code) => {
-    process.exitCode = code;
-  }),
-);
-program.addCommand(checkCommand());
-for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
+  try {
+    await program.parseAsync(args, { from: 'user' });
+  } catch (error) {
+    if (!(error instanceof CommanderError)) await fail(linesOf(error));
+    else if (error.exitCode !== 0) await fail([callLine(program, args, error, said)]);
+  }
+}
+
+function createProgram(say: (text: string) => void): Command {
+  const program = new Command('zesty-kite')
+    .version(version, '--version', 'print the version of the tool')
+    .description('Plays recorded camera sessions again, and checks sessions and settings.')
+    .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
+    .exitOverride()
+    .configureOutput({ writeErr: say, outputError: say });
+  program.addCommand(
+    replayCommand((code) => {
+      process.exitCode = code;
+    }),
+  );
+  program.addCommand(checkCommand());
+  for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
+  return program;
+}
 
 // What could not be written is told by `print`; nobody else is to end the program over it.
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
@@ -48,10 +63,10 @@ async function fail(lines: readonly string[]): Promise<void> {
 }
 
 /** A bad call in one line: what was found, and what would do. */
-function callLine({ code, message }: CommanderError): string {
+function callLine(program: Command, args: readonly string[], { code, message }: CommanderError, said: string): string {
   const names = program.commands.map((command) => command.name()).join(', ');
   if (code === 'commander.help') return `found no command; wanted one of ${names}, or --help`;
-  const command = program.commands.find((one) => process.argv.slice(2).includes(one.name()));
+  const command = program.commands.find((one) => args.includes(one.name()));
   const text = (said === '' ? message : said)
     .replace(/^error: /, '')
     .trim()
@@ -61,12 +76,4 @@ function callLine({ code, message }: CommanderError): string {
       ? `one of ${names}`
       : `what zesty-kite ${command ? `${command.name()} ` : ''}--help lists`;
   return text.includes('; wanted') ? text : `${text.replace(/\.$/, '')}; wanted ${wanted}`;
-}
-
-try {
-  await program.parseAsync();
-} catch (error) {
-  if (!(error instanceof CommanderError)) await fail(linesOf(error));
-  else if (error.exitCode === 0) process.exitCode = DONE;
-  else await fail([callLine(error)]);
 }

@@ -16,16 +16,19 @@ import {
   minSpan,
   microsIn,
   microsOf,
-  missingClearance,
   type Motion,
   type Heard,
   type Mover,
   type Rules,
   maxSpan,
+  keepShown,
   overOtherGround,
   placeAt,
   refit,
   resize,
+  showKept,
+  ShownPose,
+  showOffset,
   startPlace,
   type Start,
 } from './motion/index.ts';
@@ -155,6 +158,8 @@ export class Camera implements Steered {
   readonly #kinds = new Map<string, Plan>();
   readonly #timeline: Timeline;
   readonly #frame: Motion;
+  /** Its pose as it is shown. */
+  readonly #shown = new ShownPose();
   /** The same with what has been called since. */
   readonly #ahead: Motion;
   readonly #aheadLook = new Look();
@@ -239,7 +244,7 @@ export class Camera implements Steered {
 
   /** Where the camera is now: in the last frame. */
   get shown(): Pose {
-    return this.#handedOut(poseOf(this.#frame));
+    return this.#handedOut(poseOf(this.#shown));
   }
 
   /** The points of the ground that are held under screen points now: none, one or two. */
@@ -254,8 +259,8 @@ export class Camera implements Steered {
   #gripAt(heldX: number, heldY: number, height: number, screenX: number, screenY: number): Grip {
     const { view } = this;
     const frame = this.#frame;
-    const east = heldX - frame.x;
-    const south = heldY - frame.y;
+    const east = heldX - this.#shown.x;
+    const south = heldY - this.#shown.y;
     const at = view.toScreenFromFocus(east, south, height);
     const offX = at.x - screenX;
     const offY = at.y - screenY;
@@ -266,7 +271,7 @@ export class Camera implements Steered {
       screenX,
       screenY,
       error: Math.sqrt(offX * offX + offY * offY),
-      limited: frame.limited || view.look.v(screenY) <= view.look.reachV || !at.inFront,
+      limited: frame.limited || frame.offset.isOn || view.look.v(screenY) <= view.look.reachV || !at.inFront,
     };
   }
 
@@ -283,7 +288,7 @@ export class Camera implements Steered {
    * pulls over an elastic edge counts.
    */
   get boundsExcess(): number {
-    return excessOf(this.#timeline.rules.boundary, this.view.look, this.#frame);
+    return excessOf(this.#timeline.rules.boundary, this.view.look, this.#shown);
   }
 
   /**
@@ -294,7 +299,7 @@ export class Camera implements Steered {
     const { bounds } = this.#settings;
     if (bounds === null) return { bounds: [], focus: [] };
     const { boundary } = this.#timeline.rules;
-    return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#frame) };
+    return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#shown) };
   }
 
   /** The spans allowed as the camera looks now, world units. */
@@ -609,7 +614,8 @@ export class Camera implements Steered {
     this.#insets.top = insetTop;
     this.#insets.right = insetRight;
     this.#insets.bottom = insetBottom;
-    return aim(this.view, this.#frame, this.#screen, this.#timeline.rules.ground, this.#insets);
+    showOffset(this.#frame, this.view.look, this.#shown);
+    return aim(this.view, this.#shown, this.#screen, this.#timeline.rules.ground, this.#insets);
   }
 
   /** Refuses a change that would not do after those that wait; it never overtakes them. */
@@ -711,8 +717,12 @@ export class Camera implements Steered {
   }
 
   #takeEffect(body: SignalBody, at: number): void {
+    // Other settings and other ground change where the camera goes, not where it is shown.
+    const goesOn = this.#sized && (body.kind === 'change' || body.kind === 'terrain');
+    if (goesOn) showKept(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, wasShown);
     this.#hear(body, at);
     letRest(this.#timeline);
+    if (goesOn) keepShown(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, wasShown);
     this.#look(body.kind);
   }
 
@@ -839,11 +849,9 @@ export class Camera implements Steered {
 
   #rebuild({ id, digest }: TerrainSignal): void {
     const key = `${String(digest)} ${String(id)}`;
-    const { kept, look, rules } = this.#timeline;
-    const before = missingClearance(kept, rules, look);
     this.#terrain = this.#terrains.get(key) ?? null;
     this.#rule(this.#checked);
-    overOtherGround(kept, this.#timeline.rules, this.#timeline.look, before);
+    overOtherGround(this.#timeline.kept);
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
@@ -886,7 +894,7 @@ export class Camera implements Steered {
   }
 }
 
-function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Motion): Pose {
+function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Readonly<Pose>): Pose {
   return { x, y, focusHeight, span, heading, pitch, fieldOfView };
 }
 
@@ -909,3 +917,5 @@ function checkOptions(options: CameraOptions): CameraOptions {
 
 /** The time of kept motion, microseconds. */
 const reached = new Cell();
+/** What showed before a signal. */
+const wasShown = new ShownPose();

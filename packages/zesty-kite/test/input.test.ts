@@ -1,7 +1,15 @@
 /** G11 and what is heard: input of every wrong kind, callbacks that throw, queues, leaps and what is copied. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, checkSettings, SettingsError, terrainOf, type Settings, type Signal } from '../src/index.ts';
+import {
+  Camera,
+  checkSettings,
+  SettingsError,
+  terrainOf,
+  type Pose,
+  type Settings,
+  type Signal,
+} from '../src/index.ts';
 import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';
 import { playAgain, read } from './sessions.ts';
@@ -297,4 +305,57 @@ test('a session that begins amid a gesture begins with nothing held and nothing 
   camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 20_000 });
   camera.advance(20_500);
   expect(camera.shown.x).toBeGreaterThan(x);
+});
+
+test('what is inverted goes the other way round by just as much; keys do not', () => {
+  const bindings: Settings['bindings'] = {
+    orbit: ['MouseRight'],
+    turnRight: ['KeyE', 'PadRightStickRight'],
+    tiltDown: ['KeyR', 'PadRightStickDown'],
+  };
+  const way = (inverted: Settings['inverted'], signals: Signal[]): Pose => {
+    const camera = new Camera(
+      {
+        start: { x: 0, y: 0, span: 100, pitch: 50 },
+        pitch: { degrees: 50 },
+        turn: { anchor: 'focus' },
+        bindings,
+        inverted,
+      },
+      { screen: { width: 800, height: 600 } },
+    );
+    camera.advance(0);
+    signals.forEach((signal) => camera.signal({ ...signal, time: 10 }));
+    camera.advance(110);
+    return camera.shown;
+  };
+  const none: Pose = way([], []);
+  const off = (pose: Pose): [number, number, number] => [
+    Math.log2(pose.span / none.span),
+    pose.heading - none.heading,
+    pose.pitch - none.pitch,
+  ];
+  const cases: [Settings['inverted'], Signal[], boolean][] = [
+    [['wheel'], [{ kind: 'wheel', x: 400, y: 300, notches: 1 }], true],
+    [
+      ['turn', 'tilt'],
+      [
+        { kind: 'press', id: 1, input: 'MouseRight', x: 400, y: 300 },
+        { kind: 'move', id: 1, x: 420, y: 310 },
+        { kind: 'move', id: 1, x: 460, y: 330 },
+      ],
+      true,
+    ],
+    [['turn', 'tilt'], [{ kind: 'pad', id: 0, axes: [0, 0, 0.6, 0.3], buttons: [] }], true],
+    [['turn'], [{ kind: 'key', code: 'KeyE', down: true }], false],
+    [['tilt'], [{ kind: 'key', code: 'KeyR', down: true }], false],
+  ];
+  for (const [inverted, signals, turnsRound] of cases) {
+    const usual = off(way([], signals));
+    const other = off(way(inverted, signals));
+    expect(Math.max(...usual.map(Math.abs))).toBeGreaterThan(0.01);
+    other.forEach((value, i) => {
+      expect(value).toBeCloseTo((turnsRound ? -1 : 1) * (usual[i] ?? NaN), 9);
+    });
+  }
 });

@@ -87,11 +87,13 @@ test('a copy of motion has all that is kept', () => {
   const values = fc.infiniteStream(between(-9, 9));
   forRuns(20, values, (stream) => {
     const motion = new Motion();
-    const fields = Object.keys(motion).filter((name) => name !== 'states') as (keyof Motion)[];
+    const fields = Object.keys(motion).filter((name) => name !== 'states' && name !== 'offset') as (keyof Motion)[];
     for (const name of fields) {
       const value = typeof motion[name] === 'boolean' ? !motion[name] : Number(stream.next().value);
       Object.assign(motion, { [name]: value });
     }
+    const pose = { x: 1, y: 2, focusHeight: 3, span: 4, heading: 5, pitch: 6, fieldOfView: 7 };
+    motion.offset.between(pose, { ...pose, x: Number(stream.next().value), span: 9, pitch: 45 });
     const copy = new Motion();
     copy.copyFrom(motion);
     expect(copy).toEqual(motion);

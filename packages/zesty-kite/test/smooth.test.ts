@@ -7,13 +7,18 @@ import {
   between,
   drive,
   hands,
+  hills,
   landmarks,
+  pixelsBetween,
   play,
+  steady,
   settingsWith,
   steeringBy,
   straightDown,
   type Steering,
 } from './steering.ts';
+
+const NOWHERE = { x: NaN, y: NaN };
 
 /** On the smallest screen too. */
 const wheel = fc.record({
@@ -114,6 +119,24 @@ test('a key or a notch changes where the camera goes and not where it is: within
       }
     },
   ));
+
+test('whatever changes while anything moves or is held, the picture does not jump: to 1e-3 px', () => {
+  const anySettings = fc.boolean().chain((bounded) => settingsWith(bounded));
+  forAll(steeringBy(hands.everything, anySettings), anySettings, fc.boolean(), (before, other, dig) => {
+    const camera = drive(before, [...steady(60, 1.4), 1501]);
+    const marks = landmarks(camera.view);
+    const were = marks.map(({ x, y, height }) => camera.view.toScreen(x, y, height));
+    if (dig) camera.changeTerrain(before.hilly ? null : hills, 1501);
+    camera.signal({
+      kind: 'change',
+      settings: { ...other, lens: { fieldOfView: null, distance: null, ...other.lens } },
+      time: 1501,
+    });
+    const view = camera.advance(1501);
+    const jumps = marks.map(({ x, y, height }, i) => pixelsBetween(view.toScreen(x, y, height), were[i] ?? NOWHERE));
+    expect(Math.max(...jumps)).toBeLessThan(1e-3);
+  });
+});
 
 test('what pushed against a wall turns back at once, as if from rest', () => {
   forAll(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {

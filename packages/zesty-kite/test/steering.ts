@@ -164,6 +164,7 @@ export function settingsWith(bounded: boolean, look: fc.Arbitrary<Settings> = lo
     twoFingers: fc.record({ turn: fc.boolean(), tilt: fc.boolean() }),
     drag: fc.record({ keepsGoing: fc.constantFrom('pan' as const, 'all' as const) }),
     bounds: bounded ? bounds : fc.constant(null),
+    ground: fc.constantFrom({}, {}, {}, { floor: 7 }),
     bindings: fc.constant<Settings['bindings']>({ ...turnable.bindings, orbit: ['MouseRight'] }),
     edge: fc.constantFrom<Settings['edge']>(
       null,

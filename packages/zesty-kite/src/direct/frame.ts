@@ -19,7 +19,7 @@ import {
 } from '../motion/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
-import { Look, type Insets } from '../view/index.ts';
+import { Look, type Insets, type Point } from '../view/index.ts';
 import { stand } from './stand.ts';
 import { Outline, type Thing } from './things.ts';
 
@@ -51,6 +51,8 @@ export interface Framing {
    * `zoom`, the zoom `stops`, or the `bounds`.
    */
   readonly limitedBy: readonly ('zoom' | 'stops' | 'bounds')[];
+  /** The corners of the ground around all things, world units: to draw the box that is framed. */
+  readonly corners: readonly Point[];
 }
 
 /**
@@ -86,7 +88,7 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
     fits = solver.goTo(larger ?? stop) && padding === (options.padding ?? 0);
     if (larger !== null) break;
   }
-  return { to: solver.destination, fits, limitedBy };
+  return { to: solver.destination, fits, limitedBy, corners: outline.corners };
 }
 
 /** What differs by less is the same, as a share. */

@@ -1,3 +1,5 @@
+export { directing, type Drawn } from './drawn.ts';
+export { Floors } from './floors.ts';
 export { follow, type Followed, type FollowOptions } from './follow.ts';
 export type { Parting } from './follows.ts';
 export type { Ease } from './ease.ts';

@@ -1,6 +1,6 @@
 /** What can be framed: how far it reaches in any direction. */
 import { shown } from '../settings/index.ts';
-import type { Box } from '../view/index.ts';
+import type { Box, Point } from '../view/index.ts';
 
 /** World units. A height that is left out is that of the ground there. */
 export type Thing =
@@ -47,6 +47,20 @@ export class Outline {
       if (reach > most) most = reach;
     }
     return most;
+  }
+
+  /** The corners of the level rectangle around all of it. */
+  get corners(): readonly Point[] {
+    const left = -this.reach(-1, 0, 0, 0, 0, 0);
+    const right = this.reach(1, 0, 0, 0, 0, 0);
+    const top = -this.reach(0, -1, 0, 0, 0, 0);
+    const bottom = this.reach(0, 1, 0, 0, 0, 0);
+    return [
+      { x: left, y: top },
+      { x: right, y: top },
+      { x: right, y: bottom },
+      { x: left, y: bottom },
+    ];
   }
 
   /** The first of its spots: any will do to begin from. */

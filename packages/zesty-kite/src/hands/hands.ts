@@ -197,12 +197,15 @@ export class Hands {
 
   /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
   #steer(): SteerIntent {
-    const { pan, turn, pitch, zoom, locked } = this.#settings;
+    const { pan, turn, pitch, zoom, locked, inverted } = this.#settings;
     const { strengths } = this.#pads;
     const asked = new Map<Ability, number>();
     const ask = (input: string, strength: number): void => {
-      for (const ability of this.#bindings.asks(input, this.#held))
-        asked.set(ability, Math.max(strength, asked.get(ability) ?? 0));
+      for (const bound of this.#bindings.asks(input, this.#held)) {
+        const ability = input.includes('Stick') ? OPPOSITES[bound] : undefined;
+        const asks = ability !== undefined && inverted.includes(ability.axis) ? ability.other : bound;
+        asked.set(asks, Math.max(strength, asked.get(asks) ?? 0));
+      }
     };
     for (const input of this.#held) if (!strengths.has(input)) ask(input, 1);
     for (const [input, strength] of strengths) ask(input, strength);
@@ -280,3 +283,10 @@ function withLocks(settings: FullSettings): FullSettings {
     },
   };
 }
+/** What a stick does that is inverted. */
+const OPPOSITES: Partial<Record<Ability, { readonly axis: 'turn' | 'tilt'; readonly other: Ability }>> = {
+  turnLeft: { axis: 'turn', other: 'turnRight' },
+  turnRight: { axis: 'turn', other: 'turnLeft' },
+  tiltUp: { axis: 'tilt', other: 'tiltDown' },
+  tiltDown: { axis: 'tilt', other: 'tiltUp' },
+};

@@ -23,7 +23,7 @@ export class Orbits {
   }
 
   /** @param height of the screen, CSS pixels */
-  move(id: number, x: number, y: number, { turn, pitch }: FullSettings, height: number): OrbitIntent[] {
+  move(id: number, x: number, y: number, { turn, pitch, inverted }: FullSettings, height: number): OrbitIntent[] {
     const press = this.#orbits.get(id);
     if (press === undefined) return [];
     const wayX = x - press.downX;
@@ -34,8 +34,8 @@ export class Orbits {
     press.began = true;
     press.x = x;
     press.y = y;
-    const turned = (right / height) * turn.perScreen;
-    const tilted = (down / height) * pitch.perScreen;
+    const turned = (right / height) * turn.perScreen * (inverted.includes('turn') ? -1 : 1);
+    const tilted = (down / height) * pitch.perScreen * (inverted.includes('tilt') ? -1 : 1);
     return [{ kind: 'orbit', turn: turned, tilt: tilted, x: press.downX, y: press.downY }];
   }
 

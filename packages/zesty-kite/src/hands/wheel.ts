@@ -17,9 +17,10 @@ export class Wheel {
 
   /** @param asked what chords ask of it now; nothing: what the settings say */
   turn(signal: WheelSignal, settings: FullSettings, asked: readonly Ability[], { width, height }: Screen): Intent[] {
-    const { wheel, zoom } = settings;
+    const { wheel, zoom, inverted } = settings;
     const whole = this.#whole(signal.notches);
     const notches = wheel.partialNotches === 'collect' ? whole : signal.notches;
+    const way = inverted.includes('wheel') ? -1 : 1;
     const [x, y] = [clamp(signal.x, 0, width), clamp(signal.y, 0, height)];
     const zooms = (by: number): Intent[] => {
       const anchor = by > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
@@ -35,7 +36,7 @@ export class Wheel {
     const pans = wheel.action === 'pan' || (wheel.action === 'by-device' && trackpad === 'scroll');
     if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
       return [{ kind: 'shift', right, down }];
-    return zooms(notches);
+    return zooms(way * notches);
   }
 
   #whole(notches: number): number {

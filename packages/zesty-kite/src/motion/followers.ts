@@ -58,10 +58,6 @@ export function follow(motion: Motion, pace: Pace, rules: Rules, look: Look): bo
   const framed = followInsets(motion, pace, rules, look);
   followZoom(motion, pace, rules, look);
   if (motion.fingers === 0) followGround(motion, pace);
-  if (motion.raiseRemaining !== 0) {
-    motion.raiseRemaining = eased(motion.raiseRemaining, 0, pace.level.remaining, LENGTH_TOLERANCE * motion.span);
-    motion.easing ||= motion.raiseRemaining !== 0;
-  }
   return framed;
 }
 

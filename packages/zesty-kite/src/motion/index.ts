@@ -13,6 +13,7 @@ export {
   pitchAt,
 } from './followers.ts';
 export { goalPose } from './goal.ts';
+export { keepShown, showKept, ShownPose, showOffset } from './shown.ts';
 export { CAUSES, COLUMNS, ENDED_BY_STEERING, ROWS, wordsOf, type Cause, type Effect } from './ends.ts';
 export { endMovers, endPan, findMoving, interrupt } from './interrupt.ts';
 export type { Heard, Mover, Place } from './mover.ts';
@@ -26,6 +27,6 @@ export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE,
 export { createRules, headingInside, minSpan, maxSpan, type Rules, type Ruling } from './rules.ts';
 export type { Pace } from './pace.ts';
 export { keepLed } from './step.ts';
-export { missingClearance, solveFocus } from './solveFocus.ts';
+export { solveFocus } from './solveFocus.ts';
 export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch, stopTurn } from './turn.ts';
 export { addNotches, setGoalSpan, stopZoom } from './zoom.ts';

@@ -5,6 +5,7 @@
  * another form, and rebuild the object when the first fraction comes.
  */
 import type { Pose } from '../view/index.ts';
+import { Offset } from './offset.ts';
 import type { Part } from './part.ts';
 
 export class Motion implements Pose {
@@ -54,8 +55,6 @@ export class Motion implements Pose {
   ground = -0;
   /** How fast it goes there, world units per second. */
   climb = -0;
-  /** The ground was changed below the eye: what is left of the difference between its old clearance and the new. */
-  raiseRemaining = -0;
   /** Since the last look at the ground there has been motion. */
   groundStale = false;
   /** Insets shown, CSS pixels. */
@@ -139,6 +138,8 @@ export class Motion implements Pose {
   excessY = -0;
   /** A limit keeps a held point from its screen point. */
   limited = false;
+  /** By how much what is shown is still off, after a change of settings. */
+  readonly offset = new Offset();
 
   constructor(states: Part[] = []) {
     this.states = states;
@@ -173,7 +174,6 @@ export class Motion implements Pose {
     this.level = other.level;
     this.ground = other.ground;
     this.climb = other.climb;
-    this.raiseRemaining = other.raiseRemaining;
     this.groundStale = other.groundStale;
     this.insetLeft = other.insetLeft;
     this.insetTop = other.insetTop;
@@ -223,6 +223,7 @@ export class Motion implements Pose {
     this.excessX = other.excessX;
     this.excessY = other.excessY;
     this.limited = other.limited;
+    if (this.offset.isOn || other.offset.isOn) this.offset.copyFrom(other.offset);
     if (other.moving || other.led)
       for (let i = 0; i < this.states.length; i++) this.states[i]?.copyFrom(other.states[i]);
   }
@@ -247,7 +248,9 @@ export function isSteered(motion: Motion): boolean {
 
 /** Whether something other than a pan is under way. */
 export function isEasing(motion: Motion): boolean {
-  return motion.zoomRemaining !== 0 || motion.turnRemaining !== 0 || motion.easing || motion.moving;
+  return (
+    motion.zoomRemaining !== 0 || motion.turnRemaining !== 0 || motion.easing || motion.moving || motion.offset.isOn
+  );
 }
 
 /** Whether time changes nothing: at rest, or stalled with nothing easing any more. */

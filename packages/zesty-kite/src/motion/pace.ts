@@ -10,6 +10,9 @@ import { isDriven, isPanning, isSteered, type Motion } from './motion.ts';
  */
 const PINCH_HALF_LIFE = 0.05;
 
+/** What a change of settings would have made jump eases with this half-life, seconds. */
+const OFFSET_HALF_LIFE = 0.1;
+
 export class Pace {
   /** The ground is not flat. */
   hilly = false;
@@ -28,6 +31,7 @@ export class Pace {
   readonly level = new Decay();
   readonly frame = new Decay();
   readonly back = new Decay();
+  readonly offset = new Decay();
 
   /** Takes the half-lives of the settings. */
   take({ zoom, turn, pan, drag, pitch, lens, ground, safeFrame, bounds }: FullSettings): void {
@@ -42,13 +46,14 @@ export class Pace {
     this.level.take(ground.followHalfLife);
     this.frame.take(safeFrame.halfLife);
     this.back.take(bounds?.returnHalfLife ?? 0);
+    this.offset.take(OFFSET_HALF_LIFE);
   }
 
   /** Takes the length of a step, for any motion. */
   over(seconds: number): void {
     this.seconds = seconds;
-    const { zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back } = this;
-    for (const decay of [zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back])
+    const { zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back, offset } = this;
+    for (const decay of [zoom, turn, halfStart, halfStop, halfGlide, pitch, lens, pinch, level, frame, back, offset])
       decay.over(this);
   }
 
@@ -67,6 +72,7 @@ export class Pace {
     if (motion.pinched) this.pinch.over(this);
     if (motion.framing) this.frame.over(this);
     if (motion.excessX !== 0 || motion.excessY !== 0) this.back.over(this);
+    if (motion.offset.isOn) this.offset.over(this);
   }
 
   /** How a pan's velocity eases: toward what keys ask for, to a stop, or gliding. */

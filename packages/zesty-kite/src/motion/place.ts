@@ -10,7 +10,7 @@ import { isDriven, type Motion } from './motion.ts';
 import type { Place } from './mover.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, minSpan, maxSpan, type Rules } from './rules.ts';
-import { missingClearance, solveFocus } from './solveFocus.ts';
+import { solveFocus } from './solveFocus.ts';
 import { faceAt, restHeading, setPitch } from './turn.ts';
 import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom } from './zoom.ts';
 
@@ -40,6 +40,7 @@ export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start):
   const { left, top, right, bottom } = rules.settings.safeFrame;
   dropGrip(motion);
   motion.excessX = motion.excessY = 0;
+  motion.offset.end();
   endMoversAt(motion, rules, look, { ...start, pitch: start.pitch ?? undefined });
   look.frame(rules.screen, left, top, right, bottom);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
@@ -85,6 +86,7 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
     motion.x = place.x ?? motion.x - motion.excessX;
     motion.y = place.y ?? motion.y - motion.excessY;
     motion.excessX = motion.excessY = 0;
+    motion.offset.x = motion.offset.y = motion.offset.focusHeight = 0;
     dropGrip(motion);
     keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
   }
@@ -123,6 +125,7 @@ function settleInside(motion: Motion, rules: Rules, look: Look): void {
 /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
 function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pitch }: Place): void {
   if (span !== undefined) {
+    motion.offset.zoom = motion.offset.fieldOfView = 0;
     // Pitch and lens jump to what the new span asks for; a tilt that still eases keeps its distance from there.
     const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
     setSpanAtOnce(motion, rules, look, span);
@@ -130,8 +133,12 @@ function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pit
     motion.pitch = clamp(motion.pitch + lag, rules.minPitch, rules.maxPitch);
     motion.notches = 0;
   }
-  if (heading !== undefined) faceAt(motion, rules, heading);
+  if (heading !== undefined) {
+    motion.offset.heading = 0;
+    faceAt(motion, rules, heading);
+  }
   if (pitch !== undefined) {
+    motion.offset.pitch = 0;
     setPitch(motion, rules, pitch);
     motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.span);
     motion.tilted = false;
@@ -163,13 +170,8 @@ function endPanAlong(motion: Motion, rules: Rules, look: Look, { x, y }: Place):
   if (motion.velocityX === 0 && motion.velocityY === 0) motion.gliding = false;
 }
 
-/**
- * Goes on over other heights: what is held is held, and height and clearance ease to what they should be.
- *
- * @param missing what was missing of the eye's clearance over the heights before
- */
-export function overOtherGround(motion: Motion, rules: Rules, look: Look, missing: number): void {
-  motion.raiseRemaining += missing - missingClearance(motion, rules, look);
+/** Goes on over other heights: what is held is held, and the height eases to what it should be. */
+export function overOtherGround(motion: Motion): void {
   motion.groundStale = motion.easing = true;
 }
 
@@ -203,5 +205,5 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
   askAnew(motion, rules, look);
   solveFocus(motion, rules, look);
   motion.easing = motion.framing = true;
-  motion.groundStale = rules.terrain !== null;
+  motion.groundStale = rules.terrain !== null || motion.ground !== 0;
 }

@@ -1,5 +1,5 @@
 /** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
-import type { Terrain } from '../ground/index.ts';
+import { raise, type Terrain } from '../ground/index.ts';
 import { boundaryOf, farthestZoom, type Boundary } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
@@ -63,6 +63,7 @@ export function createRules({
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;
   const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
+  const heights = ground.floor === 0 ? repeated : raise(repeated, ground.floor);
   const pitchRule = createZoomRule(pitch.degrees);
   const lensRule = lens.fieldOfView === null ? null : createZoomRule(lens.fieldOfView);
   const speedRule = createZoomRule(pan.speed);
@@ -75,13 +76,13 @@ export function createRules({
     movers,
     farthest: farthestZoom(boundary, settings),
     ground: {
-      lowest: Math.min(ground.lowest, terrain?.lowest ?? ground.lowest),
-      highest: Math.max(ground.highest, terrain?.highest ?? ground.highest),
-      terrain: repeated,
+      lowest: Math.min(ground.lowest, heights?.lowest ?? ground.lowest),
+      highest: Math.max(ground.highest, heights?.highest ?? ground.highest),
+      terrain: heights,
       periodX,
       periodY,
     },
-    terrain: repeated,
+    terrain: heights,
     pitch: pitchRule,
     lens: lensRule,
     speed: speedRule,

@@ -55,7 +55,7 @@ export function solveFocus(motion: Motion, rules: Rules, look: Look, out = unrea
  * too close to the ground below it.
  */
 export function raiseEye(motion: Motion, rules: Rules, look: Look): void {
-  const missing = missingClearance(motion, rules, look) + motion.raiseRemaining;
+  const missing = missingClearance(motion, rules, look);
   motion.focusHeight = motion.level;
   if (!(missing > 0)) return;
   motion.focusHeight += missing;

@@ -23,6 +23,7 @@ import { keepSpan, addNotches, zoomOn } from './zoom.ts';
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
   motion.spanBefore = motion.span;
+  if (motion.offset.isOn) motion.offset.decay(pace.offset.remaining, motion.span);
   if (isSteered(motion)) steerOn(motion, pace, rules, look);
   const { zoomRemaining, turnRemaining } = motion;
   if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);

@@ -1,1 +1,1 @@
-export { createOverlay, type Overlay, type Over } from './overlay.ts';
+export { createOverlay, type Line, type Overlay, type Over } from './overlay.ts';

@@ -15,6 +15,14 @@ export interface Over {
   readonly isDetached?: boolean;
 }
 
+/** A line that a game adds: of the ground in world units, or of the screen in CSS pixels. */
+export interface Line {
+  readonly on: 'ground' | 'screen';
+  readonly points: readonly Point[];
+  /** The last point goes back to the first. */
+  readonly closed: boolean;
+}
+
 export interface Overlay {
   /** Whether it shows. */
   readonly isOn: boolean;
@@ -31,8 +39,11 @@ export interface Overlay {
  * const overlay = createOverlay(camera, listen(canvas, camera));
  * addEventListener('keydown', ({ code }) => { if (code === 'Backquote') overlay.toggle(); });
  * ```
+ *
+ * @param lines asked for in every frame while it shows: what else to draw, such as what \`directing\` from
+ *   \`zesty-kite/direct\` says, or the \`corners\` of a framing
  */
-export function createOverlay(camera: Camera, over: Over): Overlay {
+export function createOverlay(camera: Camera, over: Over, lines: () => readonly Line[] = () => []): Overlay {
   const { element } = over;
   const window = element.ownerDocument.defaultView;
   if (window === null)
@@ -72,7 +83,7 @@ export function createOverlay(camera: Camera, over: Over): Overlay {
       x: x - box.left - element.clientLeft - left,
       y: y - box.top - element.clientTop - top,
     }));
-    drawAll(context, camera, fingers, over.cursor ?? null);
+    drawAll(context, camera, fingers, over.cursor ?? null, lines());
   };
 
   return {
@@ -89,7 +100,13 @@ export function createOverlay(camera: Camera, over: Over): Overlay {
   };
 }
 
-function drawAll(context: Context2D, camera: Camera, fingers: readonly Point[], cursor: Point | null): void {
+function drawAll(
+  context: Context2D,
+  camera: Camera,
+  fingers: readonly Point[],
+  cursor: Point | null,
+  lines: readonly Line[],
+): void {
   const { view, settings } = camera;
   const { bounds, focus } = camera.outlines;
   drawBands(context, camera);
@@ -106,6 +123,10 @@ function drawAll(context: Context2D, camera: Camera, fingers: readonly Point[], 
   }
   for (const ring of bounds) onGround(context, camera, LOOKS.bounds, ring);
   for (const ring of focus) onGround(context, camera, LOOKS.focusRegion, ring);
+  for (const { on, points, closed } of lines) {
+    if (on === 'ground') onGround(context, camera, LOOKS.directed, points, closed);
+    else outline(context, LOOKS.directed, points, closed);
+  }
   const { goal, shown } = camera;
   const at = view.toScreen(goal.x, goal.y, goal.focusHeight);
   const here = view.toScreen(shown.x, shown.y, shown.focusHeight);
@@ -140,17 +161,18 @@ function drawBands(context: Context2D, { settings: { edge }, view }: Camera): vo
 /** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */
 const PARTS = 24;
 
-function onGround(context: Context2D, { view }: Camera, style: Style, ring: readonly Point[]): void {
+function onGround(context: Context2D, { view }: Camera, style: Style, ring: readonly Point[], closed = true): void {
   const heightOf = (x: number, y: number): number => view.ground.terrain?.heightAt(x, y) ?? view.focusHeight;
   const points = ring.flatMap(({ x, y }, i) => {
-    const to = ring[(i + 1) % ring.length] ?? { x, y };
+    const to = ring[closed ? (i + 1) % ring.length : i + 1];
+    if (to === undefined) return [{ x, y }];
     const parts = ring.length > 64 ? 1 : PARTS;
     return Array.from({ length: parts }, (_, part) => ({
       x: x + ((to.x - x) * part) / parts,
       y: y + ((to.y - y) * part) / parts,
     }));
   });
-  const shown = [...points, ...points.slice(0, 1)].map(({ x, y }) => view.toScreen(x, y, heightOf(x, y)));
+  const shown = [...points, ...points.slice(0, closed ? 1 : 0)].map(({ x, y }) => view.toScreen(x, y, heightOf(x, y)));
   for (const [i, to] of shown.entries()) {
     const from = shown[i - 1];
     if (from?.inFront === true && to.inFront) outline(context, style, [from, to], false);

@@ -16,6 +16,7 @@ export const LOOKS = {
   footprint: { colour: '#ffffff' },
   goal: { colour: '#ffd166' },
   focus: { colour: '#ffffff' },
+  directed: { colour: '#ffb86b', dashes: [10, 4, 2, 4] },
   grip: { colour: '#9bf6a3' },
   limited: { colour: '#ff5d5d' },
   finger: { colour: '#c8b6ff' },

@@ -15,6 +15,8 @@ export const descriptions: Readonly<Record<string, string>> = {
     'The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped.',
   'ground.highest':
     'The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped.',
+  'ground.floor':
+    'How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases.',
   'ground.clearance': 'How far the eye stays above the terrain below it, in world units.',
   'ground.followHalfLife': 'Seconds for the height of the focus to cover half of the way to that of the terrain.',
   'ground.followRadius': 'How far around the focus the terrain is smoothed for that, in spans.',
@@ -133,6 +135,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pad.curve':
     'Speed grows with this power of how far a stick is pushed beyond that: 1 is evenly, more is finer near the middle.',
   locked: 'What the player cannot do now, such as in a cutscene; the program still can.',
+  inverted:
+    'What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise.',
   drag: 'Fingers and dragging buttons.',
   'drag.startsAfter': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchStartsAfter': 'The same for a finger.',

@@ -73,6 +73,7 @@ const ground = v.object(
   {
     lowest: v.optional(coordinate, 0),
     highest: v.optional(coordinate, 0),
+    floor: v.optional(coordinate, 0),
     clearance: v.optional(number(0, WORLD, 2), 2),
     followHalfLife: v.optional(halfLife, 0.15),
     followRadius: v.optional(number(0, 4, 0.15), 0.15),
@@ -284,6 +285,7 @@ const pad = v.object(
 );
 
 const locked = v.array(oneOf(['pan', 'zoom', 'turn', 'tilt']), 'a list of "pan", "zoom", "turn" and "tilt"');
+const inverted = v.array(oneOf(['wheel', 'turn', 'tilt']), 'a list of "wheel", "turn" and "tilt"');
 
 /** The settings of one camera. Lengths are world units, durations seconds. */
 export const settingsSchema = v.object(
@@ -306,6 +308,7 @@ export const settingsSchema = v.object(
     drag: v.optional(drag, {}),
     pad: v.optional(pad, {}),
     locked: v.optional(locked, []),
+    inverted: v.optional(inverted, []),
     reducedMotion: v.optional(v.boolean('true or false'), false),
     bindings: v.optional(bindings, {}),
   },

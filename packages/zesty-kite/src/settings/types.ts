@@ -31,6 +31,8 @@ export type Settings = {
         lowest?: number | undefined;
         /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Values: -1e12 … 1e12. Default: `0`. */
         highest?: number | undefined;
+        /** How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases. Values: -1e12 … 1e12. Default: `0`. */
+        floor?: number | undefined;
         /** How far the eye stays above the terrain below it, in world units. Values: 0 … 1e12. Default: `2`. */
         clearance?: number | undefined;
         /** Seconds for the height of the focus to cover half of the way to that of the terrain. Values: 0 … 60. Default: `0.15`. */
@@ -338,6 +340,8 @@ export type Settings = {
     | undefined;
   /** What the player cannot do now, such as in a cutscene; the program still can. Values: a list of "pan", "zoom", "turn", "tilt". Default: `[]`. */
   locked?: ('pan' | 'zoom' | 'turn' | 'tilt')[] | undefined;
+  /** What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise. Values: a list of "wheel", "turn", "tilt". Default: `[]`. */
+  inverted?: ('wheel' | 'turn' | 'tilt')[] | undefined;
   /** Nothing eases or glides: zooms, turns and the way home are there at once. `listen` sets it as the system asks. Values: true, false. Default: `false`. */
   reducedMotion?: boolean | undefined;
   /** What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page. */
@@ -410,6 +414,8 @@ export type FullSettings = {
     lowest: number;
     /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Values: -1e12 … 1e12. Default: `0`. */
     highest: number;
+    /** How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases. Values: -1e12 … 1e12. Default: `0`. */
+    floor: number;
     /** How far the eye stays above the terrain below it, in world units. Values: 0 … 1e12. Default: `2`. */
     clearance: number;
     /** Seconds for the height of the focus to cover half of the way to that of the terrain. Values: 0 … 60. Default: `0.15`. */
@@ -680,6 +686,8 @@ export type FullSettings = {
   };
   /** What the player cannot do now, such as in a cutscene; the program still can. Values: a list of "pan", "zoom", "turn", "tilt". Default: `[]`. */
   locked: ('pan' | 'zoom' | 'turn' | 'tilt')[];
+  /** What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise. Values: a list of "wheel", "turn", "tilt". Default: `[]`. */
+  inverted: ('wheel' | 'turn' | 'tilt')[];
   /** Nothing eases or glides: zooms, turns and the way home are there at once. `listen` sets it as the system asks. Values: true, false. Default: `false`. */
   reducedMotion: boolean;
   /** What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page. */

@@ -1,0 +1,58 @@
+/** For drawing while a game is made: what directs the camera now. */
+import type { Camera } from '../camera.ts';
+import { Angle } from '../math/index.ts';
+import type { Part } from '../motion/index.ts';
+import type { Point } from '../view/index.ts';
+import { Following } from './follows.ts';
+import { Journey } from './journey.ts';
+
+/** A line of points: of the ground in world units, or of the screen in CSS pixels. */
+export interface Drawn {
+  readonly on: 'ground' | 'screen';
+  readonly points: readonly Point[];
+  /** The last point goes back to the first. */
+  readonly closed: boolean;
+}
+
+const PARTS = 48;
+
+/**
+ * The way of a journey under way, from where the camera is, and the dead zone of what is followed: for
+ * `createOverlay(camera, listening, () => directing(camera))`.
+ */
+export function directing(camera: Camera): Drawn[] {
+  return camera.timeline.kept.states.flatMap((state: Part) => {
+    if (state instanceof Journey && state.path !== null) return [wayOf(state, camera.shown)];
+    if (state instanceof Following && state.on) return [zoneOf(state, camera)];
+    return [];
+  });
+}
+
+/** From where the camera is, straight over the ground: only the span goes by a curve. */
+function wayOf({ to, movedX, movedY }: Journey, from: Point): Drawn {
+  return {
+    on: 'ground',
+    closed: false,
+    points: [
+      { x: from.x, y: from.y },
+      { x: to.x + movedX, y: to.y + movedY },
+    ],
+  };
+}
+
+function zoneOf({ middleU, middleV, zoneWidth, zoneHeight, round }: Following, { view: { look } }: Camera): Drawn {
+  const at = (right: number, down: number): Point => ({
+    x: look.middleX + (middleU + right) * look.frameHeight,
+    y: look.middleY + (middleV + down) * look.frameHeight,
+  });
+  const points = round
+    ? Array.from({ length: PARTS }, (_, i) => {
+        angle.degrees = (i / PARTS) * 360;
+        angle.compute();
+        return at(zoneWidth * angle.cosine, zoneHeight * angle.sine);
+      })
+    : [at(-zoneWidth, -zoneHeight), at(zoneWidth, -zoneHeight), at(zoneWidth, zoneHeight), at(-zoneWidth, zoneHeight)];
+  return { on: 'screen', closed: true, points };
+}
+
+const angle = new Angle();

@@ -1,0 +1,42 @@
+/** Games with storeys: the plane that the camera goes by is a floor. */
+import type { Camera } from '../camera.ts';
+import { shown } from '../settings/index.ts';
+
+/**
+ * Goes from floor to floor, eased by the settings' `ground.followHalfLife`. What shows, what is picked and what is gripped is
+ * the floor. It is a setting, `ground.floor`: so a session has it, and a save game keeps it.
+ *
+ * ```ts
+ * const floors = new Floors(camera, [-3, 0, 3, 6]);
+ * floors.go(floors.floor + 1);
+ * ```
+ */
+export class Floors {
+  readonly #camera: Camera;
+  readonly #heights: readonly number[];
+
+  /**
+   * @param heights of all floors above the ground, world units, the lowest first
+   * @throws RangeError for heights that do not rise
+   */
+  constructor(camera: Camera, heights: readonly number[]) {
+    const rises = heights.every((height, i) => Number.isFinite(height) && height > (heights[i - 1] ?? -Infinity));
+    if (heights.length === 0 || !rises)
+      throw new RangeError(`floors.heights: found ${shown(heights)}; wanted heights that rise, such as [0, 3, 6]`);
+    this.#camera = camera;
+    this.#heights = [...heights];
+  }
+
+  /** The floor that the camera goes by, or is on its way to, 0 for the lowest: the nearest to the setting. */
+  get floor(): number {
+    const { floor } = this.#camera.settings.ground;
+    const off = this.#heights.map((height) => Math.abs(height - floor));
+    return off.indexOf(Math.min(...off));
+  }
+
+  /** Goes to a floor; to the lowest or the highest where there is none. */
+  go(floor: number): void {
+    const to = Math.min(Math.max(Math.round(floor), 0), this.#heights.length - 1);
+    this.#camera.change({ ground: { floor: this.#heights[to] ?? 0 } });
+  }
+}

@@ -1,0 +1,87 @@
+/** What is sent of a camera: where it was at one moment, and how fast it went. */
+import { exp2, log2 } from '../math/index.ts';
+import { shown } from '../settings/index.ts';
+import type { Pose } from '../view/index.ts';
+
+/** One moment of a camera: plain JSON. */
+export interface PoseRecord {
+  /** Milliseconds by the sender's clock. */
+  readonly at: number;
+  /** x, y, focus height and span in world units, then heading, pitch and field of view in degrees. */
+  readonly pose: PoseNumbers;
+  /** How fast they change, per second: of the span, octaves per second. Left out where nothing moves. */
+  readonly rates?: PoseNumbers;
+}
+
+/** A number for each field of a pose. */
+export type PoseNumbers = readonly [number, number, number, number, number, number, number];
+
+/** Where the span stands in a pose. */
+export const SPAN = 3;
+const FIELDS = 7;
+
+/** A record with the span as log₂, in which a camera goes from one to the next. */
+export class Moment {
+  at = NaN;
+  readonly values = new Float64Array(FIELDS);
+  readonly rates = new Float64Array(FIELDS);
+
+  /** @throws TypeError for what is no record */
+  static of(record: PoseRecord): Moment {
+    const { at, pose, rates } = checked(record);
+    const moment = new Moment();
+    moment.at = at;
+    moment.values.set(pose);
+    moment.values[SPAN] = log2(pose[SPAN]);
+    if (rates !== undefined) moment.rates.set(rates);
+    return moment;
+  }
+}
+
+/** Sets `out` to the pose of values that go with log₂ of the span. */
+export function poseOf(values: Float64Array, out: Pose): Pose {
+  const [x = 0, y = 0, focusHeight = 0, zoom = 0, heading = 0, pitch = 90, fieldOfView = 0] = values;
+  out.x = x;
+  out.y = y;
+  out.focusHeight = focusHeight;
+  out.span = exp2(zoom);
+  out.heading = heading;
+  // A curve through both may go a little beyond them.
+  out.pitch = Math.min(90, Math.max(pitch, 1));
+  out.fieldOfView = Math.max(0, fieldOfView);
+  return out;
+}
+
+/** Sets `out` to where a camera is that goes from one moment to the next: cubic Hermite, with both rates. */
+export function between(from: Moment, to: Moment, at: number, out: Float64Array): void {
+  const seconds = (to.at - from.at) / 1000;
+  const t = (at - from.at) / (to.at - from.at);
+  const s = 1 - t;
+  for (let i = 0; i < FIELDS; i++) {
+    const a = from.values[i] ?? 0;
+    const b = to.values[i] ?? 0;
+    const leaves = (from.rates[i] ?? 0) * seconds;
+    const comes = (to.rates[i] ?? 0) * seconds;
+    out[i] =
+      a === b && leaves === 0 && comes === 0
+        ? a
+        : s * s * ((1 + 2 * t) * a + t * leaves) + t * t * ((1 + 2 * s) * b - s * comes);
+  }
+}
+
+function checked(record: PoseRecord): PoseRecord {
+  const given: unknown = record;
+  const { at, pose, rates } = (given ?? {}) as Partial<Record<keyof PoseRecord, unknown>>;
+  if (typeof at !== 'number' || !Number.isFinite(at))
+    throw new TypeError(`record.at: found ${shown(at)}; wanted milliseconds`);
+  if (!areNumbers(pose)) throw new TypeError(`record.pose: found ${shown(pose)}; wanted seven finite numbers`);
+  if (!((pose[SPAN] ?? 0) > 0))
+    throw new TypeError(`record.pose[3]: found ${shown(pose[SPAN])}; wanted a span above 0`);
+  if (rates !== undefined && !areNumbers(rates))
+    throw new TypeError(`record.rates: found ${shown(rates)}; wanted seven finite numbers, or nothing`);
+  return record;
+}
+
+function areNumbers(value: unknown): value is readonly number[] {
+  return Array.isArray(value) && value.length === FIELDS && value.every((number) => Number.isFinite(number));
+}
