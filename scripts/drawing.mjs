@@ -17,6 +17,8 @@ const FOR = {
   session: 'recording, replaying, measuring',
   dom: 'an element → signals',
   minimap: 'a small map that steers',
+  css: 'elements, SVG and labels on the ground',
+  pixi: 'aims containers of that package',
   others: 'cameras of other players',
   players: 'what players may change',
   overlay: 'what a camera goes by, drawn',

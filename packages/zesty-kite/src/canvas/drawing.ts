@@ -9,7 +9,7 @@ export interface Canvas {
   width: number;
   height: number;
   readonly clientWidth?: number;
-  readonly style?: { width: string; height: string };
+  readonly style?: { width: string; height: string; imageRendering?: string };
 }
 
 /** What is needed of its context. */
@@ -25,6 +25,10 @@ export interface DrawingOptions {
    * stays sharp. `at-rest` eases into it as the picture comes to rest; `never` is the default.
    */
   readonly snap?: 'never' | 'at-rest' | 'always';
+  /** Pixels drawn for each CSS pixel, asked in every frame, such as `densityByZoom` makes; the view's when left out. */
+  readonly density?: (view: View) => number;
+  /** How a canvas with fewer pixels than the screen is enlarged: `nearest` shows them as squares; `smooth` is the default. */
+  readonly enlarge?: 'smooth' | 'nearest';
 }
 
 /** A canvas to draw on frame by frame. */
@@ -51,7 +55,10 @@ export interface Drawing {
  * context.fillRect(0, 0, 1024, 768); // world units
  * ```
  */
-export function createDrawing(context: CanvasContext, { snap = 'never' }: DrawingOptions = {}): Drawing {
+export function createDrawing(
+  context: CanvasContext,
+  { snap = 'never', density: ask, enlarge = 'smooth' }: DrawingOptions = {},
+): Drawing {
   const known = ['never', 'at-rest', 'always'];
   if (!known.includes(snap))
     throw new TypeError(`createDrawing: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
@@ -65,9 +72,11 @@ export function createDrawing(context: CanvasContext, { snap = 'never' }: Drawin
   return {
     begin: (view) => {
       const drawn = snap === 'never' ? view : snap === 'always' ? snapper.snap(view) : snapper.ease(view);
-      ({ density } = view);
+      density = ask?.(view) ?? view.density;
       drawn.affine(affine);
-      fit(context.canvas, view);
+      fit(context.canvas, view, density);
+      if (context.canvas.style !== undefined && ask !== undefined)
+        context.canvas.style.imageRendering = enlarge === 'nearest' ? 'pixelated' : 'auto';
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.clearRect(0, 0, context.canvas.width, context.canvas.height);
       inWorld();
@@ -83,8 +92,8 @@ export function createDrawing(context: CanvasContext, { snap = 'never' }: Drawin
   };
 }
 
-/** Gives a canvas as many pixels as the view has device pixels; its element keeps its size. */
-function fit(canvas: Canvas, { width, height, density }: View): void {
+/** Gives a canvas as many pixels as are drawn; its element keeps its size. */
+function fit(canvas: Canvas, { width, height }: View, density: number): void {
   const wide = Math.max(1, Math.round(width * density));
   const high = Math.max(1, Math.round(height * density));
   if (canvas.width === wide && canvas.height === high) return;

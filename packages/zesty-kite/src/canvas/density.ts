@@ -1,0 +1,36 @@
+/** Retro-looking games draw fewer pixels from afar and enlarge them: how many, by the zoom. */
+import { createCurve, curveAt, log2 } from '../math/index.ts';
+import type { View } from '../view/index.ts';
+
+export interface DensityRule {
+  /** Spans, rising, with how many pixels are drawn for each CSS pixel: a curve over the zoom, as the settings have them. */
+  readonly byZoom: readonly (readonly [span: number, density: number])[];
+  /** A drawn pixel covers a whole number of device pixels, so that all are alike; `true` when left out. */
+  readonly wholeSteps?: boolean;
+}
+
+/**
+ * How many pixels to draw for each CSS pixel, at most as many as there are: for `createDrawing(context, { density })`, or
+ * `renderer.setPixelRatio(density(view))`, `renderer.resolution = density(view)`. Views and picks know nothing of it and stay exact.
+ *
+ * ```ts
+ * const density = densityByZoom({ byZoom: [[60, 1], [400, 0.25]] });
+ * const drawing = createDrawing(context, { density });
+ * ```
+ *
+ * @throws RangeError for a rule without a curve, or densities that are none
+ */
+export function densityByZoom({ byZoom, wholeSteps = true }: DensityRule): (view: View) => number {
+  const good = byZoom.every(
+    ([span, density], i) => span > (byZoom[i - 1]?.[0] ?? 0) && density > 0 && Number.isFinite(span + density),
+  );
+  if (byZoom.length === 0 || !good)
+    throw new RangeError(
+      `densityByZoom: found ${JSON.stringify(byZoom)}; wanted rising spans with densities above 0, such as [[60, 1], [400, 0.25]]`,
+    );
+  const curve = createCurve(byZoom.map(([span, density]) => [log2(span), density]));
+  return ({ span, density: there }) => {
+    const wanted = Math.min(there, curveAt(curve, log2(span)));
+    return wholeSteps ? there / Math.max(1, Math.round(there / wanted)) : wanted;
+  };
+}

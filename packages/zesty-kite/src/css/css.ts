@@ -1,0 +1,101 @@
+/**
+ * Elements and SVG that lie on the ground, and labels pinned to it, moved by CSS transforms. It takes whatever has the
+ * fields of an element.
+ */
+import type { Affine, ScreenPoint, View } from '../view/index.ts';
+
+/** What is needed of an element. */
+export interface Styled {
+  readonly style: { transform: string; transformOrigin: string };
+}
+
+/** What is needed of a label's element. */
+export interface Pinned {
+  readonly style: { transform: string; visibility: string };
+}
+
+/**
+ * Lays an element on the ground: its pixels are world units, counted from the world's origin. It has to lie at the top left of
+ * the map's element, as `position: absolute; left: 0; top: 0` has it. Every lens will do.
+ *
+ * ```ts
+ * layOnGround(camera.advance(time), mapElement);
+ * ```
+ *
+ * @param height of the level plane that it lies on; that of the focus when left out
+ */
+export function layOnGround(view: View, { style }: Styled, height: number = view.focusHeight): void {
+  style.transformOrigin = '0 0';
+  style.transform = cssTransform(view, height);
+}
+
+/** The same as text: `matrix(…)`, and `matrix3d(…)` for a perspective that is not straight down. */
+export function cssTransform(view: View, height: number = view.focusHeight): string {
+  if (isFlat(view)) return svgTransform(view, height);
+  const { look, span, x, y, focusHeight } = view;
+  const { sinHeading, cosHeading, sinPitch, cosPitch, widening, middleX, middleY, frameHeight } = look;
+  const rise = (height - focusHeight) / span;
+  // Counted from the focus, in spans: to the right and toward the viewer, each a·x + b·y + c.
+  const right = [cosHeading / span, sinHeading / span, -(x * cosHeading + y * sinHeading) / span] as const;
+  const toward = [-sinHeading / span, cosHeading / span, (x * sinHeading - y * cosHeading) / span] as const;
+  // Depth over the focus' own: how much everything shrinks there.
+  const depth = toward.map(
+    (value, i) => (i === 2 ? 1 : 0) - widening * (value * cosPitch + (i === 2 ? rise * sinPitch : 0)),
+  );
+  const rows = [0, 1, 2].map((i) => {
+    const deep = depth[i] ?? 0;
+    const down = (toward[i] ?? 0) * sinPitch - (i === 2 ? rise * cosPitch : 0);
+    return [middleX * deep + frameHeight * (right[i] ?? 0), middleY * deep + frameHeight * down, 0, deep];
+  });
+  const [alongX = [], alongY = [], origin = []] = rows;
+  return `matrix3d(${[...alongX, ...alongY, 0, 0, 1, 0, ...origin].map(text).join(', ')})`;
+}
+
+/**
+ * For the `transform` of an SVG group that is drawn in world units.
+ *
+ * @throws RangeError for a perspective that is not straight down: SVG has no such transform
+ */
+export function svgTransform(view: View, height: number = view.focusHeight): string {
+  if (!isFlat(view))
+    throw new RangeError(
+      `svgTransform: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens, a pitch of 90, or an HTML element around the SVG and layOnGround`,
+    );
+  const { a, b, c, d, e, f } = view.affine(affine, height);
+  return `matrix(${[a, b, c, d, e, f].map(text).join(', ')})`;
+}
+
+/**
+ * Puts a label's element where a point shows: its top left corner, on whole device pixels, so that text stays sharp. It has to
+ * lie at the top left of the map's element. A label that is behind the eye, or farther than `beyond` outside the screen, is hidden.
+ *
+ * @param beyond CSS pixels; 100 when left out
+ * @returns where it shows; null while it is hidden
+ */
+export function pinLabel(
+  view: View,
+  { style }: Pinned,
+  { x, y, height = view.focusHeight }: { readonly x: number; readonly y: number; readonly height?: number },
+  beyond = 100,
+): Readonly<ScreenPoint> | null {
+  const at = view.toScreen(x, y, height);
+  const shows =
+    at.inFront && at.x >= -beyond && at.y >= -beyond && at.x <= view.width + beyond && at.y <= view.height + beyond;
+  style.visibility = shows ? 'visible' : 'hidden';
+  if (!shows) return null;
+  const whole = (value: number): string => text(Math.round(value * view.density) / view.density);
+  style.transform = `translate(${whole(at.x)}px, ${whole(at.y)}px)`;
+  return at;
+}
+
+/** Whether a matrix of six numbers says it all. */
+function isFlat({ look }: View): boolean {
+  return look.widening === 0 || look.cosPitch === 0;
+}
+
+/** As short as keeps a ten-thousandth of a pixel across a million world units. */
+function text(value: number): string {
+  return String(Number(value.toPrecision(12)));
+}
+
+const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };

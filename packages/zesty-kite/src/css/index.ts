@@ -1,0 +1,1 @@
+export { cssTransform, layOnGround, pinLabel, svgTransform, type Pinned, type Styled } from './css.ts';

@@ -1,0 +1,1 @@
+export { aimPixi, standUpright, type ContainerLike, type SpriteLike, type UprightOptions } from './pixi.ts';

@@ -1,0 +1,97 @@
+/**
+ * Puts a view on containers of the pixi.js package: one for the ground, and upright sprites that stand on it. It takes whatever
+ * has the fields of one, and imports nothing: the renderer is the page's.
+ */
+import { angleDegrees } from '../math/index.ts';
+import type { Affine, View } from '../view/index.ts';
+
+interface Pair {
+  set(x: number, y: number): unknown;
+}
+
+/** What is needed of a container for the ground. */
+export interface ContainerLike {
+  readonly position: Pair;
+  readonly scale: Pair;
+  readonly skew: Pair;
+  rotation: number;
+}
+
+/** What is needed of a sprite. */
+export interface SpriteLike {
+  readonly position: Pair;
+  readonly scale: Pair;
+  zIndex: number;
+  visible: boolean;
+}
+
+export interface UprightOptions {
+  /** How large it is, as a factor of its picture when a world unit is a pixel; 1 when left out. Pictures of so many pixels a unit give one over that. */
+  readonly size?: number;
+  /** It stands on whole device pixels: pixel art stays sharp. `false` when left out. */
+  readonly wholePixels?: boolean;
+  /** How far it reaches from where it stands, world units, so that what sticks out into the screen still shows; 10 when left out. */
+  readonly reach?: number;
+}
+
+const RADIANS = 0.017453292519943295;
+
+/**
+ * Makes a container lie on the ground: what is in it is drawn in world units.
+ *
+ * ```ts
+ * aimPixi(camera.advance(time), ground);
+ * for (const barge of barges) standUpright(view, barge.sprite, barge.x, barge.y, 0);
+ * app.render();
+ * ```
+ *
+ * @param height of the level plane; that of the focus when left out
+ * @throws RangeError for a perspective that is not straight down: no container can be drawn so
+ */
+export function aimPixi(view: View, container: ContainerLike, height: number = view.focusHeight): void {
+  if (view.look.widening > 0 && view.look.cosPitch !== 0)
+    throw new RangeError(
+      `aimPixi: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens (lens.fieldOfView null), or a pitch of 90`,
+    );
+  const { a, b, c, d, e, f } = view.affine(affine, height);
+  container.position.set(e, f);
+  container.rotation = 0;
+  container.scale.set(Math.sqrt(a * a + b * b), Math.sqrt(c * c + d * d));
+  container.skew.set(angleDegrees(c, d) * RADIANS, angleDegrees(b, a) * RADIANS);
+}
+
+/**
+ * Stands a sprite on a point of the ground, upright on the screen: with its anchor there, smaller with distance, drawn over what
+ * stands behind it (its parent has to have `sortableChildren`), hidden where it does not show. Its parent is no part of the
+ * ground's container.
+ *
+ * @returns whether it shows
+ */
+export function standUpright(
+  view: View,
+  sprite: SpriteLike,
+  x: number,
+  y: number,
+  height: number = view.focusHeight,
+  { size = 1, wholePixels = false, reach = 10 }: UprightOptions = {},
+): boolean {
+  const { look, span, width, height: high, density, scale } = view;
+  const at = view.toScreen(x, y, height);
+  const toward = view.depthKey(x, y);
+  const deep = 1 - (look.widening * (toward * look.cosPitch + (height - view.focusHeight) * look.sinPitch)) / span;
+  const pixels = scale / deep;
+  const beyond = reach * pixels;
+  const shows = at.inFront && at.x > -beyond && at.y > -beyond && at.x < width + beyond && at.y < high + beyond;
+  sprite.visible = shows;
+  if (!shows) return false;
+  const whole = wholePixels ? density : 0;
+  sprite.position.set(
+    whole > 0 ? Math.round(at.x * whole) / whole : at.x,
+    whole > 0 ? Math.round(at.y * whole) / whole : at.y,
+  );
+  sprite.scale.set(size * pixels, size * pixels);
+  sprite.zIndex = toward;
+  return true;
+}
+
+const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
