@@ -9,9 +9,20 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1000,
     rolldownOptions: {
-      input: ['', 'straight-down/', 'two-to-one/', 'over-the-hills/', 'off-the-page/'].map(
-        (page) => `${import.meta.dirname}/${page}index.html`,
-      ),
+      input: [
+        '',
+        'straight-down/',
+        'two-to-one/',
+        'over-the-hills/',
+        'off-the-page/',
+        'a-chart-of-labels/',
+        'fingers/',
+        'two-players/',
+        'beside-the-game/',
+        'raw-webgl/',
+        'raw-webgpu/',
+        'build-in-pixi/',
+      ].map((page) => `${import.meta.dirname}/${page}index.html`),
     },
   },
 });

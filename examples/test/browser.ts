@@ -20,11 +20,11 @@ export function ownBrowser(): Own {
   return own;
 }
 
-async function launch(): Promise<Browser> {
+export async function launch(args: readonly string[] = []): Promise<Browser> {
   const executablePath = process.env['ZESTY_KITE_BROWSER'];
   if (!executablePath)
     throw new Error('ZESTY_KITE_BROWSER: found nothing; wanted the path of a browser, as `npm test` sets it.');
-  return chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking'] });
+  return chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking', ...args] });
 }
 
 /** The path of a script that defines `zesty`, the library with every entry. */

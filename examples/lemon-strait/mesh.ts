@@ -1,0 +1,47 @@
+/** The height field as triangles, for shaders written by hand; and the settings to look at it with. */
+import type { Settings } from 'zesty-kite';
+import type { Ground } from './ground.ts';
+
+export interface Mesh {
+  /** x, y and height of each point, world units. */
+  readonly points: Float32Array;
+  readonly triangles: Uint32Array;
+}
+
+/** Every sample of the height field. */
+const SKIP = 1;
+
+export function meshOf(ground: Ground): Mesh {
+  const size = ground.step * SKIP;
+  const columns = ground.width / size + 1;
+  const rows = ground.height / size + 1;
+  const points = new Float32Array(columns * rows * 3);
+  const triangles = new Uint32Array((columns - 1) * (rows - 1) * 6);
+  let at = 0;
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const i = row * columns + column;
+      points.set([column * size, row * size, Math.max(-1.5, ground.sample(column * SKIP, row * SKIP))], i * 3);
+      if (column === columns - 1 || row === rows - 1) continue;
+      triangles.set([i, i + columns, i + 1, i + 1, i + columns, i + columns + 1], at);
+      at += 6;
+    }
+  return { points, triangles };
+}
+
+export function settingsOver({ width, height, terrain }: Ground): Settings {
+  return {
+    bounds: { left: 0, top: 0, right: width, bottom: height, keep: 'focus' },
+    start: { span: 260 },
+    ground: { lowest: terrain.lowest, highest: terrain.highest },
+    zoom: { minSpan: 40, maxSpan: 700 },
+    pitch: {
+      degrees: [
+        [40, 34],
+        [700, 68],
+      ],
+    },
+    lens: { fieldOfView: 40 },
+    bindings: { turnLeft: ['KeyQ'], turnRight: ['KeyE'], drag: ['MouseLeft', 'Touch'] },
+  };
+}
