@@ -85,15 +85,15 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
   const folder = new URL('../../packages/zesty-kite/dist/standalone/', import.meta.url);
   const entries = [
     'canvas',
+    'css',
     'direct',
     'dom',
     'events',
     'index',
-    'css',
     'minimap',
-    'pixi',
     'others',
     'overlay',
+    'pixi',
     'players',
     'review',
     'session',

@@ -138,7 +138,7 @@ test('beside the game: the field has its keys, the list its wheel, the dialog ev
   await page.mouse.move(300, 300);
   const before = await pose(page);
   await page.fill('#search', '');
-  await page.type('#search', 'wasd 1');
+  await page.locator('#search').pressSequentially('wasd 1');
   await page.fill('#search', '');
   await page.mouse.move(690, 300);
   await page.mouse.wheel(0, 400);

@@ -1,1 +1,1 @@
-export { aimPixi, standUpright, type ContainerLike, type SpriteLike, type UprightOptions } from './pixi.ts';
+export { aimPixi, standUpright, type ContainerLike, type Pair, type SpriteLike, type UprightOptions } from './pixi.ts';

@@ -5,7 +5,8 @@
 import { angleDegrees } from '../math/index.ts';
 import type { Affine, View } from '../view/index.ts';
 
-interface Pair {
+/** Two numbers that belong together. */
+export interface Pair {
   set(x: number, y: number): unknown;
 }
 
