@@ -22,6 +22,7 @@ export default defineConfig({
         'raw-webgl/',
         'raw-webgpu/',
         'build-in-pixi/',
+        'workbench/',
       ].map((page) => `${import.meta.dirname}/${page}index.html`),
     },
   },

@@ -108,6 +108,29 @@ await page.setViewportSize({ width: 760, height: 300 });
 await page.setContent(terminal(`$ npx zesty-kite replay ${session}\n${printed}`));
 await take('replay');
 
+/** The small pages count their frames on the body. */
+const openSmall = async (name) => {
+  await page.goto(`${server.resolvedUrls.local[0]}${name}/`);
+  await page.waitForFunction(() => Number(document.body.dataset.frames) > 1);
+};
+await page.setViewportSize({ width: 1280, height: 800 });
+await openSmall('a-chart-of-labels');
+await take('a-chart-of-labels');
+await openSmall('build-in-pixi');
+await page.mouse.move(600, 330);
+await page.waitForTimeout(500);
+await take('build-in-pixi');
+await openSmall('workbench');
+await page.selectOption('#feel', 'heavy');
+await page.locator('.lil-title', { hasText: /^zoom$/ }).click();
+await page.mouse.move(640, 420);
+for (let notch = 0; notch < 4; notch++) await page.mouse.wheel(0, -100);
+await page.keyboard.down('KeyD');
+await page.waitForTimeout(1500);
+await page.keyboard.up('KeyD');
+await page.waitForTimeout(1500);
+await take('workbench');
+
 await browser.close();
 await server.close();
 

@@ -8,11 +8,9 @@ export interface Mesh {
   readonly triangles: Uint32Array;
 }
 
-/** Every sample of the height field. */
-const SKIP = 1;
-
-export function meshOf(ground: Ground): Mesh {
-  const size = ground.step * SKIP;
+/** @param skip every so many samples of the height field make a point */
+export function meshOf(ground: Ground, skip = 2): Mesh {
+  const size = ground.step * skip;
   const columns = ground.width / size + 1;
   const rows = ground.height / size + 1;
   const points = new Float32Array(columns * rows * 3);
@@ -21,7 +19,7 @@ export function meshOf(ground: Ground): Mesh {
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
       const i = row * columns + column;
-      points.set([column * size, row * size, Math.max(-1.5, ground.sample(column * SKIP, row * SKIP))], i * 3);
+      points.set([column * size, row * size, Math.max(-1.5, ground.sample(column * skip, row * skip))], i * 3);
       if (column === columns - 1 || row === rows - 1) continue;
       triangles.set([i, i + columns, i + 1, i + 1, i + columns, i + columns + 1], at);
       at += 6;

@@ -137,6 +137,7 @@ function connectWorkings(camera: Camera, listening: Listening, drawn: Directing[
   const overlay = createOverlay(camera, listening, drawn);
   const toggle = (): void => {
     overlay.toggle();
+    document.body.classList.toggle('workings', overlay.isOn);
     button.setAttribute('aria-pressed', String(overlay.isOn));
   };
   button.addEventListener('click', toggle);

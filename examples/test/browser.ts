@@ -90,8 +90,8 @@ export async function touch(
 
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
 export async function openPage({ browser }: Own, name: string): Promise<Page> {
-  // The 3D page is drawn by software: a quarter of the pixels will do.
-  const deviceScaleFactor = name === 'over-the-hills' ? 0.5 : 1;
+  // The 3D page is drawn by software: a few of the pixels will do.
+  const deviceScaleFactor = name === 'over-the-hills' ? 0.25 : 1;
   const context = await browser.newContext({ viewport: { width: 1000, height: 600 }, deviceScaleFactor });
   const page = await context.newPage();
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { encode } from 'fast-png';
+import { inOneProcess, type Ended } from './inOneProcess.ts';
 
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const DATA = new URL('../../../data/lemon-strait/', import.meta.url).pathname;
@@ -44,26 +45,6 @@ function bomb(good: Uint8Array, pixels: number): Uint8Array {
   return Buffer.concat([good.subarray(0, 33), length, Buffer.from('IDAT'), data, Buffer.alloc(4)]);
 }
 
-interface Ended {
-  readonly code: number | null;
-  readonly out: string;
-  readonly errors: string;
-}
-
-/** The calls, in one process with little memory. */
-function runAll(cases: readonly Case[]): Ended[] {
-  const call = ['--max-old-space-size=200', new URL('cases.mjs', import.meta.url).pathname];
-  const input = JSON.stringify(cases);
-  const { stdout, stderr } = spawnSync(process.execPath, call, {
-    cwd: folder,
-    input,
-    encoding: 'utf8',
-    maxBuffer: 1e9,
-  });
-  expect(stderr).toBe('');
-  return JSON.parse(stdout) as Ended[];
-}
-
 /** What is wrong with how a case ended; nothing when it is as it should be. */
 function faultOf(one: Case, { code, out, errors }: Ended): string[] {
   const wrong = [
@@ -82,7 +63,7 @@ function faultOf(one: Case, { code, out, errors }: Ended): string[] {
 
 /** Every eighth case has a process of its own, which has to end as the call in a process of many. */
 function faultsOf(cases: readonly Case[]): string[] {
-  const ends = runAll(cases);
+  const ends = inOneProcess(cases, folder);
   return cases.flatMap((one, i) => {
     const end = ends[i] ?? { code: null, out: '', errors: '' };
     if (i % 8 > 0) return faultOf(one, end);

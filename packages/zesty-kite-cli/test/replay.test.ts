@@ -14,6 +14,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
+import { inOneProcess, type Ended } from './inOneProcess.ts';
 
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const SESSIONS = new URL('../../../data/lemon-strait/sessions/', import.meta.url).pathname;
@@ -26,12 +27,6 @@ beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-cli-'));
 });
 afterAll(() => rmSync(folder, { recursive: true }));
-
-interface Ended {
-  readonly code: number | null;
-  readonly out: string;
-  readonly errors: string;
-}
 
 function zestyKite(args: readonly string[], input = ''): Ended {
   const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', input });
@@ -270,12 +265,14 @@ test('the schema of a terrain says yes to what the command reads, and no to what
     [samples({ lowest: '-6' }), false],
     [samples({ highest: undefined }), false],
   ];
-  for (const [description, isSound] of described) {
-    const file = join(folder, 'described.json');
+  const calls = described.map(([description], i) => {
+    const file = join(folder, `described${String(i)}.json`);
     writeFileSync(file, JSON.stringify(description));
-    expect([
-      conforms(JSON.parse(JSON.stringify(description))),
-      zestyKite(['replay', HILLY, '--terrain', file]).code,
-    ]).toEqual([isSound, isSound ? 0 : 2]);
-  }
+    return { args: ['replay', HILLY, '--terrain', file] };
+  });
+  const codes = inOneProcess(calls, folder).map(({ code }) => code);
+  described.forEach(([description, isSound], i) => {
+    const yes = conforms(JSON.parse(JSON.stringify(description)));
+    expect([description, yes, codes[i]]).toEqual([description, isSound, isSound ? 0 : 2]);
+  });
 });
