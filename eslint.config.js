@@ -67,10 +67,9 @@ export default tseslint.config(
     files: ['**/*.{js,mjs}'],
     languageOptions: {
       globals: Object.fromEntries(
-        ['process', 'console', 'URL', 'Buffer', 'globalThis', 'setTimeout', 'document'].map((name) => [
-          name,
-          'readonly',
-        ]),
+        ['process', 'console', 'URL', 'Buffer', 'globalThis', 'setTimeout', 'document', 'requestAnimationFrame'].map(
+          (name) => [name, 'readonly'],
+        ),
       ),
     },
   },

@@ -45,7 +45,7 @@ function lines(warnings: readonly Warning[]): string {
   return warnings.map(({ path, message }) => `${path}: ${message}\n`).join('');
 }
 
-function screenSize(text: string): Screen {
+export function screenSize(text: string): Screen {
   const [, width, height] = /^(\d{1,5})x(\d{1,5})$/.exec(text) ?? [];
   if (Number(width) > 0 && Number(height) > 0) return { width: Number(width), height: Number(height) };
   throw new InvalidArgumentError(`found "${text}"; wanted a size such as 1280x800.`);

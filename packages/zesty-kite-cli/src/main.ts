@@ -2,9 +2,12 @@
 import { createRequire } from 'node:module';
 import { Command, CommanderError } from 'commander';
 import { checkCommand } from './check.ts';
+import { explainCommand } from './explain.ts';
 import { linesOf } from './failure.ts';
 import { print } from './print.ts';
 import { replayCommand } from './replay.ts';
+import { schemaCommand } from './schema.ts';
+import { startCommand } from './start.ts';
 
 /** Every promise was kept. */
 const DONE = 0;
@@ -36,7 +39,9 @@ export async function main(args: readonly string[]): Promise<void> {
 function createProgram(say: (text: string) => void): Command {
   const program = new Command('zesty-kite')
     .version(version, '--version', 'print the version of the tool')
-    .description('Plays recorded camera sessions again, and checks sessions and settings.')
+    .description(
+      'Plays recorded camera sessions again, checks settings and says what they come to, and begins projects.',
+    )
     .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
     .exitOverride()
     .configureOutput({ writeErr: say, outputError: say });
@@ -46,6 +51,9 @@ function createProgram(say: (text: string) => void): Command {
     }),
   );
   program.addCommand(checkCommand());
+  program.addCommand(explainCommand());
+  program.addCommand(schemaCommand());
+  program.addCommand(startCommand(version));
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
   return program;
 }

@@ -1,0 +1,28 @@
+/** A flat map on a 2D canvas: keys, edges, a drag with the right button, fingers, and the wheel that zooms to the cursor. */
+import { Camera } from 'zesty-kite';
+import { createDrawing } from 'zesty-kite/canvas';
+import { listen } from 'zesty-kite/dom';
+
+const canvas = document.querySelector('canvas');
+const context = canvas.getContext('2d');
+const drawing = createDrawing(context);
+const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
+const camera = new Camera({ bounds, start: { span: 400 }, edge: {} }, { wake: drawSoon });
+
+function draw(time) {
+  drawing.begin(camera.advance(time));
+  // World units from here on.
+  for (let x = 0; x < 1024; x += 64)
+    for (let y = 0; y < 768; y += 64) {
+      context.fillStyle = (x + y) % 128 === 0 ? '#a9c765' : '#8fb656';
+      context.fillRect(x, y, 64, 64);
+    }
+  if (!camera.settled) drawSoon();
+}
+
+function drawSoon() {
+  requestAnimationFrame(draw);
+}
+
+listen(canvas, camera);
+drawSoon();

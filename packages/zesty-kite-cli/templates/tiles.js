@@ -1,0 +1,40 @@
+/** Tiles twice as wide as high on a 2D canvas: whole steps of zoom, quarter turns with Q and E, and what is under the pointer. */
+import { Camera, tiles, visibleTiles } from 'zesty-kite';
+import { createDrawing } from 'zesty-kite/canvas';
+import { listen } from 'zesty-kite/dom';
+
+const SIDE = 16;
+const MAP = { columns: 64, rows: 48 };
+const canvas = document.querySelector('canvas');
+const context = canvas.getContext('2d');
+const drawing = createDrawing(context);
+const bounds = { left: 0, top: 0, right: MAP.columns * SIDE, bottom: MAP.rows * SIDE, keep: 'focus' };
+const camera = new Camera([tiles({ width: 64, height: 32, side: SIDE }), { bounds }], { wake: drawSoon });
+let pointer = null;
+let waiting = false;
+
+function draw(time) {
+  waiting = false;
+  const view = drawing.begin(camera.advance(time));
+  // World units from here on.
+  const under = pointer && view.toGround(pointer.x, pointer.y);
+  for (const { column, row } of visibleTiles(view, SIDE, MAP)) {
+    context.fillStyle = (column + row) % 2 === 0 ? '#a9c765' : '#8fb656';
+    if (under && Math.floor(under.x / SIDE) === column && Math.floor(under.y / SIDE) === row)
+      context.fillStyle = '#f6d743';
+    context.fillRect(column * SIDE, row * SIDE, SIDE, SIDE);
+  }
+  if (!camera.settled) drawSoon();
+}
+
+function drawSoon() {
+  if (!waiting) requestAnimationFrame(draw);
+  waiting = true;
+}
+
+listen(canvas, camera);
+canvas.addEventListener('pointermove', ({ offsetX, offsetY }) => {
+  pointer = { x: offsetX, y: offsetY };
+  drawSoon();
+});
+drawSoon();

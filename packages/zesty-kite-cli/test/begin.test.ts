@@ -1,0 +1,70 @@
+/** To begin with: what settings come to, schemas for editors, and projects that build. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+
+const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
+const ROOT = new URL('../../../', import.meta.url).pathname;
+const SETTINGS = join(ROOT, 'data/lemon-strait/settings/');
+let folder: string;
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'zesty-kite-begin-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function zestyKite(...args: readonly string[]): { code: number | null; out: string; errors: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', cwd: folder });
+  return { code: status, out: stdout, errors: stderr };
+}
+
+test('explain says what settings come to, as a table and as JSON that agree with the settings', () => {
+  const file = join(SETTINGS, 'straight-down.json');
+  const { code, out, errors } = zestyKite('explain', file, '--screen', '800x600', '--at', '100');
+  expect([code, errors]).toEqual([0, '']);
+  expect(out.split('\n')[0]?.trim().split(/\s+/)).toEqual(['nearest', 'start', 'farthest', '100']);
+  interface Explained {
+    readonly zooms: readonly Record<string, number>[];
+    readonly notches: number;
+    readonly secondsToRest: number;
+  }
+  const { zooms, notches, secondsToRest } = JSON.parse(
+    zestyKite('explain', file, '--screen', '800x600', '--at', '100', '--json').out,
+  ) as Explained;
+  expect(zooms.map(({ span }) => span)).toEqual([24, 420, 768, 100]);
+  for (const { span = NaN, pixelsPerUnit = NaN, acrossUnits, panUnitsPerSecond = NaN, secondsAcrossMap } of zooms) {
+    expect(pixelsPerUnit).toBeCloseTo(600 / span, 9);
+    expect(acrossUnits).toBeCloseTo(800 / pixelsPerUnit, 9);
+    // 0.9 spans a second, and a map of 1024 units.
+    expect(panUnitsPerSecond / span).toBeCloseTo(0.9, 6);
+    expect(secondsAcrossMap).toBeCloseTo(1024 / panUnitsPerSecond, 9);
+  }
+  // Each by 1.12.
+  expect(notches).toBe(Math.ceil(Math.log(768 / 24) / Math.log(1.12)));
+  expect(secondsToRest).toBeGreaterThan(0.5);
+});
+
+test('schema prints the schemas as they lie in the packages', () => {
+  const files = {
+    settings: 'packages/zesty-kite/dist/settings.schema.json',
+    session: 'packages/zesty-kite/dist/session.schema.json',
+    terrain: 'packages/zesty-kite-cli/terrain.schema.json',
+  };
+  for (const [of, file] of Object.entries(files))
+    expect(zestyKite('schema', of)).toEqual({ code: 0, out: readFileSync(join(ROOT, file), 'utf8'), errors: '' });
+});
+
+test.each(['flat', 'tiles', 'hills'])('start --look %s writes a small project that builds', (look) => {
+  const { code, out, errors } = zestyKite('start', look, '--look', look);
+  expect([code, errors]).toEqual([0, '']);
+  expect(out).toContain(`cd ${look}\n`);
+  const where = join(folder, look);
+  expect(readFileSync(join(where, 'main.js'), 'utf8').split('\n').length).toBeLessThan(60);
+  symlinkSync(join(ROOT, 'node_modules'), join(where, 'node_modules'));
+  const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
+  const built = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'error'], { cwd: where, encoding: 'utf8' });
+  expect([built.status, built.stderr]).toEqual([0, '']);
+  expect(existsSync(join(where, 'dist/index.html'))).toBe(true);
+});
