@@ -161,3 +161,22 @@ test('every line that is written conforms to the JSON Schema; what lacks a field
   );
   expect(kinds.size).toBeGreaterThan(15);
 });
+
+test('limits that a change has moved are eased into: meanwhile a replay takes that for no broken promise', () => {
+  const camera = new Camera({ start: { x: 0, y: 0, span: 300 } }, { screen: { width: 800, height: 600 } });
+  const recording = record(camera);
+  camera.advance(0);
+  camera.advance(500);
+  camera.change({ bounds: { left: 500, top: 500, right: 900, bottom: 800 }, zoom: { maxSpan: 100 } });
+  const outside = camera.advance(530).span;
+  expect(outside).toBeGreaterThan(150);
+  expect(camera.boundsExcess).toBeGreaterThan(100);
+  for (let time = 550; time < 6000; time += 16) camera.advance(time);
+  expect(camera.settled).toBe(true);
+  expect(camera.boundsExcess).toBe(0);
+  expect(camera.shown.span).toBe(100);
+  const summary = playAgain(read(recording.text()));
+  expect(summary.worstRangeExcess).toBe(0);
+  expect(summary.worstBoundsExcess).toBeLessThan(1e-6);
+  expect(summary.maxSpan).toBe(300);
+});

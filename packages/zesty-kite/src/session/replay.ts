@@ -221,9 +221,12 @@ export class Replay {
     const elastic = camera.settings.bounds?.elastic ?? 0;
     this.#minSpan = Math.min(this.#minSpan, view.span);
     this.#maxSpan = Math.max(this.#maxSpan, view.span);
-    const outside = Math.max(0, min - view.span, view.span - max) / view.span;
-    this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
-    this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
+    // What a change of settings has left outside is on its way in: no promise is broken.
+    if (!camera.timeline.kept.offset.isOn) {
+      const outside = Math.max(0, min - view.span, view.span - max) / view.span;
+      this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
+      this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
+    }
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
     this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
     for (const { error, limited } of grips) if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
