@@ -38,14 +38,14 @@ test('off the page: the real wheel zooms to the cursor, keys pan, a real drag ho
   const held = await page.evaluate(() => lemonStrait.camera.view.toGround(620, 250));
   await page.mouse.down({ button: 'right' });
   // However late a busy page hears the moves: the drag has begun before it goes far.
-  await page.mouse.move(616, 252, { steps: 2 });
+  await page.mouse.move(614, 250);
   await page.waitForTimeout(500);
   await page.mouse.move(560, 300, { steps: 5 });
   await page.mouse.move(500, 280);
   // It sticks from where the drag began, a few pixels on.
   await page.waitForFunction((spot) => {
     const shown = lemonStrait.camera.view.toScreen(spot?.x ?? NaN, spot?.y ?? NaN);
-    return Math.hypot(shown.x - 500, shown.y - 280) < 8;
+    return Math.hypot(shown.x - 500, shown.y - 280) < 10;
   }, held);
   await page.mouse.up({ button: 'right' });
   await page.close();
