@@ -5,6 +5,7 @@ import { createFrames } from '../lemon-strait/frames.ts';
 import { loadGround } from '../lemon-strait/ground.ts';
 import { meshOf, settingsOver } from '../lemon-strait/mesh.ts';
 import { element } from '../lemon-strait/page.ts';
+import { link } from '../lemon-strait/shader.ts';
 
 const VERTEX = `#version 300 es
 uniform mat4 viewProjection;
@@ -39,18 +40,7 @@ const found = canvas.getContext('webgl2', { antialias: true });
 if (found === null) throw new Error('This page needs WebGL 2.');
 const gl = found;
 
-const program = gl.createProgram();
-for (const [kind, source] of [
-  [gl.VERTEX_SHADER, VERTEX],
-  [gl.FRAGMENT_SHADER, FRAGMENT],
-] as const) {
-  const shader = gl.createShader(kind);
-  if (shader === null) throw new Error('The context is lost.');
-  gl.shaderSource(shader, source);
-  gl.compileShader(shader);
-  gl.attachShader(program, shader);
-}
-gl.linkProgram(program);
+const program = link(gl, VERTEX, FRAGMENT);
 gl.useProgram(program);
 const { points, triangles } = meshOf(ground);
 gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());

@@ -1,6 +1,7 @@
 /** Any ground under any lens: heights as a mesh, coloured by height or with a map image over it, by WebGL 2. */
 import { createMatrices, fillMatrices, type View } from 'zesty-kite';
 import type { Mesh } from '../lemon-strait/mesh.ts';
+import { link } from '../lemon-strait/shader.ts';
 
 const VERTEX = `#version 300 es
 uniform mat4 viewProjection;
@@ -45,18 +46,7 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
   const found = canvas.getContext('webgl2', { antialias: true });
   if (found === null) throw new Error('This page needs WebGL 2.');
   const gl = found;
-  const program = gl.createProgram();
-  for (const [kind, source] of [
-    [gl.VERTEX_SHADER, VERTEX],
-    [gl.FRAGMENT_SHADER, FRAGMENT],
-  ] as const) {
-    const shader = gl.createShader(kind);
-    if (shader === null) throw new Error('The context is lost.');
-    gl.shaderSource(shader, source);
-    gl.compileShader(shader);
-    gl.attachShader(program, shader);
-  }
-  gl.linkProgram(program);
+  const program = link(gl, VERTEX, FRAGMENT);
   gl.useProgram(program);
   const at = (name: string): WebGLUniformLocation | null => gl.getUniformLocation(program, name);
   gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());

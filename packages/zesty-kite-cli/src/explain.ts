@@ -28,7 +28,7 @@ export interface AtZoom {
   readonly eyeHeight: number | null;
   /** A held key, once it is up to speed: measured. */
   readonly panUnitsPerSecond: number;
-  readonly panScreensPerSecond: number;
+  readonly panWidthsPerSecond: number;
   /** Across the bounds at that speed; null without bounds. */
   readonly secondsAcrossMap: number | null;
   readonly near: number;
@@ -39,7 +39,7 @@ export interface AtZoom {
 export interface Explained {
   readonly screen: Screen;
   readonly zooms: readonly AtZoom[];
-  /** Of the wheel, from the nearest to the farthest zoom: measured. */
+  /** From the nearest to the farthest zoom: measured. */
   readonly notches: number;
   /** From a notch until nothing moves: measured. */
   readonly secondsToRest: number;
@@ -139,7 +139,7 @@ function atZoom(settings: Settings, screen: Screen, wide: number | null, zoom: s
     fieldOfView,
     eyeHeight: eye,
     panUnitsPerSecond: speed,
-    panScreensPerSecond: (speed * scale) / width,
+    panWidthsPerSecond: (speed * scale) / width,
     secondsAcrossMap: wide === null || speed === 0 ? null : wide / speed,
     near: depth.near,
     far: depth.far,
@@ -150,10 +150,11 @@ function notchesBetween(settings: Settings, screen: Screen, min: number, max: nu
   const camera = new Camera(settings, { screen });
   camera.place({ span: min });
   camera.advance(0);
+  // By calls: a wheel may be inverted, or pan.
   for (let notches = 0, time = 0; notches < MOST_NOTCHES; notches++) {
     const { span } = camera.goal;
     if (span >= max * (1 - 1e-9)) return notches;
-    camera.signal({ kind: 'wheel', x: screen.width / 2, y: screen.height / 2, notches: 1, time });
+    camera.zoom({ notches: 1 });
     camera.advance((time += 3000));
     if (camera.goal.span <= span) return notches;
   }
@@ -163,7 +164,10 @@ function notchesBetween(settings: Settings, screen: Screen, min: number, max: nu
 function restAfter(settings: Settings, screen: Screen): number {
   const camera = new Camera(settings, { screen });
   camera.advance(0);
-  camera.signal({ kind: 'wheel', x: screen.width / 2, y: screen.height / 2, notches: -1, time: 0 });
+  const { span } = camera.goal;
+  camera.zoom({ notches: -1 });
+  // At the nearest zoom there is only farther.
+  if (camera.goal.span === span) camera.zoom({ notches: 1 });
   let time = 0;
   do camera.advance((time += 10));
   while (!camera.settled && time < 60_000);
@@ -188,7 +192,7 @@ function table({ zooms, notches, secondsToRest }: Explained): string {
     ],
     ['eye', ...zooms.map(({ eyeHeight }) => (eyeHeight === null ? '-' : `${short(eyeHeight)} up`))],
     ['pan', ...zooms.map(({ panUnitsPerSecond }) => `${short(panUnitsPerSecond)} units/s`)],
-    ['', ...zooms.map(({ panScreensPerSecond }) => `${short(panScreensPerSecond)} widths/s`)],
+    ['', ...zooms.map(({ panWidthsPerSecond }) => `${short(panWidthsPerSecond)} widths/s`)],
     [
       'across the map',
       ...zooms.map(({ secondsAcrossMap }) => (secondsAcrossMap === null ? '-' : `${short(secondsAcrossMap)} s`)),

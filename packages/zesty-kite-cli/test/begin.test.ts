@@ -1,6 +1,6 @@
 /** To begin with: what settings come to, schemas for editors, and projects that build. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -44,6 +44,10 @@ test('explain says what settings come to, as a table and as JSON that agree with
   // Each by 1.12.
   expect(notches).toBe(Math.ceil(Math.log(768 / 24) / Math.log(1.12)));
   expect(secondsToRest).toBeGreaterThan(0.5);
+  // However the player's wheel goes round: a notch is a notch.
+  const inverted = join(folder, 'inverted.json');
+  writeFileSync(inverted, JSON.stringify({ ...JSON.parse(readFileSync(file, 'utf8')), inverted: ['wheel'] }));
+  expect(JSON.parse(zestyKite('explain', inverted, '--json').out)).toMatchObject({ notches, secondsToRest });
 });
 
 test('schema prints the schemas as they lie in the packages', () => {

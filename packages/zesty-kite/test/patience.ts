@@ -1,11 +1,11 @@
 /**
- * How long properties are searched: 24 cases each, the same ones every time, so that a failure is the change's; or as many
+ * How long properties are searched: 32 cases each, the same ones every time, so that a failure is the change's; or as many
  * as ZESTY_KITE_RUNS says, others every time. No search for a smallest counterexample beyond a second for each.
  */
 import fc from 'fast-check';
 
 const runs = process.env['ZESTY_KITE_RUNS'];
-const numRuns = Number(runs ?? 24);
+const numRuns = Number(runs ?? 32);
 fc.configureGlobal({
   ...(runs === undefined ? { seed: 1 } : {}),
   numRuns,
