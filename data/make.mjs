@@ -37,6 +37,23 @@ write(
   'height.png',
   encode({ width: ground.columns, height: ground.rows, data: ground.samples, channels: 1, depth: 16 }),
 );
+// The same, every fourth sample: what pages draw until the rest has come.
+const COARSE = 4;
+const sparse = { columns: (ground.columns - 1) / COARSE + 1, rows: (ground.rows - 1) / COARSE + 1 };
+write(
+  'height-coarse.png',
+  encode({
+    width: sparse.columns,
+    height: sparse.rows,
+    data: Uint16Array.from(
+      { length: sparse.columns * sparse.rows },
+      (_, i) =>
+        ground.samples[Math.floor(i / sparse.columns) * COARSE * ground.columns + (i % sparse.columns) * COARSE],
+    ),
+    channels: 1,
+    depth: 16,
+  }),
+);
 write('ground.json', json(ground.description));
 write('tiles.json', json(makeTiles(ground)));
 const shore = makeShore(random);

@@ -1,11 +1,12 @@
 /** A chart of SVG and HTML: one transform moves the sheet, and labels are pinned to places. */
 import shoreUrl from '../../data/lemon-strait/shore.geojson?url';
 import { listen } from 'zesty-kite/dom';
-import { pinLabel, svgTransform } from 'zesty-kite/css';
+import { svgTransform } from 'zesty-kite/css';
 import { createFrames } from '../lemon-strait/frames.ts';
 import { outlines } from '../lemon-strait/islands.ts';
 import { loadGround } from '../lemon-strait/ground.ts';
-import { element } from '../lemon-strait/page.ts';
+import { createNames } from '../lemon-strait/names.ts';
+import { createPanels, element } from '../lemon-strait/page.ts';
 import { loadPlaces } from '../lemon-strait/world.ts';
 
 const [ground, places, shore] = await Promise.all([
@@ -32,13 +33,8 @@ draw('land', outlines(ground, 3).map(ring).join(''));
 draw('hill', outlines(ground, 24).map(ring).join(''));
 draw('waters', (shore.features[0]?.geometry.coordinates ?? []).map(ring).join(''));
 
-const labels = places.map((place) => {
-  const label = document.createElement('span');
-  label.className = `label ${place.kind.replace(' ', '-')}`;
-  label.textContent = place.name;
-  map.append(label);
-  return { place, label };
-});
+const panels = createPanels();
+const pinNames = createNames(map, places, panels.isCovered);
 
 const { camera, drawSoon } = createFrames(
   {
@@ -51,22 +47,9 @@ const { camera, drawSoon } = createFrames(
   {},
   (view) => {
     sheet?.setAttribute('transform', svgTransform(view));
-    const taken: { x: number; y: number }[] = [];
-    const panels = [...document.querySelectorAll('.panel')].map((panel) => panel.getBoundingClientRect());
-    for (const { place, label } of labels) {
-      const at = pinLabel(view, label, place);
-      // A name that would lie over another, or behind a panel, is left out until there is room.
-      const free =
-        at !== null &&
-        !taken.some(({ x, y }) => Math.abs(x - at.x) < 110 && Math.abs(y - at.y) < 18) &&
-        !panels.some(
-          ({ left, top, right, bottom }) =>
-            at.x > left - 110 && at.x < right + 12 && at.y > top - 12 && at.y < bottom + 12,
-        );
-      label.style.opacity = free ? '1' : '0';
-      if (free) taken.push(at);
-    }
-    readout.textContent = `span ${view.span.toFixed(0)}   ${String(taken.length)} names`;
+    panels.measure();
+    const names = pinNames(view);
+    readout.textContent = `span ${view.span.toFixed(0)}   ${String(names)} names`;
     return false;
   },
 );

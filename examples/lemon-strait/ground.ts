@@ -2,6 +2,7 @@
 import { decode } from 'fast-png';
 import { terrainOfGrid, type Terrain } from 'zesty-kite';
 import groundUrl from '../../data/lemon-strait/ground.json?url';
+import coarseUrl from '../../data/lemon-strait/height-coarse.png?url';
 import heightUrl from '../../data/lemon-strait/height.png?url';
 
 interface GroundFile {
@@ -29,11 +30,13 @@ export interface Ground {
   readonly terrain: Terrain;
 }
 
-export async function loadGround(): Promise<Ground> {
-  const [description, image] = await Promise.all([fetch(groundUrl), fetch(heightUrl)]);
+/** @param detail `coarse` is every fourth sample in a small file, for the first frame */
+export async function loadGround(detail: 'coarse' | 'fine' = 'fine'): Promise<Ground> {
+  const [description, image] = await Promise.all([fetch(groundUrl), fetch(detail === 'fine' ? heightUrl : coarseUrl)]);
   const { name, width, height, samples } = (await description.json()) as GroundFile;
-  const { data } = decode(new Uint8Array(await image.arrayBuffer()));
-  const { columns, rows, step, lowest, highest } = samples;
+  const { width: columns, height: rows, data } = decode(new Uint8Array(await image.arrayBuffer()));
+  const { lowest, highest } = samples;
+  const step = width / (columns - 1);
   const heights = Float64Array.from(data, (value) => lowest + (value / 65535) * (highest - lowest));
   const within = (value: number, max: number): number => Math.min(max, Math.max(0, value));
   const sample = (column: number, row: number): number =>
@@ -41,48 +44,69 @@ export async function loadGround(): Promise<Ground> {
   return { width, height, step, sample, terrain: terrainOfGrid({ id: name, columns, rows, step, heights }) };
 }
 
+/** A tile and its cells are so large, world units. */
+export interface TileSize {
+  readonly tile: number;
+  readonly cell: number;
+}
+
 /**
- * The part of a tile that lies at `level` or higher, as a path in world units; null where there is
- * none. It reaches one cell beyond the tile, so that neighbours leave no seam.
- *
- * @param size side of the tile and of its cells, in world units
+ * The parts of a tile that lie at each level or higher, as paths in world units; null where there is
+ * none. They reach one cell beyond the tile, so that neighbours leave no seam.
  */
-export function contour(
-  ground: Ground,
+export function contours(
+  { terrain }: Ground,
   tileX: number,
   tileY: number,
-  size: { readonly tile: number; readonly cell: number },
-  level: number,
-): Path2D | null {
-  const cells = size.tile / size.cell;
-  const path = new Path2D();
-  const heightAt = (column: number, row: number): number =>
-    ground.sample((column * size.cell) / ground.step, (row * size.cell) / ground.step);
-  let empty = true;
-  for (let row = tileY * cells - 1; row <= (tileY + 1) * cells; row++) {
-    const end = (tileX + 1) * cells + 1;
-    let runFrom: number | null = null;
-    for (let column = tileX * cells - 1; column <= end; column++) {
-      const corners = column < end ? cornersAbove(heightAt, column, row, level) : 0;
-      if (corners === 4) {
-        runFrom ??= column;
-        continue;
-      }
-      if (runFrom !== null) {
-        path.rect(runFrom * size.cell, row * size.cell, (column - runFrom) * size.cell, size.cell);
-        runFrom = null;
-        empty = false;
-      }
-      if (corners > 0) {
-        cutCell(path, heightAt, column, row, size.cell, level);
-        empty = false;
-      }
+  { tile, cell }: TileSize,
+  levels: readonly number[],
+): (Path2D | null)[] {
+  const cells = tile / cell + 2;
+  const [left, top] = [(tileX * tile) / cell - 1, (tileY * tile) / cell - 1];
+  const heights = new Float64Array((cells + 1) * (cells + 1));
+  let lowest = Infinity;
+  let highest = -Infinity;
+  for (let row = 0; row <= cells; row++)
+    for (let column = 0; column <= cells; column++) {
+      const height = terrain.heightAt((left + column) * cell, (top + row) * cell);
+      heights[row * (cells + 1) + column] = height;
+      lowest = Math.min(lowest, height);
+      highest = Math.max(highest, height);
     }
-  }
-  return empty ? null : path;
+  const heightAt = (column: number, row: number): number =>
+    heights[(row - top) * (cells + 1) + column - left] ?? lowest;
+  return levels.map((level) => {
+    if (highest < level) return null;
+    const path = new Path2D();
+    if (lowest >= level) path.rect(left * cell, top * cell, cells * cell, cells * cell);
+    else for (let row = top; row < top + cells; row++) addRow(path, heightAt, row, [left, left + cells], cell, level);
+    return path;
+  });
 }
 
 type HeightAt = (column: number, row: number) => number;
+
+/** One row of cells: whole ones in one piece, and those that the level cuts. */
+function addRow(
+  path: Path2D,
+  heightAt: HeightAt,
+  row: number,
+  [left, right]: readonly [number, number],
+  cell: number,
+  level: number,
+): void {
+  let from: number | null = null;
+  for (let column = left; column <= right; column++) {
+    const corners = column < right ? cornersAbove(heightAt, column, row, level) : 0;
+    if (corners === 4) {
+      from ??= column;
+      continue;
+    }
+    if (from !== null) path.rect(from * cell, row * cell, (column - from) * cell, cell);
+    from = null;
+    if (corners > 0) cutCell(path, heightAt, column, row, cell, level);
+  }
+}
 
 const CORNERS = [
   [0, 0],

@@ -28,3 +28,23 @@ export function save(name: string, text: string): void {
     URL.revokeObjectURL(url);
   }, 1000);
 }
+
+/** A part of the page, CSS pixels. */
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Where the panels lie, so that names can keep clear of them: measured once a frame. */
+export function createPanels(): { readonly measure: () => void; readonly isCovered: (box: Box) => boolean } {
+  let boxes: readonly Box[] = [];
+  return {
+    measure: () => {
+      boxes = [...document.querySelectorAll('.panel')].map((panel) => panel.getBoundingClientRect());
+    },
+    isCovered: ({ left, top, right, bottom }) =>
+      boxes.some((box) => left < box.right && right > box.left && top < box.bottom && bottom > box.top),
+  };
+}

@@ -4,16 +4,20 @@ import { listen, type Listening } from 'zesty-kite/dom';
 import { createOverlay } from 'zesty-kite/overlay';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
-import { element, save } from './page.ts';
+import { createPanels, element, save, type Box } from './page.ts';
+import { showKeys } from './keys.ts';
 import { createDirecting, type Directing } from './direct.ts';
 import { createChoosing } from './select.ts';
 import { loadBarges, loadPlaces, type Afloat, type Place } from './world.ts';
 
 export interface Scene {
   readonly canvas: HTMLCanvasElement | OffscreenCanvas;
-  readonly ground: Ground;
+  /** Another one once it has come in all detail. */
+  ground: Ground;
   readonly places: readonly Place[];
   readonly afloat: readonly Afloat[];
+  /** Whether something lies over a part of the map, in CSS pixels from its top left; nothing does when left out. */
+  readonly isCovered?: (box: Box) => boolean;
 }
 
 export interface Page {
@@ -21,26 +25,32 @@ export interface Page {
   readonly settings: string;
   /** The camera goes over the hills, instead of over a flat map. */
   readonly hilly: boolean;
-  readonly createPainter: (scene: Scene, camera: Camera) => (view: View) => void;
+  readonly createPainter: (scene: Scene, camera: Camera, drawSoon: () => void) => (view: View) => void;
 }
 
 /** Runs a page; its element, buttons and readout are found by their ids. */
 export async function play({ settings: url, hilly, createPainter }: Page): Promise<void> {
   const canvas = element('map', HTMLCanvasElement);
   const readout = element('readout', HTMLOutputElement);
-  const [settings, ground, places, barges] = await Promise.all([
+  const [settings, coarse, places, barges] = await Promise.all([
     fetch(url).then((response) => response.json() as Promise<Settings>),
-    loadGround(),
+    loadGround('coarse'),
     loadPlaces(),
     loadBarges(),
   ]);
-  const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? ground.terrain : null });
+  const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? coarse.terrain : null });
   const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon, (barge, ground) => {
     directing.doubleTap(barge, ground);
   });
   const directing = createDirecting(camera, choosing.chosen);
   const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt', ...choosing.options });
-  const paint = createPainter({ canvas, ground, places, afloat: barges.afloat }, camera);
+  const panels = createPanels();
+  const scene: Scene = { canvas, ground: coarse, places, afloat: barges.afloat, isCovered: panels.isCovered };
+  const paint = createPainter(scene, camera, drawSoon);
+
+  /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
+  const lemonStrait = { camera, ground: coarse, barges: barges.afloat, chosen: choosing.chosen };
+  Object.assign(globalThis, { lemonStrait });
 
   let waiting = false;
   let frames = 0;
@@ -62,13 +72,25 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     // Before the camera: it may follow one of them.
     barges.sail(sailed);
     const view = camera.advance(time);
+    panels.measure();
     paint(view);
     choosing.draw();
     tell();
     frames += 1;
     canvas.dataset['frames'] = String(frames);
+    if (frames === 1) void refine();
     if (!camera.settled || (underWay && bargesShow())) drawSoon();
     else last = null;
+  }
+
+  /** The rest of the ground, once something shows; a session that is replayed elsewhere knows only all of it. */
+  async function refine(): Promise<void> {
+    scene.ground = await loadGround();
+    if (hilly) camera.changeTerrain(scene.ground.terrain);
+    element('record', HTMLButtonElement).disabled = false;
+    canvas.dataset['ground'] = 'fine';
+    Object.assign(lemonStrait, { ground: scene.ground });
+    drawSoon();
   }
 
   function bargesShow(): boolean {
@@ -89,7 +111,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     if (view.fieldOfView > 0) parts.push(`field of view ${view.fieldOfView.toFixed(1)}°`);
     const under = cursor === null ? null : view.toGround(cursor.x, cursor.y);
     if (under !== null) {
-      const height = ground.terrain.heightAt(under.x, under.y);
+      const height = scene.ground.terrain.heightAt(under.x, under.y);
       parts.push(`ground ${under.x.toFixed(2)}, ${under.y.toFixed(2)}`, `height ${height.toFixed(1)}`);
     } else if (cursor !== null) parts.push('sky');
     const { size } = choosing.chosen;
@@ -114,10 +136,8 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
   connectRecording(camera);
   connectWorkings(camera, listening, directing.drawn);
   connectLock(canvas, listening);
+  void showKeys(camera.settings);
   drawSoon();
-
-  /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
-  Object.assign(globalThis, { lemonStrait: { camera, ground, barges: barges.afloat, chosen: choosing.chosen } });
 }
 
 function connectBarges(sail: (underWay: boolean) => void): void {

@@ -4,15 +4,25 @@ import {
   BufferGeometry,
   Color,
   DataTexture,
+  Group,
   LinearFilter,
+  LOD,
   Mesh,
   MeshLambertMaterial,
   SRGBColorSpace,
+  Vector3,
 } from 'three';
+import type { Terrain } from 'zesty-kite';
 import type { Ground } from '../lemon-strait/ground.ts';
 
-/** Every second sample of the height field. */
-const SKIP = 2;
+/** Side of a tile, world units. */
+const TILE = 128;
+/** From this distance on cells of this size, world units. */
+const DETAIL = [
+  { from: 0, cell: 4 },
+  { from: 640, cell: 8 },
+  { from: 1200, cell: 16 },
+];
 /** From this height upward, this colour; world units. */
 const BANDS: readonly (readonly [number, string])[] = [
   [-Infinity, '#0e4a57'],
@@ -42,34 +52,64 @@ function paintBands(lowest: number, highest: number): DataTexture {
   return texture;
 }
 
-export function createHills(ground: Ground): Mesh {
-  const size = ground.step * SKIP;
-  const columns = ground.width / size + 1;
-  const rows = ground.height / size + 1;
-  const positions = new Float32Array(columns * rows * 3);
-  const places = new Float32Array(columns * rows * 2);
-  const { lowest, highest } = ground.terrain;
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const height = ground.sample(column * SKIP, row * SKIP);
-      const i = (row * columns + column) * 3;
-      positions.set([column * size, height, row * size], i);
-      places.set([(height - lowest) / (highest - lowest), 0.5], (row * columns + column) * 2);
+/** The hills in tiles, each drawn in the detail that its distance asks for. */
+export function createHills({ width, height, terrain }: Ground): Group {
+  const hills = new Group();
+  const material = new MeshLambertMaterial({ map: paintBands(terrain.lowest, terrain.highest) });
+  for (let top = 0; top < height; top += TILE)
+    for (let left = 0; left < width; left += TILE) {
+      const tile = new LOD();
+      for (const { from, cell } of DETAIL) tile.addLevel(new Mesh(tileOf(terrain, left, top, cell), material), from);
+      // Distances are those to its middle.
+      tile.position.set(left + TILE / 2, 0, top + TILE / 2);
+      hills.add(tile);
     }
-  }
-  const indices = new Uint32Array((columns - 1) * (rows - 1) * 6);
+  return hills;
+}
+
+/** A tile around its own middle, with a hem that hangs down where a neighbour may be coarser. */
+function tileOf(terrain: Terrain, left: number, top: number, cell: number): BufferGeometry {
+  const cells = TILE / cell;
+  const side = cells + 3;
+  const positions = new Float32Array(side * side * 3);
+  const normals = new Float32Array(side * side * 3);
+  const places = new Float32Array(side * side * 2);
+  const indices = new Uint16Array((side - 1) * (side - 1) * 6);
+  const { lowest, highest } = terrain;
+  const normal = new Vector3();
+  // One cell farther than the tile on each side: slopes look there.
+  const wide = cells + 3;
+  const heights = Float32Array.from({ length: wide * wide }, (_, i) =>
+    terrain.heightAt(left + ((i % wide) - 1) * cell, top + (Math.floor(i / wide) - 1) * cell),
+  );
+  const within = (i: number): number => Math.min(cells, Math.max(0, i - 1));
   let at = 0;
-  for (let row = 0; row < rows - 1; row++) {
-    for (let column = 0; column < columns - 1; column++) {
-      const i = row * columns + column;
-      indices.set([i, i + columns, i + 1, i + 1, i + columns, i + columns + 1], at);
+  for (let row = 0; row < side; row++)
+    for (let column = 0; column < side; column++) {
+      const [x, y] = [within(column), within(row)];
+      const here = (y + 1) * wide + x + 1;
+      const height = heights[here] ?? lowest;
+      const isHem = column === 0 || row === 0 || column === side - 1 || row === side - 1;
+      const i = row * side + column;
+      positions.set([x * cell - TILE / 2, height - (isHem ? cell : 0), y * cell - TILE / 2], i * 3);
+      const slope = (step: number): number => (heights[here - step] ?? lowest) - (heights[here + step] ?? lowest);
+      normal
+        .set(slope(1), 2 * cell, slope(wide))
+        .normalize()
+        .toArray(normals, i * 3);
+      places.set([(height - lowest) / (highest - lowest), 0.5], i * 2);
+      if (column === side - 1 || row === side - 1) continue;
+      // Along the ridge or the shore, not across it.
+      const [next, below, across] = [i + 1, i + side, i + side + 1];
+      const heightOf = (dx: number, dy: number): number => heights[here + dy * wide + dx] ?? lowest;
+      const isFalling = Math.abs(heightOf(0, 0) - heightOf(1, 1)) < Math.abs(heightOf(1, 0) - heightOf(0, 1));
+      indices.set(isFalling ? [i, below, across, i, across, next] : [i, below, next, next, below, across], at);
       at += 6;
     }
-  }
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(positions, 3));
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
   geometry.setAttribute('uv', new BufferAttribute(places, 2));
   geometry.setIndex(new BufferAttribute(indices, 1));
-  geometry.computeVertexNormals();
-  return new Mesh(geometry, new MeshLambertMaterial({ map: paintBands(lowest, highest) }));
+  return geometry;
 }

@@ -1,10 +1,12 @@
 /** Hills, water and what stands and floats there, as meshes. World coordinates are (x, height, y). */
 import {
   BoxGeometry,
+  BufferGeometry,
   Color,
   ConeGeometry,
   CylinderGeometry,
   DirectionalLight,
+  Float32BufferAttribute,
   Group,
   HemisphereLight,
   InstancedMesh,
@@ -16,17 +18,21 @@ import {
   Scene as Stage,
   SphereGeometry,
   WebGLRenderer,
-  type BufferGeometry,
 } from 'three';
 import type { View } from 'zesty-kite';
 import { aimThree } from 'zesty-kite/three';
+import { createNames } from '../lemon-strait/names.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 import { createHills } from './hills.ts';
 
 const SKY = '#0a353f';
+/** How high above its ground the name of a place hangs, world units. */
+const HIGH: Record<Place['kind'], number> = { grove: 10, 'press house': 12, pier: 4, lighthouse: 23 };
 
-export function createPainter({ canvas, ground, places, afloat }: Scene): (view: View) => void {
+export function createPainter(scene: Scene): (view: View) => void {
+  const { canvas, places, afloat } = scene;
+  let { ground } = scene;
   const renderer = new WebGLRenderer({ canvas, antialias: true });
   const camera = new PerspectiveCamera();
   const stage = new Stage();
@@ -34,12 +40,17 @@ export function createPainter({ canvas, ground, places, afloat }: Scene): (view:
   stage.add(new HemisphereLight('#fbf3e3', '#2b5a55', 1.7));
   const sun = new DirectionalLight('#fff1d0', 2.1);
   sun.position.set(-0.5, 1, -0.35);
-  stage.add(sun, createHills(ground), water(ground.width, ground.height), trees(ground, places));
-  for (const place of places) {
-    const model = modelOf(place);
-    model.position.set(place.x, Math.max(0, ground.terrain.heightAt(place.x, place.y)), place.y);
-    stage.add(model);
-  }
+  let land = createLand(ground, places);
+  stage.add(sun, land, water(ground.width, ground.height));
+  const names = document.createElement('div');
+  names.className = 'marks';
+  if (canvas instanceof HTMLCanvasElement) canvas.after(names);
+  const pinNames = createNames(
+    names,
+    places,
+    scene.isCovered ?? (() => false),
+    ({ x, y, kind }) => Math.max(0, ground.terrain.heightAt(x, y)) + HIGH[kind],
+  );
   const barges = afloat.map((one) => {
     const model = bargeModel(one);
     stage.add(model);
@@ -47,6 +58,13 @@ export function createPainter({ canvas, ground, places, afloat }: Scene): (view:
   });
 
   return (view) => {
+    if (ground !== scene.ground) {
+      ground = scene.ground;
+      stage.remove(land);
+      discard(land);
+      land = createLand(ground, places);
+      stage.add(land);
+    }
     renderer.setPixelRatio(devicePixelRatio);
     renderer.setSize(view.width, view.height, false);
     for (const { one, model } of barges) {
@@ -55,7 +73,27 @@ export function createPainter({ canvas, ground, places, afloat }: Scene): (view:
     }
     aimThree(view, camera);
     renderer.render(stage, camera);
+    pinNames(view);
   };
+}
+
+/** The hills, and what stands on them. */
+function createLand(ground: Scene['ground'], places: readonly Place[]): Group {
+  const land = new Group();
+  land.add(createHills(ground), trees(ground, places));
+  for (const place of places) {
+    const model = modelOf(place);
+    model.position.set(place.x, Math.max(0, ground.terrain.heightAt(place.x, place.y)), place.y);
+    land.add(model);
+  }
+  return land;
+}
+
+/** Gives back what the graphics card keeps of it. */
+function discard(group: Group): void {
+  group.traverse((one) => {
+    if (one instanceof Mesh) (one.geometry as BufferGeometry).dispose();
+  });
 }
 
 /** The sea, wide enough that its edge does not show. */
@@ -130,6 +168,20 @@ function modelOf({ kind }: Place): Group {
   return group;
 }
 
+/** Two strokes of foam behind a bow, flat on the water. */
+function wake(): Mesh {
+  const points = [5, 0, 0, -17, 0, -5.2, -17, 0, -3.9, 5, 0, 0, -17, 0, 3.9, -17, 0, 5.2];
+  const geometry = new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
+  geometry.setAttribute(
+    'normal',
+    new Float32BufferAttribute([0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1, 0], 3),
+  );
+  const foam = { color: '#fbf3e3', transparent: true, opacity: 0.35, depthWrite: false };
+  const mesh = new Mesh(geometry, new MeshLambertMaterial(foam));
+  mesh.position.y = 0.2;
+  return mesh;
+}
+
 /** Along +x. */
 function bargeModel({ crates }: Afloat): Group {
   const group = new Group();
@@ -137,6 +189,7 @@ function bargeModel({ crates }: Afloat): Group {
   const bow = part(new ConeGeometry(2, 3, 4).rotateZ(-Math.PI / 2), '#fbf3e3', 0.7);
   bow.position.x = 5.8;
   group.add(bow);
+  group.add(wake());
   const many = Math.ceil(crates / 14);
   for (let i = 0; i < many; i++) {
     const crate = part(new BoxGeometry(1.5, 1.5, 2.4), '#f26b3a', 2.1);

@@ -20,11 +20,14 @@ export function createMinimap(camera: Camera, scene: Scene): () => void {
   // The ground is painted once, by the page's own painter, and the barges are dots.
   const painted = new OffscreenCanvas(canvas.width, canvas.height);
   const whole = { start: { x: wide / 2, y: high / 2, span: high }, zoom: { maxSpan: high } };
-  createPainter({ ...scene, canvas: painted, places: [], afloat: [] })(
-    new Camera(whole, { screen: { width, height, density } }).advance(0),
-  );
+  const view = new Camera(whole, { screen: { width, height, density } }).advance(0);
+  let ground: Scene['ground'] | null = null;
 
   return () => {
+    if (ground !== scene.ground) {
+      ground = scene.ground;
+      createPainter({ canvas: painted, ground, places: [], afloat: [] })(view);
+    }
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.drawImage(painted, 0, 0);
     context.setTransform(density, 0, 0, density, 0, 0);

@@ -1,7 +1,7 @@
 /** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
-import { createDrawing } from 'zesty-kite/canvas';
-import { contour, type Ground } from '../lemon-strait/ground.ts';
+import { createDrawing, type DrawingOptions } from 'zesty-kite/canvas';
+import { contours, type Ground, type TileSize } from '../lemon-strait/ground.ts';
 import { canvasContext, type Context } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
@@ -26,6 +26,9 @@ const BANDS = [
   { level: 40.9, colour: '#b3a05c' },
   { level: 46.9, colour: '#cdb86d' },
 ] as const;
+const LEVELS = BANDS.map(({ level }) => level);
+
+const SHARP: DrawingOptions = {};
 
 const MARKS: Record<Place['kind'], { colour: string; radius: number }> = {
   grove: { colour: '#f6d743', radius: 5 },
@@ -34,14 +37,25 @@ const MARKS: Record<Place['kind'], { colour: string; radius: number }> = {
   lighthouse: { colour: '#ffffff', radius: 6 },
 };
 
-export function createPainter(scene: Scene): (view: View) => void {
+/** @param ask in every frame, how its pixels are drawn */
+export function createPainter(scene: Scene, ask: () => DrawingOptions = () => SHARP): (view: View) => void {
   const context = canvasContext(scene.canvas);
-  const { ground } = scene;
-  const near = createTiles(ground, NEAR);
-  const far = createTiles(ground, FAR);
-  const drawing = createDrawing(context);
+  let { ground } = scene;
+  let near = createTiles(ground, NEAR);
+  let far = createTiles(ground, FAR);
+  let options = ask();
+  let drawing = createDrawing(context, options);
 
   return (view) => {
+    if (ground !== scene.ground) {
+      ground = scene.ground;
+      near = createTiles(ground, NEAR);
+      far = createTiles(ground, FAR);
+    }
+    if (options !== ask()) {
+      options = ask();
+      drawing = createDrawing(context, options);
+    }
     drawing.begin(view);
     drawing.inPixels();
     context.fillStyle = OUTSIDE;
@@ -62,7 +76,7 @@ export function createPainter(scene: Scene): (view: View) => void {
 
     for (const barge of scene.afloat) drawBarge(context, barge, view.scale);
     drawing.inPixels();
-    for (const place of scene.places) drawPlace(context, place, view);
+    for (const place of scene.places) drawPlace(context, place, view, scene.isCovered);
   };
 }
 
@@ -72,7 +86,7 @@ interface Tiles {
 }
 
 /** The contours of tiles, made when they first show. */
-function createTiles(ground: Ground, size: { readonly tile: number; readonly cell: number }): Tiles {
+function createTiles(ground: Ground, size: TileSize): Tiles {
   const columns = ground.width / size.tile;
   const rows = ground.height / size.tile;
   const shapes = new Map<number, (Path2D | null)[]>();
@@ -81,7 +95,7 @@ function createTiles(ground: Ground, size: { readonly tile: number; readonly cel
     const key = row * columns + column;
     let tile = shapes.get(key);
     if (tile === undefined) {
-      tile = BANDS.map(({ level }) => contour(ground, column, row, size, level));
+      tile = contours(ground, column, row, size, LEVELS);
       shapes.set(key, tile);
     }
     return tile;
@@ -107,6 +121,15 @@ function drawBarge(context: Context, barge: Afloat, scale: number): void {
   context.save();
   context.translate(barge.x, barge.y);
   context.transform(barge.alongX * size, barge.alongY * size, -barge.alongY * size, barge.alongX * size, 0, 0);
+  // Foam behind the bow.
+  context.fillStyle = '#fbf3e34d';
+  for (const side of [1, -1]) {
+    context.beginPath();
+    context.moveTo(3.6, 0);
+    context.lineTo(-11, side * 3.6);
+    context.lineTo(-11, side * 2.7);
+    context.fill();
+  }
   context.fillStyle = '#fbf3e3';
   context.beginPath();
   context.moveTo(4, 0);
@@ -122,7 +145,7 @@ function drawBarge(context: Context, barge: Afloat, scale: number): void {
 }
 
 /** A mark of the same size at every zoom, and its name where there is room. */
-function drawPlace(context: Context, place: Place, view: View): void {
+function drawPlace(context: Context, place: Place, view: View, isCovered: Scene['isCovered']): void {
   const { x, y } = view.toScreen(place.x, place.y);
   const margin = 120;
   if (x < -margin || y < -margin || x > view.width + margin || y > view.height + margin) return;
@@ -136,6 +159,8 @@ function drawPlace(context: Context, place: Place, view: View): void {
   context.stroke();
   if (view.scale < 3) return;
   context.font = '13px ui-sans-serif, system-ui, "DejaVu Sans", sans-serif';
+  const right = x + radius + 8 + context.measureText(place.name).width;
+  if (isCovered?.({ left: x - radius, top: y - 10, right, bottom: y + 10 })) return;
   context.textBaseline = 'middle';
   context.lineWidth = 3;
   context.strokeStyle = '#0b2f38cc';

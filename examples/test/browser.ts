@@ -95,7 +95,7 @@ export async function openPage({ browser }: Own, name: string): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 1000, height: 600 }, deviceScaleFactor });
   const page = await context.newPage();
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
-  await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset['frames']) > 0);
+  await page.waitForFunction(() => document.querySelector('canvas')?.dataset['ground'] === 'fine');
   await page.click('#barges');
   await settled(page);
   return page;

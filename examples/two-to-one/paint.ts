@@ -48,7 +48,7 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
     for (const afloat of scene.afloat) sprites.push(barge(afloat));
     // Whoever stands nearer is drawn later.
     sprites.sort((a, b) => view.depthKey(a.x, a.y) - view.depthKey(b.x, b.y));
-    for (const sprite of sprites) sprite.draw(context, view);
+    for (const sprite of sprites) sprite.draw(context, view, scene.isCovered);
   };
 }
 

@@ -1,14 +1,17 @@
 /** Upright things: each knows where it stands and draws itself from there upward. */
 import type { Context } from '../lemon-strait/page.ts';
 import type { View } from 'zesty-kite';
+import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 export interface Sprite {
   /** Where it stands, world units. */
   readonly x: number;
   readonly y: number;
-  draw(context: Context, view: View): void;
+  draw(context: Context, view: View, isCovered: IsCovered): void;
 }
+
+type IsCovered = Scene['isCovered'];
 
 const TEXT_FROM = 2.4;
 
@@ -23,7 +26,7 @@ export function tree(x: number, y: number, rise: number, size: number, name?: st
   return {
     x,
     y,
-    draw: (context, view) => {
+    draw: (context, view, isCovered) => {
       const at = foot(view, x, y, rise);
       const unit = at.unit * size;
       context.fillStyle = '#00000030';
@@ -39,7 +42,7 @@ export function tree(x: number, y: number, rise: number, size: number, name?: st
         for (const [right, up] of LEMONS)
           ellipse(context, at.x + right * unit, at.y - up * unit, 0.5 * unit, 0.5 * unit);
       }
-      if (name !== undefined) label(context, view, name, at.x, at.y - 9 * unit);
+      if (name !== undefined) label(context, view, isCovered, name, at.x, at.y - 9 * unit);
     },
   };
 }
@@ -55,7 +58,7 @@ export function pressHouse({ x, y, name }: Place, rise: number): Sprite {
   return {
     x,
     y,
-    draw: (context, view) => {
+    draw: (context, view, isCovered) => {
       const at = foot(view, x, y, rise);
       const { unit } = at;
       context.fillStyle = '#00000030';
@@ -68,7 +71,7 @@ export function pressHouse({ x, y, name }: Place, rise: number): Sprite {
       polygon(context, at, unit, [-5.6, 5.8, 0, 10, 5.6, 5.8]);
       context.fillStyle = '#0b2f38';
       context.fillRect(at.x - 2.6 * unit, at.y - 3.6 * unit, 2.2 * unit, 3.6 * unit);
-      label(context, view, name, at.x, at.y - 11.5 * unit);
+      label(context, view, isCovered, name, at.x, at.y - 11.5 * unit);
     },
   };
 }
@@ -77,7 +80,7 @@ export function lighthouse({ x, y, name }: Place, rise: number): Sprite {
   return {
     x,
     y,
-    draw: (context, view) => {
+    draw: (context, view, isCovered) => {
       const at = foot(view, x, y, rise);
       const { unit } = at;
       context.fillStyle = '#00000030';
@@ -91,7 +94,7 @@ export function lighthouse({ x, y, name }: Place, rise: number): Sprite {
       context.fillRect(at.x - 1.3 * unit, at.y - 19.4 * unit, 2.6 * unit, 2.4 * unit);
       context.fillStyle = '#0b2f38';
       polygon(context, at, unit, [-2, 19.4, 0, 21.4, 2, 19.4]);
-      label(context, view, name, at.x, at.y - 23 * unit);
+      label(context, view, isCovered, name, at.x, at.y - 23 * unit);
     },
   };
 }
@@ -100,14 +103,14 @@ export function pier({ x, y, name }: Place, rise: number): Sprite {
   return {
     x,
     y,
-    draw: (context, view) => {
+    draw: (context, view, isCovered) => {
       const at = foot(view, x, y, rise);
       const { unit } = at;
       context.fillStyle = '#8a6a43';
       polygon(context, at, unit, [-5, -1.2, -1, 1.6, 5, -0.6, 1, -3.4]);
       context.fillStyle = '#5d4529';
       for (const side of [-4, 0, 3.6]) context.fillRect(at.x + side * unit, at.y - 1.6 * unit, 0.8 * unit, 3 * unit);
-      label(context, view, name, at.x, at.y - 4 * unit);
+      label(context, view, isCovered, name, at.x, at.y - 4 * unit);
     },
   };
 }
@@ -121,6 +124,8 @@ export function barge(afloat: Afloat): Sprite {
       const { x, y, alongX, alongY, crates } = afloat;
       const at = (along: number, across: number, height: number): { x: number; y: number } =>
         view.toScreen(x + along * alongX - across * alongY, y + along * alongY + across * alongX, height);
+      for (const side of [1, -1])
+        path(context, '#fbf3e340', [at(5, 0, 0), at(-17, side * 5.2, 0), at(-17, side * 3.9, 0)]);
       path(
         context,
         '#d9cdb4',
@@ -173,9 +178,11 @@ function path(context: Context, colour: string, points: readonly { x: number; y:
   context.fill();
 }
 
-function label(context: Context, view: View, text: string, x: number, y: number): void {
+function label(context: Context, view: View, isCovered: IsCovered, text: string, x: number, y: number): void {
   if (view.scale < TEXT_FROM) return;
   context.font = '13px ui-sans-serif, system-ui, "DejaVu Sans", sans-serif';
+  const half = context.measureText(text).width / 2 + 3;
+  if (isCovered?.({ left: x - half, top: y - 14, right: x + half, bottom: y + 6 })) return;
   context.textAlign = 'center';
   context.lineWidth = 3;
   context.strokeStyle = '#0b2f38cc';
