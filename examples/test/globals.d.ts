@@ -1,5 +1,6 @@
 import type { Camera, Terrain } from 'zesty-kite';
 import type * as everything from './everything.ts';
+import type * as newThree from './newRenderer.ts';
 import type * as three from './renderer.ts';
 
 declare global {
@@ -14,6 +15,8 @@ declare global {
   const zesty: typeof everything;
   /** What the script at `RENDERER_SCRIPT` defines. */
   const renderer: typeof three;
+  /** What the script at `NEW_RENDERER_SCRIPT` defines. */
+  const newRenderer: typeof newThree;
   /** What the tests' own page keeps. */
   interface Window {
     camera: Camera;

@@ -1,6 +1,9 @@
 /** For the browser tests: serves the built examples, and makes the library one script. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { build, preview } from 'vite';
+import { reactProgram } from './reactProgram.mjs';
+
+const CACHE = new URL('../../.cache/', import.meta.url);
 
 export default async function serve() {
   const server = await preview({
@@ -12,21 +15,32 @@ export default async function serve() {
   process.env.EXAMPLES_URL = server.resolvedUrls.local[0];
   process.env.EXAMPLES_SCRIPT = await writeScript('everything', 'zesty');
   process.env.RENDERER_SCRIPT = await writeScript('renderer', 'renderer');
+  process.env.REACT_SCRIPT = await writeProgram(reactProgram(), 'react');
+  process.env.NEW_RENDERER_SCRIPT = await writeScript('newRenderer', 'newRenderer');
+}
+
+/** A text as a module of the folder of what is made; the path of its script. */
+function writeProgram(text, name) {
+  mkdirSync(CACHE, { recursive: true });
+  const entry = new URL(`${name}.tsx`, CACHE);
+  writeFileSync(entry, text);
+  return bundle(entry, name);
 }
 
 /** A module of this folder as a script that defines a name; the path of its file. */
-async function writeScript(module, name) {
+function writeScript(module, name) {
+  return bundle(new URL(`${module}.ts`, import.meta.url), name);
+}
+
+async function bundle(entry, name) {
   const [built] = await build({
     configFile: false,
     logLevel: 'error',
-    build: {
-      write: false,
-      lib: { entry: new URL(`${module}.ts`, import.meta.url).pathname, formats: ['iife'], name },
-    },
+    define: { 'process.env.NODE_ENV': '"development"' },
+    build: { write: false, lib: { entry: entry.pathname, formats: ['iife'], name } },
   });
-  const folder = new URL('../../.cache/', import.meta.url);
-  mkdirSync(folder, { recursive: true });
-  const file = new URL(`${name}.js`, folder);
+  mkdirSync(CACHE, { recursive: true });
+  const file = new URL(`${name}.js`, CACHE);
   writeFileSync(file, built.output[0].code);
   return file.pathname;
 }
