@@ -21,7 +21,11 @@ export function meshOf(ground: Ground, skip = 2): Mesh {
       const i = row * columns + column;
       points.set([column * size, row * size, Math.max(-1.5, ground.sample(column * skip, row * skip))], i * 3);
       if (column === columns - 1 || row === rows - 1) continue;
-      triangles.set([i, i + columns, i + 1, i + 1, i + columns, i + columns + 1], at);
+      // Split along the ridge or the shore, not across it.
+      const [next, below, across] = [i + 1, i + columns, i + columns + 1];
+      const heightOf = (dx: number, dy: number): number => ground.sample((column + dx) * skip, (row + dy) * skip);
+      const isFalling = Math.abs(heightOf(0, 0) - heightOf(1, 1)) < Math.abs(heightOf(1, 0) - heightOf(0, 1));
+      triangles.set(isFalling ? [i, below, across, i, across, next] : [i, below, next, next, below, across], at);
       at += 6;
     }
   return { points, triangles };

@@ -50,7 +50,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
 
   /** For tinkering in the console: `lemonStrait.camera.change({ pan: { speed: 2 } })`. */
   const lemonStrait = { camera, ground: coarse, barges: barges.afloat, chosen: choosing.chosen };
-  Object.assign(globalThis, { lemonStrait });
+  Object.assign(globalThis, { lemonStrait, cameras: [camera] });
 
   let waiting = false;
   let frames = 0;

@@ -9,6 +9,19 @@ import { libraryScript } from './browser.ts';
 import { GRID, isHilly, playHere, SESSIONS, sessionText } from './strait.ts';
 import { WebDriver } from './webDriver.ts';
 
+/** The pages that Firefox draws here. */
+const PAGES = [
+  'straight-down',
+  'two-to-one',
+  'over-the-hills',
+  'a-chart-of-labels',
+  'fingers',
+  'two-players',
+  'beside-the-game',
+  'build-in-pixi',
+  'raw-webgl',
+  'workbench',
+];
 const PAGE = readFileSync(new URL('engines.html', import.meta.url));
 
 const server = createServer(({ url = '/' }, response) => {
@@ -109,6 +122,40 @@ describe('Firefox', () => {
 
   test('G6: all demo sessions play to the digests of Node', () => playsAll(hand), 120_000);
   test('the real wheel, a drag, keys and an edge steer', () => steers(hand), 120_000);
+
+  test.each(PAGES)(
+    'the page %s: the real wheel zooms, a key pans, nothing on the console',
+    async (name) => {
+      const page = await firefox.newPage();
+      const said: string[] = [];
+      page.on('console', (message) => {
+        if (message.type() === 'error') said.push(message.text());
+      });
+      page.on('pageerror', (error) => said.push(String(error)));
+      await page.setViewport({ width: 800, height: 600, deviceScaleFactor: 0.5 });
+      await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
+      const shown = (): Promise<{ x: number; span: number }> =>
+        page.evaluate(() => cameras[0]?.shown) as Promise<{
+          x: number;
+          span: number;
+        }>;
+      await page.waitForFunction(
+        () => Number(document.body.dataset['frames'] ?? document.querySelector('canvas')?.dataset['frames']) > 1,
+      );
+      const before = await shown();
+      await page.mouse.move(330, 420);
+      await page.mouse.wheel({ deltaY: -200 });
+      await page.waitForFunction((span) => (cameras[0]?.shown.span ?? NaN) < span * 0.98, {}, before.span);
+      await page.mouse.move(330, 300);
+      const zoomed = await shown();
+      await page.keyboard.down('KeyD');
+      await page.waitForFunction((x) => (cameras[0]?.shown.x ?? NaN) > x + 1, {}, zoomed.x);
+      await page.keyboard.up('KeyD');
+      await page.close();
+      expect(said).toEqual([]);
+    },
+    120_000,
+  );
 });
 
 describe('WebKit', () => {

@@ -11,6 +11,8 @@ declare global {
     readonly barges: readonly { readonly name: string; readonly x: number; readonly y: number }[];
     readonly chosen: ReadonlySet<{ readonly name: string }>;
   };
+  /** The cameras of any page. */
+  const cameras: readonly Camera[];
   /** What `libraryScript` defines. */
   const zesty: typeof everything;
   /** What the script at `RENDERER_SCRIPT` defines. */

@@ -4,12 +4,8 @@ import { createRequire } from 'node:module';
 import { afterAll, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Browser, Page } from 'playwright-core';
-import type { Camera, Point } from 'zesty-kite';
+import type { Point } from 'zesty-kite';
 import { launch, ownBrowser, touch } from './browser.ts';
-
-declare global {
-  var cameras: Camera[];
-}
 
 const own = ownBrowser();
 const SMALL = ['a-chart-of-labels', 'fingers', 'two-players', 'beside-the-game', 'raw-webgl', 'build-in-pixi'];
@@ -58,6 +54,13 @@ async function panRight(page: Page, code: string, camera = 0): Promise<void> {
 
 test.each([...SMALL, ...OTHERS])('%s: nothing on the console, and nothing that keeps anybody out', async (name) => {
   const { page, said } = await open(name);
+  // Nothing has moved while it came up, and panels lie apart on every screen.
+  expect(await shifts(page)).toEqual([]);
+  for (const [width, height] of SCREENS) {
+    await page.setViewportSize({ width, height });
+    expect([width, await crowded(page)]).toEqual([width, []]);
+  }
+  await page.setViewportSize({ width: 800, height: 600 });
   await page.evaluate(AXE);
   const faults = await page.evaluate(async () => {
     interface Fault {
@@ -78,6 +81,56 @@ test.each([...SMALL, ...OTHERS])('%s: nothing on the console, and nothing that k
   expect(said).toEqual([]);
   await page.context().close();
 });
+
+/** A phone, a window, a desktop. */
+const SCREENS = [
+  [390, 844],
+  [800, 600],
+  [1280, 800],
+] as const;
+
+/** What the browser counts as a shift of the layout, so far. */
+function shifts(page: Page): Promise<string[]> {
+  return page.evaluate(
+    () =>
+      new Promise((done) => {
+        interface Shift extends PerformanceEntry {
+          readonly value: number;
+          readonly sources: readonly { readonly node: Node | null }[];
+        }
+        const seen: string[] = [];
+        new PerformanceObserver((list) => {
+          for (const { value, sources } of list.getEntries() as Shift[])
+            if (value > 0.001) seen.push(sources.map(({ node }) => node?.nodeName ?? '').join(' '));
+        }).observe({ type: 'layout-shift', buffered: true });
+        setTimeout(() => {
+          done(seen);
+        }, 50);
+      }),
+  );
+}
+
+/** Panels that lie over each other or reach out of the page, and a page that scrolls sideways. */
+function crowded(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    const panels = [...document.querySelectorAll<HTMLElement>('.panel')].filter(
+      (panel) => panel.offsetWidth > 0 && getComputedStyle(panel).visibility === 'visible' && panel.textContent !== '',
+    );
+    const boxes = panels.map((panel) => ({ name: panel.className, box: panel.getBoundingClientRect() }));
+    boxes.forEach(({ name, box }, i) => {
+      if (box.left < 0 || box.right > innerWidth + 0.5 || box.top < 0 || box.bottom > innerHeight + 0.5)
+        found.push(`${name} reaches out`);
+      for (const other of boxes.slice(i + 1)) {
+        const { left, right, top, bottom } = other.box;
+        if (left < box.right && right > box.left && top < box.bottom && bottom > box.top)
+          found.push(`${name} over ${other.name}`);
+      }
+    });
+    if (document.documentElement.scrollWidth > innerWidth) found.push('scrolls sideways');
+    return found;
+  });
+}
 
 /** The wheel zooms, and a key pans. */
 async function steer(page: Page): Promise<void> {
