@@ -24,6 +24,32 @@ const PAGES = [
 ];
 const PAGE = readFileSync(new URL('engines.html', import.meta.url));
 
+const children: ChildProcess[] = [];
+let display = '';
+
+function start(variable: string, args: readonly string[]): ChildProcess {
+  const child = spawn(process.env[variable] ?? '', args, {
+    env: { ...process.env, DISPLAY: display, WEBKIT_DISABLE_COMPOSITING_MODE: '1' },
+    stdio: ['ignore', 'pipe', 'ignore'],
+  });
+  children.push(child);
+  return child;
+}
+
+beforeAll(async () => {
+  // The display takes a number that is free, and tells which.
+  const server = start('ZESTY_KITE_DISPLAY', ['-displayfd', '1', '-screen', '0', '1280x900x24', '-nolisten', 'tcp']);
+  const number = await new Promise<string>((done) =>
+    server.stdout?.once('data', (data: Buffer) => {
+      done(data.toString().trim());
+    }),
+  );
+  display = `:${number}`;
+});
+afterAll(() => {
+  for (const child of children.reverse()) child.kill();
+});
+
 const server = createServer(({ url = '/' }, response) => {
   const [, session] = /^\/sessions\/(\w+)$/.exec(url) ?? [];
   if (url === '/zesty.js')
@@ -106,7 +132,13 @@ describe('Firefox', () => {
   let hand: Hand;
   beforeAll(async () => {
     const executablePath = process.env['ZESTY_KITE_FIREFOX'] ?? '';
-    firefox = await puppeteer.launch({ browser: 'firefox', executablePath, headless: true });
+    firefox = await puppeteer.launch({
+      browser: 'firefox',
+      executablePath,
+      // In a window, with software that draws WebGL: without a window it has none.
+      headless: false,
+      env: { ...process.env, DISPLAY: display, LIBGL_ALWAYS_SOFTWARE: '1' },
+    });
     const page = await firefox.newPage();
     await page.setViewport({ width: 800, height: 600 });
     await page.goto(address);
@@ -159,31 +191,12 @@ describe('Firefox', () => {
 });
 
 describe('WebKit', () => {
-  const children: ChildProcess[] = [];
   let driver: WebDriver;
   let hand: Hand;
 
-  const start = (variable: string, args: readonly string[], display: string): ChildProcess => {
-    const child = spawn(process.env[variable] ?? '', args, {
-      env: { ...process.env, DISPLAY: display, WEBKIT_DISABLE_COMPOSITING_MODE: '1' },
-      stdio: ['ignore', 'pipe', 'ignore'],
-    });
-    children.push(child);
-    return child;
-  };
-
   beforeAll(async () => {
-    // The display takes a number that is free, and tells which.
-    const server = start(
-      'ZESTY_KITE_DISPLAY',
-      ['-displayfd', '1', '-screen', '0', '1024x768x24', '-nolisten', 'tcp'],
-      '',
-    );
-    const number = await new Promise<string>((done) =>
-      server.stdout?.once('data', (data: Buffer) => done(data.toString().trim())),
-    );
     const port = 20_000 + (process.pid % 20_000);
-    start('ZESTY_KITE_WEBKIT_DRIVER', [`--port=${String(port)}`], `:${number}`);
+    start('ZESTY_KITE_WEBKIT_DRIVER', [`--port=${String(port)}`]);
     driver = new WebDriver(port);
     await driver.begin(process.env['ZESTY_KITE_WEBKIT'] ?? '');
     await driver.open(address);
@@ -210,7 +223,6 @@ describe('WebKit', () => {
   }, 120_000);
   afterAll(async () => {
     await driver.end().catch(() => undefined);
-    for (const child of children.reverse()) child.kill();
   });
 
   test('G6: all demo sessions play to the digests of Node', () => playsAll(hand), 120_000);
