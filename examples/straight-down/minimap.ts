@@ -21,7 +21,8 @@ export function createMinimap(camera: Camera, scene: Scene): () => void {
   const painted = new OffscreenCanvas(canvas.width, canvas.height);
   const whole = { start: { x: wide / 2, y: high / 2, span: high }, zoom: { maxSpan: high } };
   const view = new Camera(whole, { screen: { width, height, density } }).advance(0);
-  let ground: Scene['ground'] | null = null;
+  // The first frame does not wait for it: it is painted once the ground is there in all detail.
+  let { ground } = scene;
 
   return () => {
     if (ground !== scene.ground) {

@@ -26,7 +26,7 @@ const PROGRAMS = {
     places: ['/usr/bin/WebKitWebDriver'],
     packages: ['webkit2gtk-driver'],
   },
-  ZESTY_KITE_DISPLAY: { names: ['Xvfb'], places: ['/usr/bin/Xvfb'], packages: ['xvfb'] },
+  ZESTY_KITE_DISPLAY: { names: ['Xvfb'], places: ['/usr/bin/Xvfb'], packages: ['xvfb', 'libgl1-mesa-dri'] },
 };
 
 /** The path of each, by the variable that names it; ends this program with advice when one is missing. */

@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { chromium } from 'playwright-core';
 
 const workspace = new URL('../../../../', import.meta.url).pathname;
 let project: string;
@@ -109,4 +110,41 @@ test('the code in the README compiles against the types in the pack', () => {
     encoding: 'utf8',
   });
   expect([stdout, status]).toEqual(['', 0]);
+});
+
+test('ten lines of the guide are a working camera in an empty Vite project', async () => {
+  const guide = readFileSync(join(workspace, 'docs/guide.md'), 'utf8');
+  const [, program = ''] = /\*\*A map image moved by CSS\*\*[^]*?```ts\n([^]*?)```/.exec(guide) ?? [];
+  expect(program.trim().split('\n')).toHaveLength(10);
+  const page = '<div class="map"><img src="data:," /></div><script type="module" src="./main.ts"></script>';
+  const style = '<style>.map { height: 300px } img { position: absolute; inset: 0 auto auto 0; width: 1024px }</style>';
+  writeFileSync(join(project, 'index.html'), `<!doctype html>${style}${page}`);
+  writeFileSync(join(project, 'main.ts'), program);
+  execFileSync(process.execPath, [join(workspace, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], {
+    cwd: project,
+  });
+  const browser = await chromium.launch({
+    executablePath: process.env['ZESTY_KITE_BROWSER'] ?? '',
+    args: ['--no-sandbox'],
+  });
+  const window = await browser.newPage();
+  await window.route('http://ten.example/**', (route) => {
+    const { pathname } = new URL(route.request().url());
+    return route.fulfill({ path: join(project, 'dist', pathname === '/' ? 'index.html' : pathname) });
+  });
+  await window.goto('http://ten.example/');
+  const scale = (): Promise<number> =>
+    window.evaluate(() => {
+      const image = document.querySelector('img');
+      return image === null ? NaN : new DOMMatrix(getComputedStyle(image).transform).a;
+    });
+  await window.waitForFunction(() => document.querySelector('img')?.style.transform !== '');
+  const before = await scale();
+  await window.mouse.move(200, 150);
+  await window.mouse.wheel(0, -300);
+  await window.waitForFunction(
+    (from) => new DOMMatrix(getComputedStyle(document.querySelector('img') ?? document.body).transform).a > from * 1.1,
+    before,
+  );
+  await browser.close();
 });
