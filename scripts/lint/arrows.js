@@ -29,7 +29,7 @@ const MAY_IMPORT = {
     'view',
   ],
   session: ['camera.ts', 'direct', 'ground', 'math', 'motion', 'settings', 'signals', 'view'],
-  review: ['limits', 'math', 'motion', 'settings', 'view'],
+  review: ['ground', 'limits', 'math', 'motion', 'settings', 'view'],
   three: ['math', 'view'],
   canvas: ['math', 'view'],
   css: ['view'],

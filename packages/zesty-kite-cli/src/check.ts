@@ -1,52 +1,94 @@
-/** `zesty-kite check SETTINGS`: says what is wrong with settings, and what will feel wrong. */
-import { Command, InvalidArgumentError, Option } from 'commander';
-import type { Screen, Settings } from 'zesty-kite';
-import { reviewSettings, type Warning } from 'zesty-kite/review';
-import { Failure, inFile, printable } from './failure.ts';
-import { readJson } from './files.ts';
+/** `zesty-kite check SETTINGS…`: says what is wrong with settings, and what will feel wrong. */
+import { Command, Option } from 'commander';
+import type { Screen, Terrain } from 'zesty-kite';
+import { reviewSettings } from 'zesty-kite/review';
+import { inFile, printable } from './failure.ts';
+import { readGround } from './ground.ts';
+import { mapWarnings, readMap, type Spot } from './map.ts';
+import { jsonOption, screenOption, screensOf } from './options.ts';
 import { print } from './print.ts';
+import { readSettingsFile, withPlaces, type Place } from './settingsFile.ts';
 
 interface CheckOptions {
-  readonly screen: Screen;
+  readonly screen?: readonly Screen[];
+  readonly strict: boolean;
+  readonly map?: string;
+  readonly terrain?: string;
   readonly json: boolean;
 }
 
-export function checkCommand(): Command {
+/** A warning, and where it is. */
+interface Finding extends Place {
+  readonly file: string;
+  readonly path: string;
+  readonly message: string;
+}
+
+const WARNED = 1;
+
+export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
-    .description('Check a settings file: refuse what is wrong, warn of what will feel wrong, with numbers.')
-    .argument('<settings>', 'a settings file (JSON)')
-    .addOption(
-      new Option('--screen <width>x<height>', 'the screen to think of, in CSS pixels')
-        .argParser(screenSize)
-        .default({ width: 1280, height: 800 }, '1280x800'),
-    )
-    .option('--json', 'print one JSON object instead of lines')
-    .action(async (file: string, { screen, json }: CheckOptions) => {
-      const warnings = await review(file, screen);
-      await print('stdout', json ? `${JSON.stringify({ warnings }, null, 2)}\n` : printable(lines(warnings)));
+    .description('Check settings files: refuse what is wrong, warn of what will feel wrong, with numbers.')
+    .argument('<settings...>', 'settings files (JSON), or - for standard input')
+    .addOption(screenOption())
+    .addOption(new Option('--strict', 'exit with 1 where there is something to warn of').default(false))
+    .option('--map <file>', 'a map (GeoJSON in world units): what of it cannot be looked at?')
+    .option('--terrain <file>', 'the ground: a description with a height image beside it')
+    .addOption(jsonOption('one JSON object instead of lines'))
+    .addHelpText('after', '\nExample: zesty-kite check settings.json --screen 1280x800 --screen 390x844 --strict')
+    .action(async (files: readonly string[], { screen, strict, map, terrain, json }: CheckOptions) => {
+      const spots = map === undefined ? [] : await readMap(map);
+      const ground = terrain === undefined ? null : (await readGround(terrain)).terrain;
+      const found: Finding[] = [];
+      for (const file of files) found.push(...(await review(file, screensOf(screen), ground, spots)));
+      const several = files.length > 1;
+      await print(
+        'stdout',
+        json
+          ? `${JSON.stringify({ warnings: found.map(({ file, ...rest }) => (several ? { file, ...rest } : rest)) }, null, 2)}\n`
+          : printable(lines(found, several)),
+      );
+      if (strict && found.length > 0) exit(WARNED);
     });
 }
 
-/** Settings with a coast of a hundred thousand corners are a few of these. */
-const MAX_SETTINGS = 64e6;
-
-async function review(file: string, screen: Screen): Promise<Warning[]> {
-  const settings = await readJson(file, MAX_SETTINGS, 'a settings file (JSON)');
-  if (Array.isArray(settings)) throw new Failure(`${file}: the whole: found []; wanted an object in braces`);
+async function review(
+  file: string,
+  screens: readonly Screen[],
+  terrain: Terrain | null,
+  spots: readonly Spot[],
+): Promise<Finding[]> {
+  const read = await readSettingsFile(file);
   try {
-    return reviewSettings(settings as Settings, screen);
+    const found = new Map<string, Finding>();
+    for (const screen of screens) {
+      const warnings = [
+        ...reviewSettings(read.settings, screen, terrain),
+        ...mapWarnings(read.settings, screen, terrain, spots),
+      ];
+      for (const { path, message } of warnings) {
+        // On several screens: which one it is of, unless it is of each.
+        const of = screens.length > 1 ? `at ${String(screen.width)}x${String(screen.height)}: ` : '';
+        found.set(`${path}: ${of}${message}`, {
+          file,
+          path,
+          message: `${of}${message}`,
+          ...(await read.placeOf(path)),
+        });
+      }
+    }
+    return [...found.values()];
   } catch (error) {
-    throw inFile(file, error);
+    throw inFile(file, await withPlaces(file, error, read));
   }
 }
 
-function lines(warnings: readonly Warning[]): string {
-  if (warnings.length === 0) return 'nothing to warn of\n';
-  return warnings.map(({ path, message }) => `${path}: ${message}\n`).join('');
-}
-
-export function screenSize(text: string): Screen {
-  const [, width, height] = /^(\d{1,5})x(\d{1,5})$/.exec(text) ?? [];
-  if (Number(width) > 0 && Number(height) > 0) return { width: Number(width), height: Number(height) };
-  throw new InvalidArgumentError(`found "${text}"; wanted a size such as 1280x800.`);
+function lines(found: readonly Finding[], several: boolean): string {
+  if (found.length === 0) return 'nothing to warn of\n';
+  return found
+    .map(({ file, line, column, path, message }) => {
+      const place = `line ${String(line)}, column ${String(column)}`;
+      return `${several ? `${file}: ` : ''}${place}: ${path}: ${message}\n`;
+    })
+    .join('');
 }

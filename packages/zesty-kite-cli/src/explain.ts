@@ -1,13 +1,15 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { Camera, type Screen, type Settings } from 'zesty-kite';
-import { screenSize } from './check.ts';
-import { Failure, inFile, printable } from './failure.ts';
-import { readJson } from './files.ts';
+import { Camera, visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
+import { columns, short } from './columns.ts';
+import { inFile, printable } from './failure.ts';
+import { jsonOption, screenOption, screensOf } from './options.ts';
 import { print } from './print.ts';
+import { readSettingsFile, withPlaces } from './settingsFile.ts';
 
 interface ExplainOptions {
-  readonly screen: Screen;
+  readonly screen?: readonly Screen[];
+  readonly tile?: number;
   readonly at: readonly number[];
   readonly json: boolean;
 }
@@ -22,6 +24,8 @@ export interface AtZoom {
   /** Ground from side to side through the focus, and from the bottom to the top of the screen; null where the horizon shows. */
   readonly acrossUnits: number;
   readonly downUnits: number | null;
+  /** Tiles that show, of those of `--tile`; null without it, and where the horizon shows. */
+  readonly tilesShown: number | null;
   readonly pitch: number;
   readonly fieldOfView: number;
   /** Of the eye over the focus; null for an orthographic lens. */
@@ -33,6 +37,8 @@ export interface AtZoom {
   readonly secondsAcrossMap: number | null;
   readonly near: number;
   readonly far: number;
+  /** By how many CSS pixels a point at the farthest corner of the bounds jumps when it is kept in 32-bit floats. */
+  readonly floatPixels: number;
 }
 
 /** What holds at all of them. */
@@ -53,18 +59,15 @@ export function explainCommand(): Command {
     .description(
       'Say what settings come to: at the nearest zoom, at the start, at the farthest, and at those you name.',
     )
-    .argument('<settings>', 'a settings file (JSON)')
-    .addOption(
-      new Option('--screen <width>x<height>', 'the screen to think of, in CSS pixels')
-        .argParser(screenSize)
-        .default({ width: 1280, height: 800 }, '1280x800'),
-    )
+    .argument('<settings>', 'a settings file (JSON), or - for standard input')
+    .addOption(screenOption())
+    .option('--tile <units>', 'the side of a tile, to count them', tileSize)
     .addOption(
       new Option('--at <span>', 'a zoom to add, as a span in world units; may be repeated')
         .argParser((text: string, spans: readonly number[]) => [...spans, spanOf(text)])
         .default([], 'none'),
     )
-    .option('--json', 'print one JSON object instead of a table')
+    .addOption(jsonOption('one JSON object instead of a table, a list where there are several screens'))
     .addHelpText(
       'after',
       `
@@ -75,23 +78,30 @@ scale           CSS pixels per world unit at the focus: frame height / span
 ground          world units from side to side through the focus, and from bottom to top
 eye             its height over the focus: span · sin(pitch) / (2 · tan(field of view / 2)), in the safe frame's share of the screen
 pan             a held key, once it is up to speed; and in widths of the screen
+tiles           of the side --tile, whole or in part
 across the map  the width of the bounds / that
-depth           near and far plane`,
+depth           near and far plane
+float32         half of the gap between 32-bit floats at the farthest coordinate of the settings, in CSS pixels`,
     )
-    .action(async (file: string, { screen, at, json }: ExplainOptions) => {
-      const settings = (await readJson(file, 64e6, 'a settings file (JSON)')) as Settings;
-      if (Array.isArray(settings)) throw new Failure(`${file}: the whole: found []; wanted an object in braces`);
-      let explained: Explained;
+    .action(async (file: string, { screen, tile, at, json }: ExplainOptions) => {
+      const read = await readSettingsFile(file);
+      let all: readonly Explained[];
       try {
-        explained = explain(settings, screen, at);
+        all = screensOf(screen).map((one) => explain(read.settings, one, at, tile));
       } catch (error) {
-        throw inFile(file, error);
+        throw inFile(file, await withPlaces(file, error, read));
       }
-      await print('stdout', json ? `${JSON.stringify(explained, null, 2)}\n` : printable(table(explained)));
+      const [first] = all;
+      await print(
+        'stdout',
+        json
+          ? `${JSON.stringify(all.length === 1 ? first : all, null, 2)}\n`
+          : printable(all.map((one) => explainedTable(one, all.length > 1)).join('\n')),
+      );
     });
 }
 
-function explain(settings: Settings, screen: Screen, spans: readonly number[]): Explained {
+export function explain(settings: Settings, screen: Screen, spans: readonly number[] = [], tile?: number): Explained {
   const camera = new Camera(settings, { screen });
   camera.advance(0);
   const start = camera.shown.span;
@@ -103,7 +113,7 @@ function explain(settings: Settings, screen: Screen, spans: readonly number[]): 
     { zoom: 'start', span: start },
     { zoom: 'farthest', span: max },
     ...spans.map((span) => ({ zoom: String(span), span })),
-  ].map(({ zoom, span }) => atZoom(settings, screen, wide, zoom, span));
+  ].map(({ zoom, span }) => atZoom(settings, screen, wide, zoom, span, tile));
   return {
     screen,
     zooms,
@@ -112,7 +122,14 @@ function explain(settings: Settings, screen: Screen, spans: readonly number[]): 
   };
 }
 
-function atZoom(settings: Settings, screen: Screen, wide: number | null, zoom: string, wanted: number): AtZoom {
+function atZoom(
+  settings: Settings,
+  screen: Screen,
+  wide: number | null,
+  zoom: string,
+  wanted: number,
+  tile: number | undefined,
+): AtZoom {
   // Without bounds: what a wall would do is not what is asked.
   const free: Settings = { ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } };
   const camera = new Camera(free, { screen });
@@ -135,6 +152,7 @@ function atZoom(settings: Settings, screen: Screen, wide: number | null, zoom: s
     pixelsPerUnit: scale,
     acrossUnits: width / scale,
     downUnits: down,
+    tilesShown: tile === undefined ? null : tilesIn(view, tile),
     pitch,
     fieldOfView,
     eyeHeight: eye,
@@ -143,7 +161,33 @@ function atZoom(settings: Settings, screen: Screen, wide: number | null, zoom: s
     secondsAcrossMap: wide === null || speed === 0 ? null : wide / speed,
     near: depth.near,
     far: depth.far,
+    floatPixels: floatPixels(settings, view),
   };
+}
+
+/** Tiles of a side that show, whole or in part; null where the horizon shows, or there are more than anybody draws. */
+function tilesIn(view: View, tile: number): number | null {
+  try {
+    const { top, bottom, from, to } = visibleTiles(view, tile);
+    let count = 0;
+    for (let row = 0; row < bottom - top; row++) count += (to[row] ?? 0) - (from[row] ?? 0);
+    return view.toLevel(view.look.middleX, 0, view.focusHeight, { x: 0, y: 0 }) === null ? null : count;
+  } catch {
+    return null;
+  }
+}
+
+/** Half of the gap between 32-bit floats there, times the scale: IEEE 754, 24 bits. */
+function floatPixels({ bounds, start }: Settings, { scale }: View): number {
+  const numbers = [start?.x ?? 0, start?.y ?? 0, ...coordinatesOf(bounds)].map((value) => Math.abs(value));
+  const farthest = Math.max(1e-30, ...numbers);
+  return 2 ** (Math.floor(Math.log2(farthest)) - 24) * scale;
+}
+
+function coordinatesOf(value: unknown): number[] {
+  if (typeof value === 'number') return [value];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.values(value).flatMap(coordinatesOf);
 }
 
 function notchesBetween(settings: Settings, screen: Screen, min: number, max: number): number {
@@ -174,47 +218,40 @@ function restAfter(settings: Settings, screen: Screen): number {
   return time / 1000;
 }
 
-function table({ zooms, notches, secondsToRest }: Explained): string {
-  const rows: [string, ...string[]][] = [
-    ['', ...zooms.map(({ zoom }) => zoom)],
-    ['span', ...zooms.map(({ span }) => `${short(span)} units`)],
-    ['scale', ...zooms.map(({ pixelsPerUnit }) => `${short(pixelsPerUnit)} px`)],
+/** The table; with the screen above it where there are several. */
+export function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, several = false): string {
+  const each = (text: (zoom: AtZoom) => string): string[] => zooms.map(text);
+  const tiles = zooms.some(({ tilesShown }) => tilesShown !== null)
+    ? [['tiles', ...each(({ tilesShown }) => (tilesShown === null ? '∞' : String(tilesShown)))]]
+    : [];
+  const rows = [
+    [several ? `${String(screen.width)}x${String(screen.height)}` : '', ...each(({ zoom }) => zoom)],
+    ['span', ...each(({ span }) => `${short(span)} units`)],
+    ['scale', ...each(({ pixelsPerUnit }) => `${short(pixelsPerUnit)} px`)],
     [
       'ground',
-      ...zooms.map(
-        ({ acrossUnits, downUnits }) => `${short(acrossUnits)} × ${downUnits === null ? '∞' : short(downUnits)}`,
-      ),
+      ...each(({ acrossUnits, downUnits }) => `${short(acrossUnits)} × ${downUnits === null ? '∞' : short(downUnits)}`),
     ],
-    ['pitch', ...zooms.map(({ pitch }) => `${short(pitch)}°`)],
-    [
-      'field of view',
-      ...zooms.map(({ fieldOfView }) => (fieldOfView === 0 ? 'orthographic' : `${short(fieldOfView)}°`)),
-    ],
-    ['eye', ...zooms.map(({ eyeHeight }) => (eyeHeight === null ? '-' : `${short(eyeHeight)} up`))],
-    ['pan', ...zooms.map(({ panUnitsPerSecond }) => `${short(panUnitsPerSecond)} units/s`)],
-    ['', ...zooms.map(({ panWidthsPerSecond }) => `${short(panWidthsPerSecond)} widths/s`)],
+    ...tiles,
+    ['pitch', ...each(({ pitch }) => `${short(pitch)}°`)],
+    ['field of view', ...each(({ fieldOfView }) => (fieldOfView === 0 ? 'orthographic' : `${short(fieldOfView)}°`))],
+    ['eye', ...each(({ eyeHeight }) => (eyeHeight === null ? '-' : `${short(eyeHeight)} up`))],
+    ['pan', ...each(({ panUnitsPerSecond }) => `${short(panUnitsPerSecond)} units/s`)],
+    ['', ...each(({ panWidthsPerSecond }) => `${short(panWidthsPerSecond)} widths/s`)],
     [
       'across the map',
-      ...zooms.map(({ secondsAcrossMap }) => (secondsAcrossMap === null ? '-' : `${short(secondsAcrossMap)} s`)),
+      ...each(({ secondsAcrossMap }) => (secondsAcrossMap === null ? '-' : `${short(secondsAcrossMap)} s`)),
     ],
-    ['depth', ...zooms.map(({ near, far }) => `${short(near)} … ${short(far)}`)],
+    ['depth', ...each(({ near, far }) => `${short(near)} … ${short(far)}`)],
+    ['float32', ...each(({ floatPixels: pixels }) => `${short(pixels)} px`)],
   ];
-  const widths = rows[0]?.map((_, column) => Math.max(...rows.map((row) => (row[column] ?? '').length))) ?? [];
-  const lines = rows.map((row) =>
-    row
-      .map((cell, column) => cell.padEnd(widths[column] ?? 0))
-      .join('  ')
-      .trimEnd(),
-  );
-  const measured = [
-    `${String(notches)} notches from the nearest to the farthest`,
-    `${short(secondsToRest)} s from a notch to rest`,
-  ];
-  return `${[...lines, '', ...measured].join('\n')}\n`;
+  return `${columns(rows)}\n${String(notches)} notches from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n`;
 }
 
-function short(value: number): string {
-  return String(Number(value.toPrecision(4)));
+function tileSize(text: string): number {
+  const size = Number(text);
+  if (text.trim() !== '' && size > 0 && Number.isFinite(size)) return size;
+  throw new InvalidArgumentError(`found "${text}"; wanted a size above 0, in world units.`);
 }
 
 function spanOf(text: string): number {

@@ -21,6 +21,7 @@ import { Failure, inFile } from './failure.ts';
  * @param what it should be, for messages: `a settings file`
  */
 export async function readWhole(file: string, max: number, what: string): Promise<Buffer> {
+  if (file === '-') return readPipe(max, what);
   try {
     const handle = await open(file, constants.O_RDONLY);
     try {
@@ -47,11 +48,31 @@ export async function readWhole(file: string, max: number, what: string): Promis
   }
 }
 
-/** JSON from a file; messages say the line and the column at which it ends to be JSON. */
+async function readPipe(max: number, what: string): Promise<Buffer> {
+  const pieces: Buffer[] = [];
+  let length = 0;
+  for await (const piece of process.stdin as AsyncIterable<Buffer>) {
+    length += piece.length;
+    if (length > max) throw new Failure(`standard input: found more than ${String(max / 1e6)} MB; wanted ${what}`);
+    pieces.push(piece);
+  }
+  return Buffer.concat(pieces);
+}
+
+/** JSON from a file, or from standard input for `-`. */
 export async function readJson(file: string, max: number, what: string): Promise<unknown> {
+  return (await readText(file, max, what)).value;
+}
+
+/** The same, with its text; messages say the line and the column at which it ends to be JSON. */
+export async function readText(
+  file: string,
+  max: number,
+  what: string,
+): Promise<{ readonly text: string; readonly value: unknown }> {
   const text = new TextDecoder().decode(await readWhole(file, max, what)).replace(/^\uFEFF/, '');
   try {
-    return JSON.parse(text) as unknown;
+    return { text, value: JSON.parse(text) as unknown };
   } catch (error) {
     throw new Failure(`${file}: ${placeOf(text, error)}wanted ${what}`, { cause: error });
   }

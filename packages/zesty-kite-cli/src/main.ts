@@ -3,7 +3,9 @@ import { createRequire } from 'node:module';
 import { Command, CommanderError } from 'commander';
 import { checkCommand } from './check.ts';
 import { explainCommand } from './explain.ts';
+import { exportCommand } from './export.ts';
 import { linesOf } from './failure.ts';
+import { importCommand } from './import.ts';
 import { print } from './print.ts';
 import { replayCommand } from './replay.ts';
 import { schemaCommand } from './schema.ts';
@@ -45,13 +47,14 @@ function createProgram(say: (text: string) => void): Command {
     .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
     .exitOverride()
     .configureOutput({ writeErr: say, outputError: say });
-  program.addCommand(
-    replayCommand((code) => {
-      process.exitCode = code;
-    }),
-  );
-  program.addCommand(checkCommand());
+  const exit = (code: number): void => {
+    process.exitCode = code;
+  };
+  program.addCommand(replayCommand(exit));
+  program.addCommand(checkCommand(exit));
   program.addCommand(explainCommand());
+  program.addCommand(exportCommand());
+  program.addCommand(importCommand());
   program.addCommand(schemaCommand());
   program.addCommand(startCommand(version));
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);

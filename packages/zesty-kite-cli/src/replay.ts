@@ -1,170 +1,157 @@
-/** `zesty-kite replay SESSION`: plays a session and says what it came to. */
-import { constants } from 'node:fs';
-import { open } from 'node:fs/promises';
+/** `zesty-kite replay SESSION…`: plays sessions and says what they came to. */
 import { Command, InvalidArgumentError, Option } from 'commander';
-import type { StampedSignal, Terrain } from 'zesty-kite';
-import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
-import { Failure, inFile } from './failure.ts';
+import type { Settings } from 'zesty-kite';
+import { Failure } from './failure.ts';
 import { readGround } from './ground.ts';
+import { playMany } from './many.ts';
+import { forceOption, frameRate, fromOption, jsonOption, rateOption, terrainOption, untilOption } from './options.ts';
 import { print } from './print.ts';
-import { brokenPromises, table } from './report.ts';
-import { createProgress } from './progress.ts';
-import { openTrace, type Trace } from './trace.ts';
+import { rowTable, table, type Row } from './report.ts';
+import { nameOf, playSession, sessionsIn, type Played, type PlayOptions } from './sessionFile.ts';
+import { readSettings } from './settingsFile.ts';
+import { openTrace } from './trace.ts';
 
 interface ReplayOptions {
   readonly rate: number;
+  readonly rates: readonly number[];
   readonly json: boolean;
   readonly trace?: string;
   readonly force: boolean;
   readonly terrain: readonly string[];
+  readonly settings?: string;
+  readonly expect?: string;
+  readonly from?: number;
+  readonly until?: number;
 }
 
 const BROKEN = 1;
+const BAD_INPUT = 2;
 
 export function replayCommand(exit: (code: number) => void): Command {
   return new Command('replay')
-    .description('Play a session at a steady frame rate; print what it came to and which guarantees held.')
-    .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
-    .option('--rate <hertz>', 'frames a second; the motion does not depend on it', frameRate, 60)
-    .option('--json', 'print one JSON object instead of a table')
+    .description('Play sessions at a steady frame rate; print what they came to and which guarantees held.')
+    .argument('<session...>', 'session files (newline-delimited JSON), folders of them, or - for standard input')
+    .addOption(rateOption())
     .addOption(
-      new Option(
-        '--terrain <file>',
-        'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
-      )
-        .argParser((file: string, files: readonly string[]) => [...files, file])
-        .default([], 'flat ground'),
+      new Option('--rates <hertz,…>', 'play it at each of these rates, and show that they agree (G5)')
+        .argParser(frameRates)
+        .default([], 'none'),
     )
+    .addOption(jsonOption('one JSON object a session, a line each where there are several'))
+    .addOption(terrainOption())
+    .option('--settings <file>', 'other settings under the same hands')
+    .addOption(fromOption())
+    .addOption(untilOption())
+    .option('--expect <digest>', 'exit with 1 unless the motion has this fingerprint')
     .option('--trace <file>', 'write a CSV row for every frame that moves')
-    .option('--force', 'replace the file of --trace where it is there already')
-    .action(async (session: string, options: ReplayOptions) => {
-      const { summary, unfinishedLine } = await play(session, options);
-      const broken = brokenPromises(summary);
-      if (unfinishedLine !== null)
-        await print(
-          'stderr',
-          `zesty-kite: ${nameOf(session)}: line ${String(unfinishedLine)} is unfinished, the recording was cut off there; what stands before it was played\n`,
-        );
-      await print(
-        'stdout',
-        options.json
-          ? `${JSON.stringify({ ...summary, rate: options.rate, unfinishedLine, broken }, null, 2)}\n`
-          : table(summary, options.rate),
-      );
-      for (const promise of broken) await print('stderr', `zesty-kite: broken: ${promise}\n`);
-      if (broken.length > 0) exit(BROKEN);
+    .addOption(forceOption())
+    .addHelpText('after', '\nExample: zesty-kite replay crossing.ndjson --rates 30,60,144 --expect c3d0b8a1f0e2d495')
+    .action(async (paths: readonly string[], options: ReplayOptions) => {
+      const sessions = sessionsIn(paths);
+      const [session = '-'] = sessions;
+      const settings = options.settings === undefined ? undefined : await readSettings(options.settings);
+      if (sessions.length > 1 || session !== paths[0]) await replayMany(sessions, options, settings, exit);
+      else await replayOne(session, options, settings, exit);
     });
 }
 
-interface Played {
-  readonly summary: ReplaySummary;
-  readonly unfinishedLine: number | null;
+async function replayOne(
+  session: string,
+  options: ReplayOptions,
+  settings: Settings | undefined,
+  exit: (code: number) => void,
+): Promise<void> {
+  const rates = options.rates.length > 0 ? options.rates : [options.rate];
+  if (rates.length > 1 && session === '-')
+    throw new Failure('--rates: found several with standard input, which can be read once; wanted a file');
+  const [rate = 60, ...others] = rates;
+  const { summary, broken: kept, unfinishedLine } = await play(session, { ...options, rate }, settings);
+  const broken = [...kept];
+  for (const other of others) {
+    const { digest } = (await play(session, { ...options, rate: other, trace: undefined }, settings)).summary;
+    if (digest !== summary.digest)
+      broken.push(
+        `G5: at ${String(rate)} and ${String(other)} Hz it moves otherwise, ${summary.digest} and ${digest}; the same is promised`,
+      );
+  }
+  const unexpected = options.expect !== undefined && options.expect !== summary.digest;
+  if (unfinishedLine !== null)
+    await print(
+      'stderr',
+      `zesty-kite: ${nameOf(session)}: line ${String(unfinishedLine)} is unfinished, the recording was cut off there; what stands before it was played\n`,
+    );
+  await print(
+    'stdout',
+    options.json
+      ? `${JSON.stringify({ ...summary, rate, rates, unfinishedLine, broken }, null, 2)}\n`
+      : table(summary, rate) + (others.length === 0 ? '' : `the same at      ${others.join(', ')} Hz\n`),
+  );
+  for (const promise of broken) await print('stderr', `zesty-kite: broken: ${promise}\n`);
+  if (unexpected)
+    await print('stderr', `zesty-kite: digest: found ${summary.digest}; wanted ${options.expect ?? ''}\n`);
+  if (broken.length > 0 || unexpected) exit(BROKEN);
 }
 
-async function play(session: string, options: ReplayOptions): Promise<Played> {
-  const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
+async function play(
+  session: string,
+  { trace: file, ...options }: Omit<ReplayOptions, 'trace'> & { readonly trace?: string | undefined },
+  settings: Settings | undefined,
+): Promise<Played> {
+  const grounds = await Promise.all(options.terrain.map((name) => readGround(name)));
   const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
-  const trace = options.trace === undefined ? null : openTrace(options.trace, inputs, options.force);
-  const { stream, size, close } = await openSession(session);
-  const progress = await createProgress(size);
+  const trace = file === undefined ? null : openTrace(file, inputs, options.force);
+  const playing: PlayOptions = {
+    rate: options.rate,
+    terrains: grounds.map(({ terrain }) => terrain),
+    settings,
+    from: options.from,
+    until: options.until,
+    progress: true,
+    ...(trace === null ? {} : { frame: trace.row }),
+  };
   try {
-    const decoder = new TextDecoder();
-    const player = new Player(
-      options.rate,
-      grounds.map(({ terrain }) => terrain),
-      trace,
-    );
-    let read = 0;
-    for await (const piece of stream) {
-      read += piece.length;
-      player.take(decoder.decode(piece, { stream: true }));
-      progress.update(read);
-    }
-    const played = player.end();
+    const played = await playSession(session, playing);
     trace?.finish();
     return played;
   } catch (error) {
     trace?.abandon();
-    throw inFile(nameOf(session), error);
-  } finally {
-    progress.stop();
-    await close();
+    throw error;
   }
 }
 
-interface OpenSession {
-  readonly stream: AsyncIterable<Buffer>;
-  /** Bytes; `null` where it comes through a pipe. */
-  readonly size: number | null;
-  readonly close: () => Promise<void>;
+/** A row each; a session that cannot be played is told of in its row, and the others go on. */
+async function replayMany(
+  sessions: readonly string[],
+  { rate, terrain, from, until, json, ...options }: ReplayOptions,
+  settings: Settings | undefined,
+  exit: (code: number) => void,
+): Promise<void> {
+  const one = ['trace', 'expect'].find((name) => options[name as 'trace' | 'expect'] !== undefined);
+  if (one !== undefined || options.rates.length > 0)
+    throw new Failure(`--${one ?? 'rates'}: found ${String(sessions.length)} sessions; wanted one`);
+  if (sessions.includes('-')) throw new Failure('-: found standard input among several sessions; wanted files');
+  // The ground is tried once, so that what is wrong with it is not said of every session.
+  await Promise.all(terrain.map((file) => readGround(file)));
+  const tasks = sessions.map((session) => ({ session, rate, terrain, settings, from, until }));
+  const rows: Row[] = [];
+  let code = 0;
+  for await (const row of playMany(tasks)) {
+    const { session, summary, broken, unfinishedLine, error } = row;
+    if (json)
+      await print(
+        'stdout',
+        `${JSON.stringify(summary === null ? { session, error } : { session, ...summary, rate, unfinishedLine, broken })}\n`,
+      );
+    else rows.push(row);
+    if (error !== null) code = BAD_INPUT;
+    else if (broken.length > 0) code = Math.max(code, BROKEN);
+  }
+  if (!json) await print('stdout', rowTable(rows));
+  if (code !== 0) exit(code);
 }
 
-async function openSession(session: string): Promise<OpenSession> {
-  if (session === '-') return { stream: process.stdin, size: null, close: () => Promise.resolve() };
-  try {
-    const handle = await open(session, constants.O_RDONLY);
-    const close = (): Promise<void> => handle.close();
-    try {
-      const found = await handle.stat();
-      if (found.isDirectory()) throw new Failure(`${session}: found a folder; wanted a session file`);
-      const stream = handle.createReadStream({ autoClose: false });
-      return { stream, size: found.isFile() ? found.size : null, close };
-    } catch (error) {
-      await close();
-      throw error;
-    }
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new Failure(`${session}: there is no such file; wanted a session file, or - for standard input`, {
-        cause: error,
-      });
-    throw inFile(session, error);
-  }
-}
-
-/** Text in, signals played as soon as they are whole. */
-class Player {
-  readonly #rate: number;
-  readonly #terrains: readonly Terrain[];
-  readonly #trace: Trace | null;
-  readonly #reader = new SessionReader();
-  #replay: Replay | null = null;
-
-  constructor(rate: number, terrains: readonly Terrain[], trace: Trace | null) {
-    this.#rate = rate;
-    this.#terrains = terrains;
-    this.#trace = trace;
-  }
-
-  take(text: string): void {
-    const signals = this.#reader.push(text);
-    if (this.#reader.header !== null) this.#play(this.#reader.header, signals);
-  }
-
-  end(): Played {
-    const { header, signals, unfinishedLine } = this.#reader.end();
-    return { summary: this.#play(header, signals).end(), unfinishedLine };
-  }
-
-  #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
-    const trace = this.#trace;
-    const frame = trace === null ? {} : { frame: trace.row };
-    // The one that it begins over, or the first, which will not do.
-    const isIts = ({ id, digest }: Terrain): boolean => id === header.terrain?.id && digest === header.terrain.digest;
-    const none = header.terrain === undefined && this.#terrains.length > 1 ? null : (this.#terrains[0] ?? null);
-    const terrain = this.#terrains.find(isIts) ?? none;
-    this.#replay ??= new Replay(header, { rate: this.#rate, terrain, terrains: this.#terrains, ...frame });
-    for (const signal of signals) this.#replay.push(signal);
-    return this.#replay;
-  }
-}
-
-function nameOf(session: string): string {
-  return session === '-' ? 'standard input' : session;
-}
-
-function frameRate(text: string): number {
-  const rate = Number(text);
-  if (text.trim() !== '' && rate >= 1 && rate <= 10_000) return rate;
-  throw new InvalidArgumentError(`found "${text}"; wanted 1 to 10000 frames a second.`);
+function frameRates(text: string): readonly number[] {
+  const rates = text.split(',').map((one) => frameRate(one));
+  if (rates.length < 2) throw new InvalidArgumentError(`found "${text}"; wanted several, such as 30,60,144.`);
+  return rates;
 }

@@ -1,31 +1,12 @@
 /** What a replay came to, for people. */
 import type { ReplaySummary } from 'zesty-kite/session';
-
-/** The numbers of the guarantees, as in docs/guarantees.md. */
-const GRIP_PIXELS = 1e-3;
-const BOUNDS_SHARE = 1e-6;
-
-/** A sentence for each promise that the session shows to be broken. */
-export function brokenPromises(summary: ReplaySummary): string[] {
-  const broken: string[] = [];
-  if (!(summary.worstGripError <= GRIP_PIXELS))
-    broken.push(
-      `G2: a held point was ${small(summary.worstGripError)} px away; at most ${small(GRIP_PIXELS)} is promised`,
-    );
-  if (!(summary.worstBoundsExcess <= BOUNDS_SHARE))
-    broken.push(
-      `G4: the view was ${small(summary.worstBoundsExcess)} of the span outside; at most ${small(BOUNDS_SHARE)} is promised`,
-    );
-  if (summary.worstRangeExcess !== 0)
-    broken.push(`G7: the zoom was ${small(summary.worstRangeExcess)} of the span outside its range; 0 is promised`);
-  if (!summary.finite) broken.push('G11: a number was not finite');
-  return broken;
-}
+import { columns } from './columns.ts';
+import { small } from './watch.ts';
 
 /** The table, aligned, with a line break at its end. */
 export function table(summary: ReplaySummary, rate: number): string {
   const rest = summary.timeToRest;
-  const rows: [string, string][] = [
+  return columns([
     ['duration', `${summary.duration.toFixed(2)} s`],
     ['signals', String(summary.signals)],
     ['frames', `${String(summary.frames)} at ${String(rate)} Hz`],
@@ -35,11 +16,37 @@ export function table(summary: ReplaySummary, rate: number): string {
     ['worst bounds excess', `${small(summary.worstBoundsExcess)} of the span`],
     ['time to rest', rest === null ? 'still held at the end' : `${rest.toFixed(2)} s`],
     ['digest', summary.digest],
-  ];
-  const width = Math.max(...rows.map(([name]) => name.length));
-  return rows.map(([name, value]) => `${name.padEnd(width)}  ${value}\n`).join('');
+  ]);
 }
 
-function small(value: number): string {
-  return value === 0 ? '0' : value.toExponential(1);
+/** What came of one of many sessions. */
+export interface Row {
+  readonly session: string;
+  readonly summary: ReplaySummary | null;
+  readonly broken: readonly string[];
+  readonly unfinishedLine: number | null;
+  /** Why it could not be played. */
+  readonly error: string | null;
+}
+
+/** One line for each session. */
+export function rowTable(rows: readonly Row[]): string {
+  return columns(
+    [
+      ['session', 'seconds', 'signals', 'rest', 'digest', ''],
+      ...rows.map(({ session, summary, broken, error }) =>
+        summary === null
+          ? [session, '', '', '', '', (error ?? '').replace(`${session}: `, '')]
+          : [
+              session,
+              summary.duration.toFixed(2),
+              String(summary.signals),
+              summary.timeToRest === null ? 'held' : summary.timeToRest.toFixed(2),
+              summary.digest,
+              broken.length === 0 ? 'kept' : (broken[0] ?? ''),
+            ],
+      ),
+    ],
+    [1, 2, 3],
+  );
 }

@@ -1,5 +1,6 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
 import { boundaryOf, maxSpanInside } from '../limits/index.ts';
+import type { Terrain } from '../ground/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, minSpan, lookAt, Motion, maxSpan, type Rules } from '../motion/index.ts';
 import {
@@ -22,15 +23,17 @@ const SHARPEST = 20;
 
 /**
  * @param screen the screen to think of, CSS pixels
+ * @param terrain the ground; flat when left out
  * @returns nothing to say: an empty list
  * @throws SettingsError for settings that are not allowed
  */
 export function reviewSettings(
   settings: Settings | readonly Settings[],
   screen: Screen = { width: 1280, height: 800 },
+  terrain: Terrain | null = null,
 ): Warning[] {
   const full = checkSettings(settings);
-  const rules = createRules({ settings: full, screen, terrain: null });
+  const rules = createRules({ settings: full, screen, terrain });
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),

@@ -13,6 +13,10 @@ export interface ReplayOptions {
   readonly terrain?: Terrain | null;
   /** Abilities that cameras may have learned; those of `zesty-kite/direct` when left out. */
   readonly movers?: readonly Mover<Rules>[];
+  /** From this moment on it is measured and fingerprinted, microseconds; from the beginning when left out. */
+  readonly from?: number;
+  /** It ends here, whatever still moves: signals that come later are not heard, microseconds; when all rests when left out. */
+  readonly until?: number;
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
   /** Called at every frame with its time in microseconds; not while the camera is at rest. */
@@ -60,6 +64,8 @@ const LONGEST_TAIL_MICROS = 10_000_000;
 export class Replay {
   readonly camera: Camera;
   readonly #rate: number;
+  readonly #from: number;
+  readonly #until: number;
   readonly #frame: (camera: Camera, micros: number) => void;
   readonly #terrains: readonly Terrain[];
   readonly #digest = new Digest();
@@ -86,7 +92,15 @@ export class Replay {
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
   constructor(
     start: SessionStart,
-    { rate = 60, terrain = null, terrains = [], movers = DIRECTED, frame = () => undefined }: ReplayOptions = {},
+    {
+      rate = 60,
+      terrain = null,
+      terrains = [],
+      movers = DIRECTED,
+      from = 0,
+      until = Infinity,
+      frame = () => undefined,
+    }: ReplayOptions = {},
   ) {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
@@ -95,6 +109,8 @@ export class Replay {
     // One may have been learned while the session went on.
     for (const mover of movers) this.camera.learn(mover);
     this.#rate = rate;
+    this.#from = from;
+    this.#until = until;
     this.#frame = frame;
     this.#terrains = terrains;
     this.camera.advance(0);
@@ -104,6 +120,7 @@ export class Replay {
 
   /** Plays up to a signal and lets it take effect. */
   push(signal: StampedSignal): void {
+    if (signal.at > this.#until) return;
     this.#playUntil(signal.at);
     if (signal.kind === 'terrain') this.camera.changeTerrain(this.#terrainOf(signal), signal.at / 1000);
     else this.camera.signal({ ...signal, time: signal.at / 1000 });
@@ -123,7 +140,7 @@ export class Replay {
 
   /** Plays on to rest. */
   end(): ReplaySummary {
-    const end = this.#last + LONGEST_TAIL_MICROS;
+    const end = Math.min(this.#last + LONGEST_TAIL_MICROS, this.#until);
     let sampled: number;
     do {
       sampled = Math.max(this.#samples * SAMPLE_MICROS, this.#last);
@@ -164,12 +181,12 @@ export class Replay {
       if (next >= micros) return;
       this.camera.advance(next / 1000);
       const { grips } = this.camera;
-      this.#measure(grips);
-      if (sample === next) this.#sample(grips);
+      const isMeasured = next >= this.#from;
+      if (isMeasured) this.#measure(grips);
+      if (sample === next) this.#sample(grips, isMeasured);
       if (frame === next) {
-        this.#frames += 1;
         this.#nextFrame += 1;
-        this.#frame(this.camera, next);
+        if (isMeasured) this.#draw(next);
       }
     }
   }
@@ -180,24 +197,31 @@ export class Replay {
     if (this.#restDrawn || frame >= micros) return;
     this.#restDrawn = true;
     this.camera.advance(frame / 1000);
-    this.#measure(this.camera.grips);
-    this.#frames += 1;
     this.#nextFrame += 1;
-    this.#frame(this.camera, frame);
+    if (frame < this.#from) return;
+    this.#measure(this.camera.grips);
+    this.#draw(frame);
   }
 
-  #sample(grips: readonly Grip[]): void {
+  #draw(micros: number): void {
+    this.#frames += 1;
+    this.#frame(this.camera, micros);
+  }
+
+  #sample(grips: readonly Grip[], isMeasured: boolean): void {
     const { x, y, span, focusHeight, heading, pitch, fieldOfView } = this.camera.view;
     const grip = grips[0] ?? null;
     this.#samples += 1;
-    this.#digest.add(x);
-    this.#digest.add(y);
-    this.#digest.add(span);
-    this.#digest.add(focusHeight);
-    this.#digest.add(heading);
-    this.#digest.add(pitch);
-    this.#digest.add(fieldOfView);
-    this.#panned += this.#pannedSince(x, y, grip);
+    if (isMeasured) {
+      this.#digest.add(x);
+      this.#digest.add(y);
+      this.#digest.add(span);
+      this.#digest.add(focusHeight);
+      this.#digest.add(heading);
+      this.#digest.add(pitch);
+      this.#digest.add(fieldOfView);
+      this.#panned += this.#pannedSince(x, y, grip);
+    }
     this.#x = x;
     this.#y = y;
     this.#grip = grip;

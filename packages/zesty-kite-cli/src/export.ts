@@ -1,0 +1,103 @@
+/** `zesty-kite export SESSION`: the motion for other programs, as CSV, as NDJSON, or as a glTF camera. */
+import { Command, Option } from 'commander';
+import { Failure } from './failure.ts';
+import { WholeFile } from './files.ts';
+import { gltfOf, type GltfFrame } from './gltf.ts';
+import { readGround } from './ground.ts';
+import { forceOption, fromOption, rateOption, terrainOption, untilOption } from './options.ts';
+import { COLUMNS, playFrames, type PoseAt } from './poses.ts';
+import { print } from './print.ts';
+import { readSettings } from './settingsFile.ts';
+
+interface ExportOptions {
+  readonly rate: number;
+  readonly to: string;
+  readonly terrain: readonly string[];
+  readonly settings?: string;
+  readonly from?: number;
+  readonly until?: number;
+  readonly force: boolean;
+}
+
+/** Characters that are kept before they are written. */
+const MAX_KEPT = 1 << 16;
+
+export function exportCommand(): Command {
+  return new Command('export')
+    .description('Write the motion of a session for other programs: a pose for each frame, or a glTF 2.0 camera.')
+    .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
+    .addOption(
+      new Option(
+        '--to <file>',
+        'where to: its ending says what it becomes, .csv, .ndjson or .gltf; - is CSV, printed',
+      ).default('-'),
+    )
+    .addOption(rateOption())
+    .addOption(fromOption())
+    .addOption(untilOption())
+    .addOption(terrainOption())
+    .option('--settings <file>', 'other settings under the same hands')
+    .addOption(forceOption())
+    .addHelpText(
+      'after',
+      `
+Example: zesty-kite export crossing.ndjson --rate 30 --to crossing.gltf
+
+seconds, x, y    time since the session began; the focus, world units
+focusHeight      its height; span: world units from the top to the bottom of the safe frame
+heading, pitch   degrees clockwise; degrees below the horizon
+fieldOfView      degrees, of the whole height of the screen; 0 for an orthographic lens
+eyeX … eyeHeight where the eye is
+glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animation_pointer`,
+    )
+    .action(async (session: string, options: ExportOptions) => {
+      const { to, rate, from, until, force } = options;
+      const kind = /\.(csv|ndjson|gltf)$/.exec(to)?.[1] ?? (to === '-' ? 'csv' : null);
+      if (kind === null) throw new Failure(`--to: found "${to}"; wanted a name that ends in .csv, .ndjson or .gltf`);
+      const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
+      const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
+      const file = to === '-' ? null : new WholeFile(to, inputs, force);
+      const settings = options.settings === undefined ? undefined : await readSettings(options.settings);
+      const playing = { rate, from, until, settings, terrains: grounds.map(({ terrain }) => terrain), progress: true };
+      let text = kind === 'csv' ? `${COLUMNS.join(',')}\r\n` : '';
+      const pieces: string[] = [];
+      const frames: GltfFrame[] = [];
+      const put = (pose: PoseAt): void => {
+        text +=
+          kind === 'csv' ? `${COLUMNS.map((name) => String(pose[name])).join(',')}\r\n` : `${JSON.stringify(pose)}\n`;
+        if (text.length < MAX_KEPT) return;
+        if (file === null) pieces.push(text);
+        else file.write(text);
+        text = '';
+      };
+      try {
+        let last: GltfFrame | null = null;
+        await playFrames(session, playing, (pose, _, camera) => {
+          if (kind !== 'gltf') {
+            put(pose);
+            return;
+          }
+          // What stands still is one piece, not a frame each.
+          if (camera === null && frames.at(-2)?.isStill === true) frames.pop();
+          const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
+          const { width, height, scale, look } = camera?.view ?? last ?? { width: 1, height: 1, scale: 1, look: null };
+          const isMiddle = look === null || (look.middleX === width / 2 && look.middleY === height / 2);
+          last = { ...pose, near, far, width, height, scale, look, isStill: camera === null };
+          if (!isMiddle)
+            throw new Failure(
+              `safeFrame: found insets at ${pose.seconds.toFixed(2)} s; wanted none: a glTF camera looks through the middle of its picture`,
+            );
+          frames.push(last);
+        });
+        if (kind === 'gltf') text = await gltfOf(frames);
+        if (file === null) for (const piece of [...pieces, text]) await print('stdout', piece);
+        else {
+          file.write(text);
+          file.finish();
+        }
+      } catch (error) {
+        file?.abandon();
+        throw error;
+      }
+    });
+}

@@ -1,0 +1,228 @@
+/** Motion as an animated glTF 2.0 camera, and such a camera as poses. World (x, y, height) is glTF (x, height, y). */
+import type { AnimationSampler } from '@gltf-transform/core';
+import { Failure } from './failure.ts';
+import type { PoseAt } from './poses.ts';
+
+/** A pose, and how the picture is made of it. */
+export interface GltfFrame extends PoseAt {
+  readonly width: number;
+  readonly height: number;
+  /** CSS pixels per world unit at the focus. */
+  readonly scale: number;
+  readonly near: number;
+  readonly far: number;
+  readonly look: { readonly middleX: number; readonly middleY: number } | null;
+  /** The picture is the one of the frame before. */
+  readonly isStill: boolean;
+}
+
+const RADIANS = Math.PI / 180;
+
+/** The text of a glTF file with its numbers inside. */
+export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
+  const [first] = frames;
+  if (first === undefined)
+    throw new Failure('found no frame to write; wanted a session that lasts, or an earlier --from');
+  const isPerspective = first.fieldOfView > 0;
+  const other = frames.find(({ fieldOfView }) => fieldOfView > 0 !== isPerspective);
+  if (other !== undefined)
+    throw new Failure(
+      `lens: found both kinds, the other from ${other.seconds.toFixed(2)} s on; wanted one: use --until or --from`,
+    );
+  const { Document, NodeIO } = await import('@gltf-transform/core');
+  const document = new Document();
+  const buffer = document.createBuffer();
+  const camera = document.createCamera('Zesty Kite').setType(isPerspective ? 'perspective' : 'orthographic');
+  const near = Math.max(1e-6, Math.min(...frames.map((frame) => frame.near)));
+  const far = Math.max(...frames.map((frame) => frame.far), near * 2);
+  camera.setZNear(near).setZFar(far);
+  if (isPerspective) camera.setAspectRatio(first.width / first.height).setYFov(first.fieldOfView * RADIANS);
+  else camera.setXMag(halfOf(first, 'width')).setYMag(halfOf(first, 'height'));
+  const [place] = frames.map(placeOf);
+  const node = document.createNode('camera').setCamera(camera);
+  if (place !== undefined) node.setTranslation(place);
+  node.setRotation(turnOf(first));
+  document.createScene('Lens').addChild(node);
+  const animation = document.createAnimation('motion');
+  const begin = first.seconds;
+  const times = document
+    .createAccessor()
+    .setBuffer(buffer)
+    .setType('SCALAR')
+    .setArray(Float32Array.from(frames, ({ seconds }) => seconds - begin));
+  const sampler = (type: 'SCALAR' | 'VEC3' | 'VEC4', values: readonly number[]): AnimationSampler => {
+    const output = document.createAccessor().setBuffer(buffer).setType(type).setArray(Float32Array.from(values));
+    const made = document.createAnimationSampler().setInput(times).setOutput(output).setInterpolation('LINEAR');
+    animation.addSampler(made);
+    return made;
+  };
+  for (const [path, made] of [
+    ['translation', sampler('VEC3', frames.flatMap(placeOf))],
+    ['rotation', sampler('VEC4', shortWay(frames.map(turnOf)).flat())],
+  ] as const)
+    animation.addChannel(document.createAnimationChannel().setTargetNode(node).setTargetPath(path).setSampler(made));
+  // The lens is moved by pointers, which the package does not write: its samplers come after those of the node.
+  const pointed: readonly (readonly [string, readonly number[]])[] = isPerspective
+    ? [['perspective/yfov', frames.map(({ fieldOfView }) => fieldOfView * RADIANS)]]
+    : [
+        ['orthographic/xmag', frames.map((frame) => halfOf(frame, 'width'))],
+        ['orthographic/ymag', frames.map((frame) => halfOf(frame, 'height'))],
+      ];
+  for (const [, values] of pointed) sampler('SCALAR', values);
+  const { json, resources } = await new NodeIO().writeJSON(document, { basename: 'motion' });
+  const channels = json.animations?.[0]?.channels ?? [];
+  pointed.forEach(([pointer], i) => {
+    const extensions = { KHR_animation_pointer: { pointer: `/cameras/0/${pointer}` } };
+    channels.push({ sampler: 2 + i, target: { path: 'pointer' as 'weights', extensions } });
+  });
+  json.extensionsUsed = ['KHR_animation_pointer'];
+  json.asset = { version: '2.0', generator: 'zesty-kite' };
+  for (const one of json.buffers ?? []) {
+    const bytes = resources[one.uri ?? ''];
+    if (bytes) one.uri = `data:application/octet-stream;base64,${Buffer.from(bytes).toString('base64')}`;
+  }
+  return `${JSON.stringify(json)}\n`;
+}
+
+function halfOf(frame: GltfFrame, side: 'width' | 'height'): number {
+  return frame[side] / 2 / frame.scale;
+}
+
+function placeOf({ eyeX, eyeY, eyeHeight }: GltfFrame): [number, number, number] {
+  return [eyeX, eyeHeight, eyeY];
+}
+
+/** A quaternion about up by -heading, times one about right by -pitch; a glTF camera looks along -z. */
+function turnOf({ heading, pitch }: PoseAt): [number, number, number, number] {
+  const [turn, tilt] = [(heading * RADIANS) / 2, (pitch * RADIANS) / 2];
+  return [
+    -Math.sin(tilt) * Math.cos(turn),
+    -Math.sin(turn) * Math.cos(tilt),
+    -Math.sin(tilt) * Math.sin(turn),
+    Math.cos(turn) * Math.cos(tilt),
+  ];
+}
+
+/** The same turns, each of the two quaternions that say it the one nearer to the last: between them nothing goes the long way. */
+function shortWay(turns: readonly (readonly number[])[]): number[][] {
+  const out: number[][] = [];
+  for (const turn of turns) {
+    const last = out.at(-1);
+    const along = last === undefined ? 1 : turn.reduce((sum, value, i) => sum + value * (last[i] ?? 0), 0);
+    out.push(turn.map((value) => (along < 0 ? -value : value)));
+  }
+  return out;
+}
+
+/** What is read of a glTF camera. */
+export interface LensAt {
+  readonly seconds: number;
+  readonly eye: readonly [number, number, number];
+  readonly turn: readonly [number, number, number, number];
+  /** Radians; null for an orthographic lens. */
+  readonly yfov: number | null;
+  /** World units from top to bottom of the picture; null for a perspective. */
+  readonly high: number | null;
+}
+
+interface Gltf {
+  readonly cameras?: readonly {
+    readonly perspective?: { readonly yfov: number };
+    readonly orthographic?: { readonly ymag: number };
+  }[];
+  readonly nodes?: readonly {
+    readonly camera?: number;
+    readonly translation?: readonly number[];
+    readonly rotation?: readonly number[];
+    readonly children?: readonly number[];
+    readonly matrix?: readonly number[];
+  }[];
+  readonly animations?: readonly {
+    readonly channels: readonly {
+      readonly sampler: number;
+      readonly target: {
+        readonly node?: number;
+        readonly path: string;
+        readonly extensions?: { readonly KHR_animation_pointer?: { readonly pointer: string } };
+      };
+    }[];
+    readonly samplers: readonly { readonly input: number; readonly output: number; readonly interpolation?: string }[];
+  }[];
+}
+
+/** The first animated camera of a glTF file, at each of its times. @throws Failure for what is none */
+export async function lensesOf(text: string): Promise<LensAt[]> {
+  const gltf = JSON.parse(text) as Gltf;
+  const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
+  const node = gltf.nodes?.[index];
+  const lens = gltf.cameras?.[node?.camera ?? -1];
+  if (node === undefined || lens === undefined) throw new Failure('found no camera; wanted a node with one');
+  if (node.matrix !== undefined || gltf.nodes?.some(({ children }) => children?.includes(index)) === true)
+    throw new Failure('found a camera that another node carries; wanted one that moves by itself');
+  const [animation] = gltf.animations ?? [];
+  const numbers = await accessorsOf(text);
+  const track = (path: string, pointer: string): { times: Float32Array; values: Float32Array } | null => {
+    const channel = animation?.channels.find(({ target }) => {
+      const pointed = target.extensions?.KHR_animation_pointer?.pointer;
+      return (target.node === index && target.path === path) || pointed?.endsWith(pointer) === true;
+    });
+    const found = channel === undefined ? undefined : animation?.samplers[channel.sampler];
+    if (found === undefined) return null;
+    if ((found.interpolation ?? 'LINEAR') !== 'LINEAR')
+      throw new Failure(`found an animation that is "${found.interpolation ?? ''}"; wanted "LINEAR"`);
+    return { times: numbers(found.input), values: numbers(found.output) };
+  };
+  const places = track('translation', '/translation');
+  const turns = track('rotation', '/rotation');
+  const fovs = track('', 'perspective/yfov');
+  const mags = track('', 'orthographic/ymag');
+  const times = [...new Set([places, turns, fovs, mags].flatMap((one) => [...(one?.times ?? [])]))].sort(
+    (a, b) => a - b,
+  );
+  if (times.length === 0)
+    throw new Failure('found no animation of its camera; wanted one with translation or rotation');
+  const fixed = { place: node.translation ?? [0, 0, 0], turn: node.rotation ?? [0, 0, 0, 1] };
+  return times.map((seconds) => {
+    const eye = at(places, seconds, 3) ?? fixed.place;
+    const turn = at(turns, seconds, 4) ?? fixed.turn;
+    const length = Math.hypot(...turn) || 1;
+    const ymag = at(mags, seconds, 1)?.[0] ?? lens.orthographic?.ymag ?? null;
+    return {
+      seconds,
+      eye: [eye[0] ?? 0, eye[1] ?? 0, eye[2] ?? 0] as const,
+      turn: turn.map((value) => value / length) as unknown as LensAt['turn'],
+      yfov: at(fovs, seconds, 1)?.[0] ?? lens.perspective?.yfov ?? null,
+      high: ymag === null ? null : 2 * ymag,
+    };
+  });
+}
+
+/** A track between its times, evenly; before the first and after the last it stays. */
+function at(
+  track: { readonly times: Float32Array; readonly values: Float32Array } | null,
+  seconds: number,
+  size: number,
+): number[] | null {
+  if (track === null) return null;
+  const { times, values } = track;
+  let next = times.findIndex((time) => time >= seconds);
+  if (next < 0) next = times.length - 1;
+  const before = Math.max(0, (times[next] ?? 0) > seconds ? next - 1 : next);
+  const [from = 0, to = 0] = [times[before], times[next]];
+  const share = to > from ? (seconds - from) / (to - from) : 0;
+  return Array.from({ length: size }, (_, i) => {
+    const [a = 0, b = 0] = [values[before * size + i], values[next * size + i]];
+    return a + (b - a) * share;
+  });
+}
+
+/** The numbers of each accessor of a file that has its buffer inside. */
+async function accessorsOf(text: string): Promise<(index: number) => Float32Array> {
+  const { Logger, NodeIO } = await import('@gltf-transform/core');
+  const json = JSON.parse(text) as { buffers?: readonly { readonly uri?: string }[] };
+  if (json.buffers?.some(({ uri }) => uri?.startsWith('data:') !== true))
+    throw new Failure('found numbers in another file; wanted a glTF with its buffer inside, as a data URI');
+  const document = await new NodeIO().setLogger(new Logger(Logger.Verbosity.SILENT)).readJSON({ json: json as never, resources: {} });
+  const accessors = document.getRoot().listAccessors();
+  return (index) => Float32Array.from((accessors[index]?.getArray() ?? []) as ArrayLike<number>);
+}

@@ -1,0 +1,63 @@
+/** Options that several commands have. */
+import { InvalidArgumentError, Option } from 'commander';
+import type { Screen } from 'zesty-kite';
+
+export function rateOption(): Option {
+  return new Option('--rate <hertz>', 'frames a second; the motion does not depend on it')
+    .argParser(frameRate)
+    .default(60);
+}
+
+export function terrainOption(): Option {
+  return new Option(
+    '--terrain <file>',
+    'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
+  )
+    .argParser((file: string, files: readonly string[]) => [...files, file])
+    .default([], 'flat ground');
+}
+
+export function screenOption(): Option {
+  return new Option('--screen <width>x<height>', 'a screen to think of, in CSS pixels; may be repeated')
+    .argParser((text: string, screens: readonly Screen[] | undefined) => [...(screens ?? []), screenSize(text)])
+    .default(undefined, '1280x800');
+}
+
+/** The screens that were named, or the usual one. */
+export function screensOf(named: readonly Screen[] | undefined): readonly Screen[] {
+  return named ?? [{ width: 1280, height: 800 }];
+}
+
+export function fromOption(): Option {
+  return new Option('--from <seconds>', 'look at it from this time on').argParser(seconds);
+}
+
+export function untilOption(): Option {
+  return new Option('--until <seconds>', 'hear nothing that came later').argParser(seconds);
+}
+
+export function jsonOption(what = 'one JSON object instead of a table'): Option {
+  return new Option('--json', `print ${what}`).default(false);
+}
+
+export function forceOption(): Option {
+  return new Option('--force', 'replace a file that is there already').default(false);
+}
+
+export function frameRate(text: string): number {
+  const rate = Number(text);
+  if (text.trim() !== '' && rate >= 1 && rate <= 10_000) return rate;
+  throw new InvalidArgumentError(`found "${text}"; wanted 1 to 10000 frames a second.`);
+}
+
+export function screenSize(text: string): Screen {
+  const [, width, height] = /^(\d{1,5})x(\d{1,5})$/.exec(text) ?? [];
+  if (Number(width) > 0 && Number(height) > 0) return { width: Number(width), height: Number(height) };
+  throw new InvalidArgumentError(`found "${text}"; wanted a size such as 1280x800.`);
+}
+
+function seconds(text: string): number {
+  const value = Number(text);
+  if (text.trim() !== '' && value >= 0 && value <= 1e9) return value;
+  throw new InvalidArgumentError(`found "${text}"; wanted seconds since the session began, such as 12.5.`);
+}

@@ -1,0 +1,174 @@
+/** Session files: one that streams through a replay, and those that lie in folders. */
+import { constants, readdirSync, statSync } from 'node:fs';
+import { open } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Camera, Settings, StampedSignal, Terrain } from 'zesty-kite';
+import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
+import { Failure, inFile } from './failure.ts';
+import { createProgress } from './progress.ts';
+import { Watch } from './watch.ts';
+
+export interface PlayOptions {
+  /** Frames a second. */
+  readonly rate: number;
+  readonly terrains?: readonly Terrain[];
+  /** The terrains are those of many sessions: one over flat ground has none of them. */
+  readonly isAnyGround?: boolean;
+  /** Other settings under the same hands. */
+  readonly settings?: Settings | undefined;
+  /** Seconds: only what lies between is measured; what comes later is not heard. */
+  readonly from?: number | undefined;
+  readonly until?: number | undefined;
+  /** Told of the camera once, before it plays. */
+  readonly begin?: (camera: Camera, header: SessionHeader) => void;
+  readonly signal?: (signal: StampedSignal) => void;
+  readonly frame?: (camera: Camera, micros: number) => void;
+  /** Shows on a terminal how far it is. */
+  readonly progress?: boolean;
+}
+
+export interface Played {
+  readonly header: SessionHeader;
+  readonly summary: ReplaySummary;
+  /** A sentence for each promise that the session shows to be broken. */
+  readonly broken: readonly string[];
+  /** The number of a last line that is cut off. */
+  readonly unfinishedLine: number | null;
+}
+
+/** Plays a file, or standard input for `-`, as it streams in. */
+export async function playSession(session: string, options: PlayOptions): Promise<Played> {
+  const { stream, size, close } = await openSession(session);
+  const progress = await createProgress(options.progress === true ? size : null);
+  try {
+    const decoder = new TextDecoder();
+    const player = new Player(options);
+    let read = 0;
+    for await (const piece of stream) {
+      read += piece.length;
+      player.take(decoder.decode(piece, { stream: true }));
+      progress.update(read);
+      if (player.isOver) break;
+    }
+    return player.end();
+  } catch (error) {
+    throw inFile(nameOf(session), error);
+  } finally {
+    progress.stop();
+    await close();
+  }
+}
+
+/** What a session is called in messages. */
+export function nameOf(session: string): string {
+  return session === '-' ? 'standard input' : session;
+}
+
+/** The sessions that are named, and those in folders that are: every `.ndjson` below, in the order of their names. */
+export function sessionsIn(paths: readonly string[]): string[] {
+  return paths.flatMap((path) => {
+    if (path === '-') return [path];
+    let isFolder: boolean;
+    try {
+      isFolder = statSync(path).isDirectory();
+    } catch {
+      return [path];
+    }
+    if (!isFolder) return [path];
+    const found = readdirSync(path, { recursive: true, encoding: 'utf8' })
+      .filter((name) => name.endsWith('.ndjson'))
+      .sort()
+      .map((name) => join(path, name));
+    if (found.length === 0) throw new Failure(`${path}: found no session in this folder; wanted files named *.ndjson`);
+    return found;
+  });
+}
+
+interface OpenSession {
+  readonly stream: AsyncIterable<Buffer>;
+  /** Bytes; `null` where it comes through a pipe. */
+  readonly size: number | null;
+  readonly close: () => Promise<void>;
+}
+
+async function openSession(session: string): Promise<OpenSession> {
+  if (session === '-') return { stream: process.stdin, size: null, close: () => Promise.resolve() };
+  try {
+    const handle = await open(session, constants.O_RDONLY);
+    const close = (): Promise<void> => handle.close();
+    try {
+      const found = await handle.stat();
+      if (found.isDirectory()) throw new Failure(`${session}: found a folder; wanted a session file`);
+      const stream = handle.createReadStream({ autoClose: false });
+      return { stream, size: found.isFile() ? found.size : null, close };
+    } catch (error) {
+      await close();
+      throw error;
+    }
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT')
+      throw new Failure(`${session}: there is no such file; wanted a session file, or - for standard input`, {
+        cause: error,
+      });
+    throw inFile(session, error);
+  }
+}
+
+/** Text in, signals played as soon as they are whole. */
+class Player {
+  /** Nothing that is still to come is heard. */
+  isOver = false;
+  readonly #options: PlayOptions;
+  readonly #until: number;
+  readonly #reader = new SessionReader();
+  readonly #watch = new Watch();
+  #replay: Replay | null = null;
+
+  constructor(options: PlayOptions) {
+    this.#options = options;
+    this.#until = (options.until ?? Infinity) * 1e6;
+  }
+
+  take(text: string): void {
+    const signals = this.#reader.push(text);
+    if (this.#reader.header !== null) this.#play(this.#reader.header, signals);
+  }
+
+  end(): Played {
+    // Of what is not heard, it does not matter whether it is whole.
+    const { header, signals, unfinishedLine } =
+      this.isOver && this.#reader.header !== null
+        ? { header: this.#reader.header, signals: [], unfinishedLine: null }
+        : this.#reader.end();
+    const replay = this.#play(header, signals);
+    const summary = replay.end();
+    return { header, summary, broken: this.#watch.broken(summary, replay.camera), unfinishedLine };
+  }
+
+  #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
+    const { frame, signal: tell } = this.#options;
+    this.#replay ??= this.#begin(header, (camera, micros) => {
+      this.#watch.frame(camera, micros);
+      frame?.(camera, micros);
+    });
+    for (const signal of signals) {
+      this.isOver ||= signal.at > this.#until;
+      if (this.isOver) break;
+      this.#replay.push(signal);
+      tell?.(signal);
+    }
+    return this.#replay;
+  }
+
+  #begin(header: SessionHeader, frame: (camera: Camera, micros: number) => void): Replay {
+    const { rate, terrains = [], isAnyGround = false, settings, from = 0, begin } = this.#options;
+    // The one that it begins over, or the first, which will not do.
+    const isIts = ({ id, digest }: Terrain): boolean => id === header.terrain?.id && digest === header.terrain.digest;
+    const none = header.terrain === undefined && (isAnyGround || terrains.length > 1) ? null : (terrains[0] ?? null);
+    const terrain = terrains.find(isIts) ?? none;
+    const start = settings === undefined ? header : { ...header, settings };
+    const replay = new Replay(start, { rate, terrain, terrains, from: from * 1e6, until: this.#until, frame });
+    begin?.(replay.camera, header);
+    return replay;
+  }
+}

@@ -1,0 +1,65 @@
+/** Settings files: JSON that may name its schema, with the place of whatever is said of it. */
+import { SettingsError, type Settings } from 'zesty-kite';
+import { Failure } from './failure.ts';
+import { readText } from './files.ts';
+
+/** Settings with a coast of a hundred thousand corners are a few of these. */
+const MAX_SETTINGS = 64e6;
+
+/** Where something stands, counted from 1. */
+export interface Place {
+  readonly line: number;
+  readonly column: number;
+}
+
+export interface SettingsFile {
+  readonly settings: Settings;
+  /** Where a value stands, or the nearest group that is there. */
+  readonly placeOf: (path: string) => Promise<Place>;
+}
+
+/** Settings, or a Failure that says where they are none. */
+export async function readSettings(file: string): Promise<Settings> {
+  return (await readSettingsFile(file)).settings;
+}
+
+export async function readSettingsFile(file: string): Promise<SettingsFile> {
+  const { text, value } = await readText(file, MAX_SETTINGS, 'a settings file (JSON)');
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new Failure(`${file}: the whole: found ${JSON.stringify(value).slice(0, 60)}; wanted an object in braces`);
+  return {
+    settings: value,
+    placeOf: async (path) => {
+      // Whoever has nothing to say does not wait for it to load.
+      const { findNodeAtLocation, parseTree } = await import('jsonc-parser');
+      const root = parseTree(text);
+      const steps = [...path.matchAll(/[^.[\]]+/g)].map(([step]) => (/^\d+$/.test(step) ? Number(step) : step));
+      for (; root !== undefined; steps.pop()) {
+        const node = findNodeAtLocation(root, steps);
+        const at = node?.parent?.type === 'property' ? node.parent.offset : node?.offset;
+        if (at !== undefined) return placeAt(text, at);
+        if (steps.length === 0) break;
+      }
+      return { line: 1, column: 1 };
+    },
+  };
+}
+
+export function placeAt(text: string, offset: number): Place {
+  const lines = text.slice(0, offset).split('\n');
+  return { line: lines.length, column: (lines.at(-1) ?? '').length + 1 };
+}
+
+/** The same error, each problem with its place in the file; anything else as it is. */
+export async function withPlaces(file: string, error: unknown, { placeOf }: SettingsFile): Promise<unknown> {
+  if (!(error instanceof SettingsError)) return error;
+  const problems = [];
+  for (const problem of error.problems) {
+    const { line, column } = await placeOf(problem.path);
+    problems.push({
+      ...problem,
+      path: `line ${String(line)}, column ${String(column)}: ${problem.path || 'the whole'}`,
+    });
+  }
+  return new Failure(file, { cause: new SettingsError(problems) });
+}
