@@ -1,13 +1,14 @@
-/** Builds the packages, the JSON Schemas of settings and sessions, and the examples. `npm run build` */
+/** Builds the packages, the JSON Schemas of settings, sessions and cutscenes, and the examples. `npm run build` */
 import { copyFileSync, writeFileSync } from 'node:fs';
 import { bundleEntries } from './setup/standalone.mjs';
-import { sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
+import { cutsceneJsonSchema, sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
 import { root, run, say } from './setup/run.mjs';
 
 say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
 write('settings', await settingsJsonSchema());
 write('session', await sessionJsonSchema());
+write('cutscene', await cutsceneJsonSchema());
 await bundleEntries();
 // The guide is in the package.
 copyFileSync(`${root}docs/guide.md`, `${root}packages/zesty-kite/dist/guide.md`);

@@ -1,4 +1,4 @@
-/** The JSON Schemas of settings and sessions, from the code; and finding one's way in them. */
+/** The JSON Schemas of settings, sessions and cutscenes, from the code; and finding one's way in them. */
 import { root } from './run.mjs';
 
 const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
@@ -98,6 +98,27 @@ export async function sessionJsonSchema() {
     $schema: DRAFT,
     title: 'A line of a Zesty Kite session',
     oneOf: [header, ...kinds],
+  };
+}
+
+/** @returns the schema of a cutscene */
+export async function cutsceneJsonSchema() {
+  const { KEYFRAME_SCHEMA } = await import(`${root}packages/zesty-kite/dist/direct/keyframes.js`);
+  return {
+    $schema: DRAFT,
+    title: 'A Zesty Kite cutscene',
+    type: 'object',
+    properties: {
+      $schema: { type: 'string' },
+      keyframes: {
+        description: 'Poses, each at a later time than the one before; what one leaves out is as in the one before.',
+        type: 'array',
+        minItems: 1,
+        items: KEYFRAME_SCHEMA,
+      },
+    },
+    required: ['keyframes'],
+    additionalProperties: false,
   };
 }
 

@@ -126,10 +126,10 @@ export class WholeFile {
     }
   }
 
-  write(text: string): void {
+  write(text: string | Uint8Array): void {
     try {
       this.#handle ??= openSync(this.#beside, this.#beside === this.#file ? 'w' : 'wx');
-      const bytes = Buffer.from(text);
+      const bytes = typeof text === 'string' ? Buffer.from(text) : text;
       for (let from = 0; from < bytes.length; ) from += writeSync(this.#handle, bytes, from);
     } catch (error) {
       throw inFile(this.#file, error);

@@ -222,7 +222,9 @@ async function accessorsOf(text: string): Promise<(index: number) => Float32Arra
   const json = JSON.parse(text) as { buffers?: readonly { readonly uri?: string }[] };
   if (json.buffers?.some(({ uri }) => uri?.startsWith('data:') !== true))
     throw new Failure('found numbers in another file; wanted a glTF with its buffer inside, as a data URI');
-  const document = await new NodeIO().setLogger(new Logger(Logger.Verbosity.SILENT)).readJSON({ json: json as never, resources: {} });
+  const document = await new NodeIO()
+    .setLogger(new Logger(Logger.Verbosity.SILENT))
+    .readJSON({ json: json as never, resources: {} });
   const accessors = document.getRoot().listAccessors();
   return (index) => Float32Array.from((accessors[index]?.getArray() ?? []) as ArrayLike<number>);
 }

@@ -1,11 +1,16 @@
 /** The command line: one file a command, and what is common to all of them here. */
 import { createRequire } from 'node:module';
 import { Command, CommanderError } from 'commander';
+import { chartCommand } from './chart.ts';
 import { checkCommand } from './check.ts';
+import { compareCommand } from './compare.ts';
+import { addCompletion } from './completion.ts';
 import { explainCommand } from './explain.ts';
 import { exportCommand } from './export.ts';
 import { linesOf } from './failure.ts';
+import { feelCommand } from './feel.ts';
 import { importCommand } from './import.ts';
+import { initCommand } from './init.ts';
 import { print } from './print.ts';
 import { replayCommand } from './replay.ts';
 import { schemaCommand } from './schema.ts';
@@ -31,6 +36,7 @@ export async function main(args: readonly string[]): Promise<void> {
     said += text;
   });
   try {
+    if (args[0] === 'complete') await addCompletion(program);
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
     if (!(error instanceof CommanderError)) await fail(linesOf(error));
@@ -42,9 +48,15 @@ function createProgram(say: (text: string) => void): Command {
   const program = new Command('zesty-kite')
     .version(version, '--version', 'print the version of the tool')
     .description(
-      'Plays recorded camera sessions again, checks settings and says what they come to, and begins projects.',
+      'What a team needs around the camera outside the browser: settings as numbers and curves, sessions as facts and pictures.',
     )
-    .addHelpText('after', '\nExit codes: 0 done, 1 a guarantee is broken, 2 bad call or input.')
+    .addHelpText(
+      'after',
+      `
+zesty-kite complete bash|zsh|fish prints what the shell reads for completion: source <(zesty-kite complete bash)
+
+Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or input.`,
+    )
     .exitOverride()
     .configureOutput({ writeErr: say, outputError: say });
   const exit = (code: number): void => {
@@ -53,8 +65,12 @@ function createProgram(say: (text: string) => void): Command {
   program.addCommand(replayCommand(exit));
   program.addCommand(checkCommand(exit));
   program.addCommand(explainCommand());
+  program.addCommand(compareCommand());
+  program.addCommand(chartCommand());
+  program.addCommand(feelCommand());
   program.addCommand(exportCommand());
   program.addCommand(importCommand());
+  program.addCommand(initCommand());
   program.addCommand(schemaCommand());
   program.addCommand(startCommand(version));
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);

@@ -2,22 +2,47 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { Argument, Command } from 'commander';
+import { Camera } from 'zesty-kite';
+import { PlayerSettings, type JsonSchema, type Offers } from 'zesty-kite/players';
+import { Failure, inFile } from './failure.ts';
+import { readJson } from './files.ts';
 import { print } from './print.ts';
 
 const { resolve } = createRequire(import.meta.url);
 const FILES: Readonly<Record<string, () => string>> = {
   settings: () => resolve('zesty-kite/settings.schema.json'),
   session: () => resolve('zesty-kite/session.schema.json'),
+  cutscene: () => resolve('zesty-kite/cutscene.schema.json'),
   terrain: () => resolve('../terrain.schema.json'),
 };
+const MAX_OFFERS = 1e6;
 
 export function schemaCommand(): Command {
   return new Command('schema')
-    .description('Print a JSON Schema (2020-12): of settings, of the lines of a session, or of a terrain.')
-    .addArgument(new Argument('<of>', 'what to describe').choices(Object.keys(FILES)))
+    .description(
+      'Print a JSON Schema (2020-12): of settings, of what players may change, of the lines of a session, of a cutscene, of a terrain.',
+    )
+    .addArgument(new Argument('<of>', 'what to describe').choices([...Object.keys(FILES), 'players']))
+    .option('--offers <file>', 'with players: what they may change (JSON), {"pan.speed": {"min": 0.5, "max": 2}, …}')
     .addHelpText('after', '\nExample: zesty-kite schema settings > settings.schema.json')
-    .action(async (of: string) => {
+    .action(async (of: string, { offers }: { readonly offers?: string }) => {
       const file = FILES[of];
-      if (file !== undefined) await print('stdout', readFileSync(file(), 'utf8'));
+      if (file !== undefined && offers !== undefined)
+        throw new Failure(`--offers: found it with ${of}; wanted it with players alone`);
+      await print('stdout', file === undefined ? await playersSchema(offers) : readFileSync(file(), 'utf8'));
     });
+}
+
+async function playersSchema(offers: string | undefined): Promise<string> {
+  if (offers === undefined)
+    throw new Failure('--offers: found nothing; wanted a file that says what players may change');
+  const given = (await readJson(offers, MAX_OFFERS, 'what players may change (JSON)')) as Offers;
+  if (typeof given !== 'object' || Array.isArray(given))
+    throw new Failure(`${offers}: the whole: found ${JSON.stringify(given).slice(0, 60)}; wanted an object in braces`);
+  const schema = JSON.parse(readFileSync(resolve('zesty-kite/settings.schema.json'), 'utf8')) as JsonSchema;
+  try {
+    return `${JSON.stringify(new PlayerSettings(new Camera(), schema, given).jsonSchema, null, 2)}\n`;
+  } catch (error) {
+    throw inFile(offers, error);
+  }
 }

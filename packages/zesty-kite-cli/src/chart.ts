@@ -1,0 +1,65 @@
+/** `zesty-kite chart SETTINGS|SESSION`: a picture of settings over zoom and time, or of a session on the map. */
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import type { Screen } from 'zesty-kite';
+import { inFile } from './failure.ts';
+import { readGround } from './ground.ts';
+import { journeyOf } from './journey.ts';
+import { kindOf } from './kind.ts';
+import { overTime, overZoom } from './measures.ts';
+import { forceOption, fromOption, screenOption, screensOf, terrainOption, untilOption } from './options.ts';
+import { Picture } from './picture.ts';
+import { readSettings, readSettingsFile, withPlaces } from './settingsFile.ts';
+import { sessionSpec, settingsSpec } from './specs.ts';
+
+interface ChartOptions {
+  readonly to: string;
+  readonly screen?: readonly Screen[];
+  readonly terrain: readonly string[];
+  readonly settings?: string;
+  readonly from?: number;
+  readonly until?: number;
+  readonly force: boolean;
+}
+
+/** Frames a second: finer than anybody sees in a picture. */
+const RATE = 30;
+
+export function chartCommand(): Command {
+  return new Command('chart')
+    .description('Draw settings over the zoom and over time, or a session: its path, what was seen, span and speed.')
+    .argument('<file>', 'a settings file (JSON), or a session file (newline-delimited JSON)')
+    .requiredOption('--to <file>', 'where to: its ending says what it becomes, .svg or .png')
+    .addOption(screenOption())
+    .addOption(fromOption())
+    .addOption(untilOption())
+    .addOption(terrainOption())
+    .option('--settings <file>', 'other settings under the same hands')
+    .addOption(forceOption())
+    .addHelpText('after', '\nExample: zesty-kite chart crossing.ndjson --to crossing.svg')
+    .action(async (file: string, { to, screen, terrain, settings, force, ...part }: ChartOptions) => {
+      const kind = await kindOf(file);
+      const picture = new Picture('--to', to, [file], force);
+      if (kind === 'settings') {
+        const read = await readSettingsFile(file);
+        const [first = { width: 1280, height: 800 }] = screensOf(screen);
+        try {
+          await picture.draw(
+            settingsSpec(overZoom(read.settings, first), overTime(read.settings, first), basename(file)),
+          );
+        } catch (error) {
+          throw inFile(file, await withPlaces(file, error, read));
+        }
+        return;
+      }
+      const grounds = await Promise.all(terrain.map((one) => readGround(one)));
+      const { stops, corners } = await journeyOf(file, {
+        rate: RATE,
+        terrains: grounds.map((one) => one.terrain),
+        settings: settings === undefined ? undefined : await readSettings(settings),
+        ...part,
+        progress: true,
+      });
+      await picture.draw(sessionSpec(stops, corners, basename(file)));
+    });
+}

@@ -1,0 +1,277 @@
+/** `zesty-kite compare A B`: two settings, two sessions, or the same hands under two settings. */
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { checkSettings, type Screen, type Settings, type Terrain } from 'zesty-kite';
+import { columns, short } from './columns.ts';
+import { explain, type AtZoom, type Explained } from './explain.ts';
+import { Failure, inFile, printable } from './failure.ts';
+import { readGround } from './ground.ts';
+import { journeyOf } from './journey.ts';
+import { kindOf } from './kind.ts';
+import { overTime, overZoom } from './measures.ts';
+import { forceOption, fromOption, jsonOption, screenOption, screensOf, terrainOption, untilOption } from './options.ts';
+import { Picture } from './picture.ts';
+import { playFrames, type PoseAt } from './poses.ts';
+import { print } from './print.ts';
+import type { Played, PlayOptions } from './sessionFile.ts';
+import { readSettingsFile, withPlaces } from './settingsFile.ts';
+import { motionSpec, settingsSpec } from './specs.ts';
+
+interface CompareOptions {
+  readonly on?: string;
+  readonly picture?: string;
+  readonly screen?: readonly Screen[];
+  readonly terrain: readonly string[];
+  readonly from?: number;
+  readonly until?: number;
+  readonly json: boolean;
+  readonly force: boolean;
+}
+
+/** Frames a second in which two motions are held side by side. */
+const RATE = 60;
+/** CSS pixels: what is nearer nobody sees. */
+const PARTS = 0.01;
+
+export function compareCommand(): Command {
+  return new Command('compare')
+    .description('Hold two settings against each other, two sessions, or the same hands under two settings.')
+    .argument('<a>', 'a settings file (JSON), or a session file')
+    .argument('<b>', 'another of the same kind')
+    .option('--on <session>', 'the same hands under both settings')
+    .option('--picture <file>', 'draw both: a name that ends in .svg or .png')
+    .addOption(screenOption())
+    .addOption(fromOption())
+    .addOption(untilOption())
+    .addOption(terrainOption())
+    .addOption(jsonOption())
+    .addOption(forceOption())
+    .addHelpText(
+      'after',
+      '\nExample: zesty-kite compare easing.json instant.json --on crossing.ndjson --picture both.svg',
+    )
+    .action(async (a: string, b: string, options: CompareOptions) => {
+      const kinds = await Promise.all([kindOf(a), kindOf(b)]);
+      if (kinds[0] !== kinds[1])
+        throw new Failure(
+          `${b}: found ${wordOf(kinds[1])} beside ${wordOf(kinds[0])}; wanted two of a kind, or settings with --on SESSION`,
+        );
+      const picture =
+        options.picture === undefined ? null : new Picture('--picture', options.picture, [a, b], options.force);
+      if (kinds[0] === 'session') {
+        if (options.on !== undefined) throw new Failure('--on: found it with two sessions; wanted two settings');
+        await compareMotion(
+          [
+            { name: a, session: a },
+            { name: b, session: b },
+          ],
+          options,
+          picture,
+        );
+      } else await compareSettings(a, b, options, picture);
+    });
+}
+
+function wordOf(kind: 'settings' | 'session'): string {
+  return kind === 'session' ? 'a session' : 'settings';
+}
+
+async function compareSettings(a: string, b: string, options: CompareOptions, picture: Picture | null): Promise<void> {
+  const [screen = { width: 1280, height: 800 }] = screensOf(options.screen);
+  const files = [a, b];
+  const read = await Promise.all(files.map((file) => readSettingsFile(file)));
+  const explained: Explained[] = [];
+  const full: object[] = [];
+  for (const [i, one] of read.entries())
+    try {
+      full.push(checkSettings(one.settings));
+      explained.push(explain(one.settings, screen));
+    } catch (error) {
+      throw inFile(files[i] ?? '', await withPlaces(files[i] ?? '', error, one));
+    }
+  const changed = changesBetween(full[0] ?? {}, full[1] ?? {});
+  if (options.on !== undefined) {
+    const names = files.map((file) => ({ name: file, session: options.on ?? '' }));
+    await compareMotion(
+      names.map((one, i) => ({ ...one, settings: read[i]?.settings })),
+      options,
+      picture,
+      changed,
+    );
+    return;
+  }
+  const [first, second] = explained;
+  if (first === undefined || second === undefined) return;
+  await print(
+    'stdout',
+    options.json
+      ? `${JSON.stringify({ changed, a: first, b: second }, null, 2)}\n`
+      : printable(`${changedTable(changed)}\n${numbersTable(first, second)}`),
+  );
+  if (picture === null) return;
+  const series = (measure: typeof overZoom): ReturnType<typeof overZoom> =>
+    read.flatMap(({ settings }, i) => measure(settings, screen, labels(files)[i] ?? ''));
+  await picture.draw(settingsSpec(series(overZoom), series(overTime), labels(files).join(' and ')));
+}
+
+/** What two are called in a picture: their names, with A and B where those are the same. */
+function labels(files: readonly string[]): string[] {
+  const names = files.map((file) => basename(file));
+  return new Set(names).size === names.length ? names : names.map((name, i) => `${name} (${i === 0 ? 'A' : 'B'})`);
+}
+
+interface Change {
+  readonly path: string;
+  readonly a: unknown;
+  readonly b: unknown;
+}
+
+/** Every leaf that differs, in the order of the settings. */
+function changesBetween(a: unknown, b: unknown, path = ''): Change[] {
+  const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> =>
+    typeof value === 'object' && value !== null && !Array.isArray(value);
+  if (path === '$schema' || JSON.stringify(a) === JSON.stringify(b)) return [];
+  if (!isGroup(a) || !isGroup(b)) return [{ path, a: a ?? null, b: b ?? null }];
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) =>
+    changesBetween(a[key], b[key], path === '' ? key : `${path}.${key}`),
+  );
+}
+
+function changedTable(changed: readonly Change[]): string {
+  if (changed.length === 0) return 'the same settings\n';
+  const text = (value: unknown): string => {
+    const written = JSON.stringify(value);
+    return written.length > 40 ? `${written.slice(0, 39)}…` : written;
+  };
+  return columns([['changed', 'A', 'B'], ...changed.map(({ path, a, b }) => [path, text(a), text(b)])]);
+}
+
+/** The numbers of `explain` that differ. */
+function numbersTable(a: Explained, b: Explained): string {
+  const names: readonly (readonly [string, keyof AtZoom])[] = [
+    ['span, units', 'span'],
+    ['scale, px', 'pixelsPerUnit'],
+    ['ground across, units', 'acrossUnits'],
+    ['pitch, degrees', 'pitch'],
+    ['field of view, degrees', 'fieldOfView'],
+    ['eye, units', 'eyeHeight'],
+    ['pan, units/s', 'panUnitsPerSecond'],
+    ['across the map, s', 'secondsAcrossMap'],
+  ];
+  const cell = (value: unknown): string => (typeof value === 'number' ? short(value) : '-');
+  const rows = a.zooms.flatMap((zoom, i) => {
+    const other = b.zooms[i];
+    return names.flatMap(([name, key]) => {
+      const [before, after] = [cell(zoom[key]), cell(other?.[key])];
+      return before === after ? [] : [[zoom.zoom, name, before, after]];
+    });
+  });
+  for (const [name, before, after] of [
+    ['notches end to end', a.notches, b.notches],
+    ['rest after a notch, s', a.secondsToRest, b.secondsToRest],
+  ] as const)
+    if (before !== after) rows.push(['', name, cell(before), cell(after)]);
+  if (rows.length === 0) return 'no number that differs\n';
+  return columns([['at', 'what it comes to', 'A', 'B'], ...rows], [2, 3]);
+}
+
+interface Motion {
+  readonly name: string;
+  readonly session: string;
+  readonly settings?: Settings | undefined;
+}
+
+interface Parted {
+  /** When the pictures are first apart by a hundredth of a pixel; null where they never are. */
+  readonly parts: number | null;
+  readonly most: { readonly pixels: number; readonly seconds: number };
+  readonly atEnd: number;
+}
+
+async function compareMotion(
+  motions: readonly Motion[],
+  { terrain, from, until, json }: CompareOptions,
+  picture: Picture | null,
+  changed: readonly Change[] | null = null,
+): Promise<void> {
+  const grounds = await Promise.all(terrain.map((file) => readGround(file)));
+  const terrains: Terrain[] = grounds.map((one) => one.terrain);
+  const playing = (motion: Motion | undefined): PlayOptions => ({
+    rate: RATE,
+    terrains,
+    from,
+    until,
+    settings: motion?.settings,
+  });
+  const [a, b] = motions;
+  const poses: PoseAt[] = [];
+  const first = await playFrames(a?.session ?? '', playing(a), (pose) => poses.push(pose));
+  const apart: { seconds: number; pixels: number }[] = [];
+  let height = 0;
+  let i = 0;
+  const second = await playFrames(b?.session ?? '', playing(b), (pose, _, camera) => {
+    height = camera?.view.height ?? height;
+    const other = poses[i] ?? poses.at(-1);
+    i += 1;
+    if (other !== undefined) apart.push({ seconds: pose.seconds, pixels: pixelsBetween(other, pose, height) });
+  });
+  const last = apart.at(-1);
+  const most = apart.reduce((worst, one) => (one.pixels > worst.pixels ? one : worst), { seconds: 0, pixels: 0 });
+  const parted: Parted = {
+    parts: apart.find(({ pixels }) => pixels > PARTS)?.seconds ?? null,
+    most,
+    atEnd: last?.pixels ?? 0,
+  };
+  const of = ({ summary, broken }: Played): object => ({ ...summary, broken });
+  await print(
+    'stdout',
+    json
+      ? `${JSON.stringify({ ...(changed === null ? {} : { changed }), ...parted, a: of(first), b: of(second) }, null, 2)}\n`
+      : printable(`${changed === null ? '' : `${changedTable(changed)}\n`}${motionTable(first, second, parted)}`),
+  );
+  if (picture === null) return;
+  const names = labels(motions.map(({ name }) => name));
+  const stops = [];
+  for (const [index, motion] of motions.entries())
+    for (const stop of (await journeyOf(motion.session, playing(motion))).stops)
+      stops.push({ ...stop, of: names[index] ?? '' });
+  const every = Math.ceil(apart.length / 1500);
+  await picture.draw(
+    motionSpec(
+      stops,
+      apart.filter((_, index) => index % every === 0),
+      names.join(' and '),
+    ),
+  );
+}
+
+/**
+ * By how much two pictures differ at most, about: how far the focus lies from the other's, and what zoom and turn do to the edge
+ * of a screen that is as wide as high.
+ */
+function pixelsBetween(a: PoseAt, b: PoseAt, height: number): number {
+  const scale = height / a.span;
+  const turned = (360 * Math.round((a.heading - b.heading) / 360) - (a.heading - b.heading)) * (Math.PI / 180);
+  const tilted = (a.pitch - b.pitch) * (Math.PI / 180);
+  const zoomed = Math.abs(a.span / b.span - 1);
+  return Math.hypot(a.x - b.x, a.y - b.y) * scale + (Math.abs(turned) + Math.abs(tilted) + zoomed) * (height / 2);
+}
+
+function motionTable({ summary: a }: Played, { summary: b }: Played, { parts, most, atEnd }: Parted): string {
+  const rest = (value: number | null): string => (value === null ? 'held' : value.toFixed(2));
+  const rows = [
+    ['', 'A', 'B'],
+    ['duration, s', a.duration.toFixed(2), b.duration.toFixed(2)],
+    ['signals', String(a.signals), String(b.signals)],
+    ['distance panned, units', a.panned.toFixed(1), b.panned.toFixed(1)],
+    ['least span', a.minSpan.toFixed(2), b.minSpan.toFixed(2)],
+    ['greatest span', a.maxSpan.toFixed(2), b.maxSpan.toFixed(2)],
+    ['time to rest, s', rest(a.timeToRest), rest(b.timeToRest)],
+    ['digest', a.digest, b.digest],
+  ];
+  const said =
+    parts === null
+      ? 'the same picture in every frame\n'
+      : `they part at ${parts.toFixed(2)} s, are ${short(most.pixels)} px apart at most, at ${most.seconds.toFixed(2)} s, and ${short(atEnd)} px at the end\n`;
+  return `${columns(rows, [1, 2])}\n${said}`;
+}

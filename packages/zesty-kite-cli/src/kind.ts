@@ -1,0 +1,22 @@
+/** Which of the two kinds of files a file is: settings, or a session. */
+import { createReadStream } from 'node:fs';
+import { Failure, inFile } from './failure.ts';
+
+/** Bytes that tell: the header of a session names its format before all settings. */
+const BEGINNING = 4096;
+
+export async function kindOf(file: string): Promise<'settings' | 'session'> {
+  if (file === '-') throw new Failure('-: found standard input; wanted a file here: it is read more than once');
+  try {
+    let text = '';
+    for await (const piece of createReadStream(file, { end: BEGINNING - 1, encoding: 'utf8' }) as AsyncIterable<string>)
+      text += piece;
+    return /^\s*\{[^\n]*"format"\s*:\s*"zesty-kite session"/.test(text) ? 'session' : 'settings';
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT')
+      throw new Failure(`${file}: there is no such file; wanted a settings file (JSON) or a session`, { cause: error });
+    if ((error as NodeJS.ErrnoException).code === 'EISDIR')
+      throw new Failure(`${file}: found a folder; wanted a settings file (JSON) or a session`, { cause: error });
+    throw inFile(file, error);
+  }
+}

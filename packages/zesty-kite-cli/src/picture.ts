@@ -1,0 +1,77 @@
+/** Pictures: what a chart says, drawn as SVG or PNG by the ending of its file. */
+import { createRequire } from 'node:module';
+import type { TopLevelSpec } from 'vega-lite';
+import { Failure } from './failure.ts';
+import { WholeFile } from './files.ts';
+
+/** Pixels of a PNG for each of the picture. */
+const SHARPNESS = 2;
+const FONT = 'DejaVu Sans';
+const INK = '#0b2f38';
+
+/** Of two that are compared, and of one alone. */
+export const COLOURS = ['#1b6d79', '#f26b3a'] as const;
+
+const CONFIG = {
+  background: '#fffdf8',
+  font: FONT,
+  padding: 16,
+  axis: {
+    labelColor: INK,
+    titleColor: INK,
+    gridColor: '#e6dfcf',
+    domainColor: INK,
+    tickColor: INK,
+    titleFontWeight: 'normal',
+    labelFontSize: 11,
+    titleFontSize: 12,
+  },
+  legend: { labelLimit: 400, labelColor: INK, titleColor: INK, labelFontSize: 12, titleFontSize: 12 },
+  title: { color: INK, fontSize: 13, fontWeight: 'bold', anchor: 'start' },
+  view: { stroke: '#d9cdb4' },
+  line: { strokeWidth: 2 },
+} as const;
+
+/** What a picture is to be written to: looked at before anything is drawn. */
+export class Picture {
+  readonly #file: WholeFile;
+  readonly #isPng: boolean;
+
+  /** @throws Failure for a name with another ending, or a file that is there already */
+  constructor(option: string, file: string, inputs: readonly string[], force: boolean) {
+    const [, ending] = /\.(svg|png)$/.exec(file) ?? [];
+    if (ending === undefined) throw new Failure(`${option}: found "${file}"; wanted a name that ends in .svg or .png`);
+    this.#isPng = ending === 'png';
+    this.#file = new WholeFile(file, inputs, force);
+  }
+
+  async draw(spec: TopLevelSpec): Promise<void> {
+    const [{ compile }, { parse, View, Warn }] = await Promise.all([import('vega-lite'), import('vega')]);
+    // The fonts are known, so text is as wide as it says without a canvas.
+    const { spec: compiled } = compile(spec, { config: CONFIG, logger: silent });
+    const svg = await new View(parse(compiled), { renderer: 'none', logLevel: Warn }).toSVG();
+    this.#file.write(this.#isPng ? await pngOf(svg) : svg);
+    this.#file.finish();
+  }
+}
+
+/** What is drawn is right, whatever is thought of its types. */
+const silent = {
+  level: () => silent,
+  error: () => silent,
+  warn: () => silent,
+  info: () => silent,
+  debug: () => silent,
+};
+
+async function pngOf(svg: string): Promise<Buffer> {
+  const { Resvg } = await import('@resvg/resvg-js');
+  const fontFiles = ['DejaVuSans.ttf', 'DejaVuSans-Bold.ttf'].map((name) =>
+    createRequire(import.meta.url).resolve(`dejavu-fonts-ttf/ttf/${name}`),
+  );
+  const drawn = new Resvg(svg, {
+    fitTo: { mode: 'zoom', value: SHARPNESS },
+    font: { fontFiles, loadSystemFonts: false, defaultFontFamily: FONT },
+  }).render();
+  return drawn.asPng();
+}
