@@ -352,7 +352,10 @@ function table(felt: Feel): string {
       'wheel',
       `${String(wheel.gestures)} gestures of ${short(wheel.notchesPerGesture.median)} notches, at most ${short(wheel.notchesPerGesture.most)}`,
     ],
-    ['overshoots', `${String(wheel.overshoots)} zooms went the other way within a second`],
+    [
+      'overshoots',
+      `${String(wheel.overshoots)} ${wheel.overshoots === 1 ? 'zoom' : 'zooms'} went the other way within a second`,
+    ],
     ['at a limit', LIMITS.map((limit) => `${limit} ${percent(atLimit[limit])}`).join(', ')],
     ['at an end', `nearest ${percent(felt.atNearest)}, farthest ${percent(felt.atFarthest)} of the time`],
     [

@@ -17,6 +17,7 @@ export interface GltfFrame extends PoseAt {
 }
 
 const RADIANS = Math.PI / 180;
+const ANIMATION = 'animation of its camera; wanted one with translation or rotation';
 
 /** The text of a glTF file with its numbers inside. */
 export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
@@ -126,6 +127,7 @@ export interface LensAt {
 }
 
 interface Gltf {
+  readonly asset?: { readonly version?: unknown };
   readonly cameras?: readonly {
     readonly perspective?: { readonly yfov: number };
     readonly orthographic?: { readonly ymag: number };
@@ -153,6 +155,8 @@ interface Gltf {
 /** The first animated camera of a glTF file, at each of its times. @throws Failure for what is none */
 export async function lensesOf(text: string): Promise<LensAt[]> {
   const gltf = JSON.parse(text) as Gltf;
+  if (gltf.asset?.version !== '2.0')
+    throw new Failure(`asset.version: found ${JSON.stringify(gltf.asset?.version ?? null)}; wanted "2.0"`);
   const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
   const node = gltf.nodes?.[index];
   const lens = gltf.cameras?.[node?.camera ?? -1];
@@ -160,13 +164,14 @@ export async function lensesOf(text: string): Promise<LensAt[]> {
   if (node.matrix !== undefined || gltf.nodes?.some(({ children }) => children?.includes(index)) === true)
     throw new Failure('found a camera that another node carries; wanted one that moves by itself');
   const [animation] = gltf.animations ?? [];
+  if (animation === undefined) throw new Failure(`found no ${ANIMATION}`);
   const numbers = await accessorsOf(text);
   const track = (path: string, pointer: string): { times: Float32Array; values: Float32Array } | null => {
-    const channel = animation?.channels.find(({ target }) => {
+    const channel = animation.channels.find(({ target }) => {
       const pointed = target.extensions?.KHR_animation_pointer?.pointer;
       return (target.node === index && target.path === path) || pointed?.endsWith(pointer) === true;
     });
-    const found = channel === undefined ? undefined : animation?.samplers[channel.sampler];
+    const found = channel === undefined ? undefined : animation.samplers[channel.sampler];
     if (found === undefined) return null;
     if ((found.interpolation ?? 'LINEAR') !== 'LINEAR')
       throw new Failure(`found an animation that is "${found.interpolation ?? ''}"; wanted "LINEAR"`);
@@ -179,8 +184,7 @@ export async function lensesOf(text: string): Promise<LensAt[]> {
   const times = [...new Set([places, turns, fovs, mags].flatMap((one) => [...(one?.times ?? [])]))].sort(
     (a, b) => a - b,
   );
-  if (times.length === 0)
-    throw new Failure('found no animation of its camera; wanted one with translation or rotation');
+  if (times.length === 0) throw new Failure(`found no ${ANIMATION}`);
   const fixed = { place: node.translation ?? [0, 0, 0], turn: node.rotation ?? [0, 0, 0, 1] };
   return times.map((seconds) => {
     const eye = at(places, seconds, 3) ?? fixed.place;

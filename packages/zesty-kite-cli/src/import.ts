@@ -1,7 +1,7 @@
 /** `zesty-kite import FILE`: a camera path of another program as a cutscene. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import type { Cutscene, Keyframe } from 'zesty-kite/direct';
-import { Failure, inFile } from './failure.ts';
+import { Failure, reasonOf } from './failure.ts';
 import { readWhole, WholeFile } from './files.ts';
 import { lensesOf, type LensAt } from './gltf.ts';
 import { forceOption } from './options.ts';
@@ -54,7 +54,7 @@ export function importCommand(): Command {
         scene = { keyframes: thinned(path, tolerance) };
       } catch (error) {
         if (error instanceof Failure) throw new Failure(`${file}: ${error.message}`, { cause: error });
-        throw inFile(file, error);
+        throw new Failure(`${file}: ${reasonOf(error)}; wanted a camera path, CSV or glTF 2.0`, { cause: error });
       }
       const out = `${JSON.stringify(scene, null, 2)}\n`;
       if (to === '-') {

@@ -143,8 +143,10 @@ async function replayMany(
         `${JSON.stringify(summary === null ? { session, error } : { session, ...summary, rate, unfinishedLine, broken })}\n`,
       );
     else rows.push(row);
-    if (error !== null) code = BAD_INPUT;
-    else if (broken.length > 0) code = Math.max(code, BROKEN);
+    if (error !== null) {
+      code = BAD_INPUT;
+      await print('stderr', `zesty-kite: ${error}\n`);
+    } else if (broken.length > 0) code = Math.max(code, BROKEN);
   }
   if (!json) await print('stdout', rowTable(rows));
   if (code !== 0) exit(code);

@@ -34,9 +34,9 @@ export function rowTable(rows: readonly Row[]): string {
   return columns(
     [
       ['session', 'seconds', 'signals', 'rest', 'digest', ''],
-      ...rows.map(({ session, summary, broken, error }) =>
+      ...rows.map(({ session, summary, broken }) =>
         summary === null
-          ? [session, '', '', '', '', (error ?? '').replace(`${session}: `, '')]
+          ? [session, '', '', '', '', 'not played']
           : [
               session,
               summary.duration.toFixed(2),

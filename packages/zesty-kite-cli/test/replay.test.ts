@@ -220,7 +220,9 @@ test('1 is for a broken promise: the grip error of a session that asks for too m
   writeFileSync(file, lines.map((line) => `${JSON.stringify(line)}\n`).join(''));
   const { code, errors } = zestyKite(['replay', file]);
   expect(code).toBe(1);
-  expect(errors).toMatch(/^zesty-kite: broken: G2: a held point was .* px away; at most 1.0e-3 is promised\n$/);
+  expect(errors).toMatch(/^zesty-kite: broken: G2: a held point was .* px away; at most 1.0e-3 is promised\n/);
+  // And the first frame that shows it.
+  expect(errors).toMatch(/broken: first in frame \d+, at [\d.]+ s: G2: a held point is .* px away\n$/);
 });
 
 test('check says what will feel wrong with settings that are allowed, on the screen that it is told', () => {
@@ -234,11 +236,16 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   expect(errors).toMatch(/name: found an unknown key; wanted one of .*\n(.*\n)*$/);
   const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
   expect(wide.out).toMatch(
-    /^bounds.whenViewIsLarger: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/,
+    /^line 30, column 5: bounds.whenViewIsLarger: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/,
   );
   const { warnings } = JSON.parse(zestyKite(['check', settings('straight-down'), '--json']).out) as { warnings: [] };
   expect(warnings).toEqual([
-    { path: 'bounds.whenViewIsLarger', message: expect.stringContaining('wanted zoom.maxSpan 640') },
+    {
+      path: 'bounds.whenViewIsLarger',
+      message: expect.stringContaining('wanted zoom.maxSpan 640'),
+      line: 30,
+      column: 5,
+    },
   ]);
 });
 

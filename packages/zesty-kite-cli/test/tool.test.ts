@@ -1,0 +1,388 @@
+/** The built command line over the demo world: many sessions, parts of them, comparisons, pictures, other programs' formats. */
+import { spawnSync } from 'node:child_process';
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { decode } from 'fast-png';
+import { Camera, type Settings } from 'zesty-kite';
+import { play, type Cutscene } from 'zesty-kite/direct';
+
+const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
+const ROOT = new URL('../../../', import.meta.url).pathname;
+const DATA = join(ROOT, 'data/lemon-strait/');
+const HILLS = ['--terrain', join(DATA, 'ground.json')];
+const session = (name: string): string => join(DATA, `sessions/${name}.ndjson`);
+const settings = (name: string): string => join(DATA, `settings/${name}.json`);
+const { validateString } = createRequire(import.meta.url)('gltf-validator') as {
+  validateString: (text: string) => Promise<{ issues: { numErrors: number; numWarnings: number } }>;
+};
+let folder: string;
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'zesty-kite-tool-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function zestyKite(args: readonly string[], input = ''): { code: number | null; out: string; errors: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], {
+    encoding: 'utf8',
+    cwd: folder,
+    input,
+    maxBuffer: 1e9,
+  });
+  return { code: status, out: stdout, errors: stderr };
+}
+
+// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- what a call prints is known to who makes it
+function json<T>(args: readonly string[]): T {
+  const { code, out, errors } = zestyKite(args);
+  expect([code, errors]).toEqual([0, '']);
+  return JSON.parse(out) as T;
+}
+
+interface Summary {
+  readonly session: string;
+  readonly digest: string;
+  readonly duration: number;
+  readonly frames: number;
+  readonly signals: number;
+  readonly error?: string;
+}
+
+const rowsOf = (out: string): Summary[] =>
+  out
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Summary);
+
+test('many sessions have a row each, in their order, with the digests that each has alone; a broken one stops nobody', () => {
+  const many = join(folder, 'many/inside');
+  mkdirSync(many, { recursive: true });
+  for (const name of ['crossing', 'hilly', 'turned']) cpSync(session(name), join(many, `${name}.ndjson`));
+  writeFileSync(join(many, 'broken.ndjson'), '{"format":"something"}\n');
+  writeFileSync(join(many, 'notes.txt'), 'no session');
+  const { code, out, errors } = zestyKite(['replay', 'many', ...HILLS, '--json']);
+  const rows = rowsOf(out);
+  expect(rows.map((row) => row.session.split('/').at(-1))).toEqual(
+    readdirSync(many)
+      .filter((name) => name.endsWith('.ndjson'))
+      .sort(),
+  );
+  expect([code, errors.split('\n').length]).toEqual([2, 2]);
+  expect(errors).toMatch(/^zesty-kite: many\/inside\/broken.ndjson: line 1: format: found "something"; wanted /);
+  for (const name of ['crossing', 'hilly', 'turned']) {
+    const { rates, ...alone } = json<Summary & { rates: unknown }>([
+      'replay',
+      session(name),
+      '--json',
+      ...(name === 'hilly' ? HILLS : []),
+    ]);
+    expect(rates).toEqual([60]);
+    expect(rows.find((row) => row.session.includes(name))).toMatchObject(alone);
+  }
+  const table = zestyKite(['replay', 'many', ...HILLS]);
+  expect(table.out.trim().split('\n')).toHaveLength(5);
+  expect(table.out).toMatch(/broken.ndjson +not played\n/);
+});
+
+test('rates agree, a digest is expected or told, other settings move otherwise', () => {
+  const { digest } = json<Summary>(['replay', session('crossing'), '--json']);
+  expect(zestyKite(['replay', session('crossing'), '--rates', '24,60,144']).out).toContain(
+    'the same at      60, 144 Hz',
+  );
+  expect(zestyKite(['replay', session('crossing'), '--expect', digest]).code).toBe(0);
+  const other = zestyKite(['replay', session('crossing'), '--expect', digest, '--settings', settings('two-to-one')]);
+  expect([other.code, other.errors]).toEqual([
+    1,
+    expect.stringMatching(/^zesty-kite: digest: found [0-9a-f]{16}; wanted [0-9a-f]{16}\n$/),
+  ]);
+});
+
+test('a part begins and ends where it is told, and its parts make the whole', () => {
+  const part = (from: number, until: number): Summary =>
+    json<Summary>(['replay', session('crossing'), '--json', '--from', String(from), '--until', String(until)]);
+  const whole = json<Summary>(['replay', session('crossing'), '--json']);
+  expect(part(0, 1000).digest).toBe(whole.digest);
+  expect(part(3, 9).duration).toBeLessThanOrEqual(9.02);
+  expect(part(0, 5).frames + part(5.001, 1000).frames).toBe(whole.frames);
+  expect(part(0, 5).signals).toBeLessThan(whole.signals);
+  expect(part(3, 9).digest).not.toBe(part(0, 9).digest);
+});
+
+test('check: places in the file, several files and screens, a map, and strictness', () => {
+  const file = join(folder, 'wrong.json');
+  writeFileSync(
+    file,
+    '{\n  "zoom": {\n    "notch": -3\n  },\n  "bindings": {\n    "panUp": ["KeyW", "KeyZZ", 7]\n  }\n}\n',
+  );
+  const { code, errors } = zestyKite(['check', file]);
+  expect(code).toBe(2);
+  expect(errors).toContain(`${file}: line 3, column 5: zoom.notch: found -3`);
+  expect(errors).toContain('line 6, column 32: bindings.panUp[2]: found 7');
+  const screens = ['--screen', '1280x800', '--screen', '1600x800'];
+  const two = zestyKite(['check', settings('straight-down'), settings('over-the-hills'), ...screens]);
+  expect(two.out).toMatch(/straight-down.json: line 30, column 5: bounds.whenViewIsLarger: at 1280x800: /);
+  expect(two.out).toMatch(/over-the-hills.json: line \d+, column 3: bounds.whenViewIsLarger: at 1600x800: /);
+  expect(zestyKite(['check', settings('straight-down'), '--strict']).code).toBe(1);
+  expect(zestyKite(['check', settings('over-the-hills'), '--strict', ...HILLS]).code).toBe(0);
+  // All of the map shows in its own bounds; of a smaller one some never does.
+  const map = ['--map', join(DATA, 'places.geojson')];
+  expect(zestyKite(['check', settings('over-the-hills'), ...map]).out).toBe('nothing to warn of\n');
+  const small = JSON.stringify({ bounds: { left: 400, top: 300, right: 600, bottom: 500 }, zoom: { maxSpan: 200 } });
+  expect(zestyKite(['check', '-', ...map], small).out).toMatch(/bounds: \d+ of \d+ points of the map never show, /);
+});
+
+test('explain: screens, tiles and float precision agree with arithmetic', () => {
+  interface Explained {
+    readonly screen: { readonly width: number };
+    readonly zooms: readonly Record<string, number>[];
+  }
+  const args = [
+    'explain',
+    settings('straight-down'),
+    '--tile',
+    '16',
+    '--screen',
+    '390x844',
+    '--screen',
+    '3840x2160',
+    '--json',
+  ];
+  const all = json<Explained[]>(args);
+  expect(all.map(({ screen }) => screen.width)).toEqual([390, 3840]);
+  for (const { zooms } of all)
+    for (const { acrossUnits = NaN, downUnits = NaN, tilesShown = NaN, floatPixels, pixelsPerUnit = NaN } of zooms) {
+      expect(tilesShown).toBeGreaterThanOrEqual(Math.floor(acrossUnits / 16) * Math.floor(downUnits / 16));
+      expect(tilesShown).toBeLessThanOrEqual((Math.ceil(acrossUnits / 16) + 1) * (Math.ceil(downUnits / 16) + 1));
+      // Near 1024, 32-bit floats lie 2^-13 apart, below it; from it on 2^-14 of half a gap.
+      const gap = Math.abs(Math.fround(1024 * (1 + 2 ** -23)) - 1024);
+      expect(floatPixels).toBeCloseTo((gap / 2) * pixelsPerUnit, 12);
+    }
+});
+
+test('compare: settings by what changed, the same session by nothing, other easing by how far the pictures part', () => {
+  const instant = join(folder, 'instant.json');
+  const changed = JSON.parse(readFileSync(settings('straight-down'), 'utf8')) as Settings & { zoom: object };
+  writeFileSync(instant, JSON.stringify({ ...changed, zoom: { ...changed.zoom, halfLife: 0 } }));
+  interface Compared {
+    readonly changed: readonly { readonly path: string; readonly a: unknown; readonly b: unknown }[];
+    readonly parts: number | null;
+    readonly most: { readonly pixels: number };
+    readonly a: Summary & { readonly secondsToRest: number };
+    readonly b: Summary & { readonly secondsToRest: number };
+  }
+  const both = [settings('straight-down'), instant];
+  const numbers = json<Compared>(['compare', ...both, '--json']);
+  expect(numbers.changed).toEqual([{ path: 'zoom.halfLife', a: 0.09, b: 0 }]);
+  expect(numbers.b.secondsToRest).toBeLessThan(numbers.a.secondsToRest);
+  const motion = json<Compared>(['compare', ...both, '--on', session('crossing'), '--json']);
+  // The first notch of the session is what they do otherwise.
+  const lines = readFileSync(session('crossing'), 'utf8').split('\n');
+  const { at } = JSON.parse(lines.find((line) => line.includes('"wheel"')) ?? '{}') as { at: number };
+  expect(motion.parts).toBeGreaterThanOrEqual(at / 1e6);
+  expect(motion.parts).toBeLessThan(at / 1e6 + 0.1);
+  expect(motion.most.pixels).toBeGreaterThan(10);
+  const same = json<Compared>(['compare', session('hilly'), session('hilly'), ...HILLS, '--json']);
+  expect([same.parts, same.most.pixels]).toEqual([null, 0]);
+  expect(zestyKite(['compare', settings('two-to-one'), settings('two-to-one')]).out).toMatch(
+    /^the same settings\n\nno number that differs\n$/,
+  );
+});
+
+test('pictures: SVG with axes that name their units, PNG of the same size, and nothing is written over', () => {
+  const svg = (name: string): string => readFileSync(join(folder, name), 'utf8');
+  expect(zestyKite(['chart', settings('over-the-hills'), '--to', 'settings.svg'])).toEqual({
+    code: 0,
+    out: '',
+    errors: '',
+  });
+  for (const text of ['pitch, degrees', 'pan, units a second', 'span, world units', 'one notch, share of its way'])
+    expect(svg('settings.svg')).toContain(text);
+  expect(zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.svg']).code).toBe(0);
+  for (const text of ['x, world units', 'what was seen', 'share of the time', 'seconds'])
+    expect(svg('session.svg')).toContain(text);
+  expect(zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.png']).code).toBe(0);
+  const [, width, height] = /width="(\d+)" height="(\d+)"/.exec(svg('session.svg')) ?? [];
+  const png = decode(readFileSync(join(folder, 'session.png')));
+  expect([png.width, png.height]).toEqual([2 * Number(width), 2 * Number(height)]);
+  const again = zestyKite(['chart', session('crossing'), '--to', 'session.svg']);
+  expect([again.code, again.errors]).toEqual([2, expect.stringContaining('--force')]);
+  const both = [settings('straight-down'), settings('two-to-one')];
+  expect(zestyKite(['compare', ...both, '--picture', 'both.svg']).code).toBe(0);
+  expect(svg('both.svg')).toContain('two-to-one.json');
+  expect(zestyKite(['compare', ...both, '--on', session('crossing'), '--picture', 'motion.svg']).code).toBe(0);
+  expect(svg('motion.svg')).toContain('how far the pictures are apart, pixels');
+}, 60_000);
+
+interface Pose {
+  readonly seconds: number;
+  readonly x: number;
+  readonly y: number;
+  readonly focusHeight: number;
+  readonly span: number;
+  readonly heading: number;
+  readonly pitch: number;
+}
+
+test('export: a pose for each frame, the same numbers as CSV and NDJSON, and those of the camera at rest too', () => {
+  const { out } = zestyKite(['export', session('crossing'), '--rate', '20']);
+  const [head = '', ...lines] = out.trim().split('\r\n');
+  const names = head.split(',');
+  expect(zestyKite(['export', session('crossing'), '--rate', '20', '--to', 'c.ndjson']).code).toBe(0);
+  const poses = readFileSync(join(folder, 'c.ndjson'), 'utf8')
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Pose);
+  expect(lines.map((line) => line.split(',').map(Number))).toEqual(
+    poses.map((pose) => names.map((name) => Reflect.get(pose, name) as number)),
+  );
+  expect(poses.map(({ seconds }) => seconds)).toEqual(poses.map((_, i) => i / 20));
+});
+
+test.each([
+  ['turned', []],
+  ['crossing', []],
+  ['directed', HILLS],
+])('%s as glTF: valid, and what is imported of it plays to the same poses', async (name, terrain) => {
+  const part = ['--until', '8', '--rate', '30', '--force'];
+  expect(zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.gltf'])).toMatchObject({
+    code: 0,
+    errors: '',
+  });
+  const { issues } = await validateString(readFileSync(join(folder, 'motion.gltf'), 'utf8'));
+  expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
+  expect(zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.ndjson']).code).toBe(0);
+  const poses = readFileSync(join(folder, 'motion.ndjson'), 'utf8')
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Pose);
+  const { keyframes } = json<Cutscene>(['import', 'motion.gltf', '--tolerance', '0.0005']);
+  const conforms = new Ajv2020().compile(json<object>(['schema', 'cutscene']));
+  expect([conforms({ keyframes }), conforms.errors]).toEqual([true, null]);
+  expect(keyframes.length).toBeLessThan(poses.length);
+  const wide: Settings = { zoom: { minSpan: 1, maxSpan: 5000 }, pitch: { min: 1, halfLife: 0 } };
+  const camera = new Camera(wide, { screen: { width: 1280, height: 800 } });
+  camera.advance(0);
+  play(camera, { keyframes });
+  for (const pose of poses) {
+    const { shown } = (camera.advance(pose.seconds * 1000), camera);
+    // On the ground at 0: where it looks there, along the same ray.
+    const along = pose.focusHeight / Math.tan((pose.pitch * Math.PI) / 180);
+    const heading = (pose.heading * Math.PI) / 180;
+    const [x, y] = [pose.x + Math.sin(heading) * along, pose.y - Math.cos(heading) * along];
+    const distance = pose.span * (1 + Math.abs(pose.focusHeight) / pose.span);
+    expect(Math.hypot(shown.x - x, shown.y - y) / distance).toBeLessThan(0.01);
+    expect(Math.abs(shown.pitch - pose.pitch)).toBeLessThan(0.2);
+    const turned = (shown.heading - pose.heading) % 360;
+    expect(Math.min(Math.abs(turned), 360 - Math.abs(turned))).toBeLessThan(0.2);
+    if (pose.focusHeight === 0) expect(shown.span / pose.span).toBeCloseTo(1, 2);
+  }
+});
+
+test('feel finds what hands did: notches, zooms taken back, edges that were left at once, what was never used', () => {
+  const lines: object[] = [
+    {
+      format: 'zesty-kite session',
+      version: 1,
+      settings: { edge: {}, zoom: { minSpan: 10, maxSpan: 1000 } },
+      screen: { width: 1000, height: 600 },
+    },
+  ];
+  let at = 0;
+  const put = (after: number, signal: object): void => {
+    lines.push({ at: (at += after * 1e6), ...signal });
+  };
+  // Six gestures of six notches in, each taken back by one at once.
+  for (let gesture = 0; gesture < 6; gesture++) {
+    for (let notch = 0; notch < 6; notch++) put(notch === 0 ? 3 : 0.05, { kind: 'wheel', x: 500, y: 300, notches: -1 });
+    put(0.5, { kind: 'wheel', x: 500, y: 300, notches: 1 });
+  }
+  // Five visits of the left edge, each undone by a key.
+  for (let visit = 0; visit < 5; visit++) {
+    put(2, { kind: 'hover', x: 2, y: 300 });
+    put(0.4, { kind: 'hover', x: 500, y: 300 });
+    put(0.1, { kind: 'key', code: 'KeyD', down: true });
+    put(0.5, { kind: 'key', code: 'KeyD', down: false });
+  }
+  const file = join(folder, 'felt.ndjson');
+  writeFileSync(file, lines.map((line) => `${JSON.stringify(line)}\n`).join(''));
+  interface Felt {
+    readonly wheel: {
+      readonly gestures: number;
+      readonly overshoots: number;
+      readonly notchesPerGesture: { readonly most: number };
+    };
+    readonly zooms: readonly { readonly share: number }[];
+    readonly edges: object;
+    readonly unused: Readonly<Record<string, readonly string[]>>;
+    readonly suggestions: readonly { readonly path: string }[];
+  }
+  const felt = json<Felt>(['feel', file, '--json']);
+  expect(felt.wheel).toMatchObject({ gestures: 12, overshoots: 6, notchesPerGesture: { most: 6 } });
+  expect(felt.edges).toEqual({ visits: 5, reversedAtOnce: 5 });
+  expect(felt.zooms.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+  expect(felt.unused).toMatchObject({ panUp: ['KeyW', 'ArrowUp'], home: ['Home'] });
+  expect(Object.keys(felt.unused)).not.toContain('panRight');
+  expect(felt.suggestions.map(({ path }) => path)).toEqual(expect.arrayContaining(['zoom.notch', 'edge.dwell']));
+  expect(zestyKite(['feel', '-'], readFileSync(file, 'utf8')).out).toContain('edge.dwell: 5 of 5 pans');
+});
+
+test.each(['flat', 'tiles', 'hills'])(
+  'init --look %s writes settings that conform and give nothing to warn of',
+  (look) => {
+    const { code } = zestyKite(['init', '--map', '1024x768', '--tile', '16', '--look', look, '--to', `${look}.json`]);
+    expect(code).toBe(0);
+    const written = JSON.parse(readFileSync(join(folder, `${look}.json`), 'utf8')) as Settings;
+    const conforms = new Ajv2020().compile(json<object>(['schema', 'settings']));
+    expect([conforms(written), written.$schema]).toEqual([true, './node_modules/zesty-kite/dist/settings.schema.json']);
+    expect(zestyKite(['check', `${look}.json`, '--strict'])).toMatchObject({ code: 0, out: 'nothing to warn of\n' });
+    const camera = new Camera(written, { screen: { width: 1280, height: 800 } });
+    expect([camera.shown.x, camera.shown.y]).toEqual([512, 384]);
+  },
+);
+
+test('schema players is what the players may change, and no more', () => {
+  writeFileSync(join(folder, 'offers.json'), '{"pan.speed": {"min": 0.5, "max": 2}, "bindings.panUp": {}}');
+  const conforms = new Ajv2020().compile(json<object>(['schema', 'players', '--offers', 'offers.json']));
+  expect(
+    [{ pan: { speed: 1 } }, { pan: { speed: 3 } }, { zoom: { notch: 1.2 } }, { bindings: { panUp: ['KeyI'] } }].map(
+      (one) => conforms(one),
+    ),
+  ).toEqual([true, false, false, true]);
+});
+
+test('completion: each shell has its script, commands and choices are offered, and where nothing is, files are', () => {
+  for (const shell of ['bash', 'zsh', 'fish']) {
+    const { code, out } = zestyKite(['complete', shell]);
+    expect([code, out.includes('zesty-kite complete --')]).toEqual([0, true]);
+  }
+  const { out } = zestyKite(['complete', 'bash']);
+  expect(spawnSync('bash', ['-n'], { input: out }).status).toBe(0);
+  const offered = (...words: readonly string[]): string[] =>
+    zestyKite(['complete', '--', ...words])
+      .out.trim()
+      .split('\n')
+      .map((line) => line.split('\t')[0] ?? '');
+  expect(offered('co')).toEqual(expect.arrayContaining(['compare', ':4']));
+  expect(offered('schema', '')).toEqual(expect.arrayContaining(['cutscene', 'players']));
+  expect(offered('replay', '')).toEqual([':0']);
+});
+
+test('each command has an example in its help that is a call of itself', () => {
+  const names = [...zestyKite(['--help']).out.matchAll(/^ {2}([a-z]+) .*[<[]/gm)].map(([, name]) => name ?? '');
+  expect(names.length).toBeGreaterThan(10);
+  for (const name of names.filter((one) => one !== 'help')) {
+    const { code, out } = zestyKite([name, '--help']);
+    expect([name, code, out]).toEqual([name, 0, expect.stringContaining(`\nExample: zesty-kite ${name} `)]);
+  }
+});
+
+test('the page of the command line shows what its commands print', () => {
+  const { status, stderr } = spawnSync(process.execPath, [join(ROOT, 'scripts/console.mjs'), '--check'], {
+    encoding: 'utf8',
+  });
+  expect([status, stderr]).toEqual([0, '']);
+}, 60_000);
