@@ -23,7 +23,7 @@ const take = async (name) => {
 };
 
 await page.goto(`${server.resolvedUrls.local[0]}straight-down/`);
-await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 2);
+await page.waitForFunction(() => document.querySelector('canvas')?.dataset.ground === 'fine');
 await page.mouse.move(700, 260);
 await page.waitForTimeout(300);
 await take('straight-down');
@@ -33,7 +33,7 @@ await take('straight-down-near');
 
 const open = async (name) => {
   await page.goto(`${server.resolvedUrls.local[0]}${name}/`);
-  await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 2);
+  await page.waitForFunction(() => document.querySelector('canvas')?.dataset.ground === 'fine');
 };
 
 await open('two-to-one');
@@ -99,14 +99,27 @@ await page.goto(`${server.resolvedUrls.local[0]}axes.html`);
 await page.waitForFunction(() => document.title === 'drawn');
 await take('tile-axes');
 
-const session = 'data/lemon-strait/sessions/crossing.ndjson';
-const printed = execFileSync(process.execPath, ['packages/zesty-kite-cli/bin/zesty-kite.js', 'replay', session], {
-  cwd: root,
-  encoding: 'utf8',
-});
-await page.setViewportSize({ width: 760, height: 300 });
-await page.setContent(terminal(`$ npx zesty-kite replay ${session}\n${printed}`));
-await take('replay');
+const DATA = 'data/lemon-strait/';
+const session = `${DATA}sessions/crossing.ndjson`;
+const zestyKite = (...args) =>
+  execFileSync(process.execPath, ['packages/zesty-kite-cli/bin/zesty-kite.js', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+for (const [name, height, args] of [
+  ['replay', 300, ['replay', session, '--rates', '30,60,144']],
+  ['explain', 400, ['explain', `${DATA}settings/over-the-hills.json`, '--tile', '16']],
+  ['feel', 510, ['feel', session]],
+]) {
+  await page.setViewportSize({ width: 900, height });
+  await page.setContent(terminal(`$ npx zesty-kite ${args.join(' ')}\n${zestyKite(...args)}`));
+  await take(name);
+}
+zestyKite('chart', session, '--to', 'docs/screenshots/chart.png', '--force');
+say('docs/screenshots/chart.png');
+const both = ['straight-down', 'over-the-hills'].map((name) => `${DATA}settings/${name}.json`);
+zestyKite('compare', ...both, '--picture', 'docs/screenshots/compare.png', '--force');
+say('docs/screenshots/compare.png');
 
 /** The small pages count their frames on the body. */
 const openSmall = async (name) => {
