@@ -1,4 +1,4 @@
 #!/usr/bin/env node
-import { main } from '../dist/main.js';
+import { main } from '../bundle/main.js';
 
 await main(process.argv.slice(2));

@@ -147,17 +147,17 @@ class Player {
 
   #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
     const { frame, signal: tell } = this.#options;
-    this.#replay ??= this.#begin(header, (camera, micros) => {
-      this.#watch.frame(camera, micros);
+    const replay = (this.#replay ??= this.#begin(header, (camera, micros) => {
+      this.#watch.frame(camera, micros, replay.worst);
       frame?.(camera, micros);
-    });
+    }));
     for (const signal of signals) {
       this.isOver ||= signal.at > this.#until;
       if (this.isOver) break;
-      this.#replay.push(signal);
+      replay.push(signal);
       tell?.(signal);
     }
-    return this.#replay;
+    return replay;
   }
 
   #begin(header: SessionHeader, frame: (camera: Camera, micros: number) => void): Replay {

@@ -4,7 +4,7 @@
  */
 import { text } from 'node:stream/consumers';
 import { Readable } from 'node:stream';
-import { main } from '../dist/main.js';
+import { main } from '../bundle/main.js';
 
 const cases = JSON.parse(await text(process.stdin));
 const write = { stdout: process.stdout.write.bind(process.stdout) };

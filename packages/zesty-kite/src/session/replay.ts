@@ -35,6 +35,8 @@ export interface ReplaySummary {
   readonly maxSpan: number;
   /** The farthest that a held point was from its screen point while no limit bound, CSS pixels. */
   readonly worstGripError: number;
+  /** The same, while two points were held. */
+  readonly worstPairError: number;
   /** The farthest that the view reached over its bounds, as a share of the span. */
   readonly worstBoundsExcess: number;
   /** The farthest that the span was outside its range, as a share of the span. */
@@ -63,6 +65,13 @@ const LONGEST_TAIL_MICROS = 10_000_000;
  */
 export class Replay {
   readonly camera: Camera;
+  /** What the summary will say of the worst, so far. */
+  readonly worst: {
+    gripError: number;
+    pairError: number;
+    boundsExcess: number;
+    rangeExcess: number;
+  } = { gripError: 0, pairError: 0, boundsExcess: 0, rangeExcess: 0 };
   readonly #rate: number;
   readonly #from: number;
   readonly #until: number;
@@ -78,9 +87,6 @@ export class Replay {
   #panned = 0;
   #minSpan = Infinity;
   #maxSpan = 0;
-  #worstGripError = 0;
-  #worstBoundsExcess = 0;
-  #worstRangeExcess = 0;
   #finite = true;
   /** At the last sample nothing moved, and no signal has come since. */
   #rests = false;
@@ -154,9 +160,10 @@ export class Replay {
       panned: this.#panned,
       minSpan: this.#minSpan,
       maxSpan: this.#maxSpan,
-      worstGripError: this.#worstGripError,
-      worstBoundsExcess: this.#worstBoundsExcess,
-      worstRangeExcess: this.#worstRangeExcess,
+      worstGripError: this.worst.gripError,
+      worstPairError: this.worst.pairError,
+      worstBoundsExcess: this.worst.boundsExcess,
+      worstRangeExcess: this.worst.rangeExcess,
       finite: this.#finite,
       timeToRest: this.camera.settled ? (sampled - this.#last) / 1e6 : null,
       digest: this.#digest.toString(),
@@ -239,7 +246,7 @@ export class Replay {
   }
 
   #measure(grips: readonly Grip[]): void {
-    const { camera } = this;
+    const { camera, worst } = this;
     const { view } = camera;
     const { min, max } = camera.spanRange;
     const elastic = camera.settings.bounds?.elastic ?? 0;
@@ -248,12 +255,16 @@ export class Replay {
     // What a change of settings has left outside is on its way in: no promise is broken.
     if (!camera.timeline.kept.offset.isOn) {
       const outside = Math.max(0, min - view.span, view.span - max) / view.span;
-      this.#worstRangeExcess = Math.max(this.#worstRangeExcess, outside);
-      this.#worstBoundsExcess = Math.max(this.#worstBoundsExcess, camera.boundsExcess / view.span - elastic);
+      worst.rangeExcess = Math.max(worst.rangeExcess, outside);
+      worst.boundsExcess = Math.max(worst.boundsExcess, camera.boundsExcess / view.span - elastic);
     }
     const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
     this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
-    for (const { error, limited } of grips) if (!limited) this.#worstGripError = Math.max(this.#worstGripError, error);
+    for (const { error, limited } of grips) {
+      if (limited) continue;
+      worst.gripError = Math.max(worst.gripError, error);
+      if (grips.length > 1) worst.pairError = Math.max(worst.pairError, error);
+    }
   }
 }
 
