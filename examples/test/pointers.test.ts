@@ -135,11 +135,12 @@ test('a real mouse at the edge pans while it rests; over a panel, or gone, it do
   await page.mouse.move(500, 300);
   await settled(page);
   const after = await x();
-  // The tools lie in the top right corner.
-  const box = await page.locator('.tools').boundingBox();
+  // The tools are laid into the top right corner.
   await page.evaluate(() => {
-    document.querySelector<HTMLElement>('.tools')?.style.setProperty('right', '0');
+    const tools = document.querySelector<HTMLElement>('.tools');
+    if (tools !== null) tools.style.inset = '14px 0 auto auto';
   });
+  const box = await page.locator('.tools').boundingBox();
   await page.mouse.move(995, (box?.y ?? 0) + 20);
   await page.waitForTimeout(250);
   await settled(page);

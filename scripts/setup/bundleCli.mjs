@@ -16,7 +16,7 @@ export async function bundleCli() {
       emptyOutDir: true,
       minify: false,
       rolldownOptions: {
-        input: { main: `${cli}src/main.ts`, replayTask: `${cli}src/replayTask.ts` },
+        input: { main: `${cli}src/main.ts`, replayTask: `${cli}src/play/replayTask.ts` },
         output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
       },
     },

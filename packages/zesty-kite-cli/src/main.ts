@@ -1,27 +1,28 @@
 /** The command line: one file a command, and what is common to all of them here. */
-import { createRequire } from 'node:module';
+import { readFileSync } from 'node:fs';
 import { Command, CommanderError } from 'commander';
-import { chartCommand } from './chart.ts';
-import { checkCommand } from './check.ts';
-import { compareCommand } from './compare.ts';
-import { addCompletion } from './completion.ts';
-import { explainCommand } from './explain.ts';
-import { exportCommand } from './export.ts';
+import { chartCommand } from './commands/chart.ts';
+import { checkCommand } from './commands/check.ts';
+import { compareCommand } from './commands/compare.ts';
+import { addCompletion } from './commands/completion.ts';
+import { explainCommand } from './commands/explain.ts';
+import { exportCommand } from './commands/export.ts';
 import { linesOf } from './failure.ts';
-import { feelCommand } from './feel.ts';
-import { importCommand } from './import.ts';
-import { initCommand } from './init.ts';
-import { print } from './print.ts';
-import { replayCommand } from './replay.ts';
-import { schemaCommand } from './schema.ts';
-import { startCommand } from './start.ts';
+import { feelCommand } from './commands/feel.ts';
+import { importCommand } from './commands/import.ts';
+import { initCommand } from './commands/init.ts';
+import { PACKAGE } from './packageFolder.ts';
+import { print } from './write/print.ts';
+import { replayCommand } from './commands/replay.ts';
+import { schemaCommand } from './commands/schema.ts';
+import { startCommand } from './commands/start.ts';
 
 /** Every promise was kept. */
 const DONE = 0;
 /** A bad call, or input that cannot be used. */
 const BAD_INPUT = 2;
 
-const { version } = createRequire(import.meta.url)('../package.json') as { version: string };
+const { version } = JSON.parse(readFileSync(new URL('package.json', PACKAGE), 'utf8')) as { version: string };
 
 /**
  * Does what a call asks for, and sets the exit code of the process.

@@ -1,6 +1,6 @@
 /** Settings files: JSON that may name its schema, with the place of whatever is said of it. */
 import { SettingsError, type Settings } from 'zesty-kite';
-import { Failure } from './failure.ts';
+import { Failure } from '../failure.ts';
 import { readText } from './files.ts';
 
 /** Settings with a coast of a hundred thousand corners are a few of these. */

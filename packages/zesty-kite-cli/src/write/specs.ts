@@ -1,7 +1,7 @@
 /** What pictures show, as specifications of the vega-lite package. */
 import type { TopLevelSpec } from 'vega-lite';
-import type { Corner, Stop } from './journey.ts';
-import type { Sample } from './measures.ts';
+import type { Corner, Stop } from '../play/journey.ts';
+import type { Sample } from '../play/measures.ts';
 import { COLOURS } from './picture.ts';
 
 const SCHEMA = 'https://vega.github.io/schema/vega-lite/v6.json';

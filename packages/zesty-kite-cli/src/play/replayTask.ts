@@ -1,8 +1,8 @@
 /** One session of many, in a thread of its own: what came of it, never a throw. */
 import type { Settings, Terrain } from 'zesty-kite';
-import { linesOf } from './failure.ts';
-import { readGround } from './ground.ts';
-import type { Row } from './report.ts';
+import { linesOf } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import type { Row } from '../write/report.ts';
 import { playSession } from './sessionFile.ts';
 
 export interface ReplayTask {

@@ -3,8 +3,9 @@ import { copyFileSync, existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { basename, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, Option } from 'commander';
-import { Failure, inFile, printable } from './failure.ts';
-import { print } from './print.ts';
+import { PACKAGE } from '../packageFolder.ts';
+import { Failure, inFile, printable } from '../failure.ts';
+import { print } from '../write/print.ts';
 
 /** What each look needs beside the library. */
 const LOOKS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -59,5 +60,5 @@ function write(folder: string, look: string, version: string): void {
 }
 
 function template(name: string): string {
-  return fileURLToPath(new URL(`../templates/${name}`, import.meta.url));
+  return fileURLToPath(new URL(`templates/${name}`, PACKAGE));
 }

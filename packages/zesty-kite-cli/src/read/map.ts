@@ -1,8 +1,8 @@
 /** A map of a game, as GeoJSON (RFC 7946) in world units: what of it the camera cannot show. */
 import { Camera, type Screen, type Settings, type Terrain } from 'zesty-kite';
 import type { Warning } from 'zesty-kite/review';
-import { short } from './columns.ts';
-import { Failure } from './failure.ts';
+import { short } from '../write/columns.ts';
+import { Failure } from '../failure.ts';
 import { readJson } from './files.ts';
 
 /** A point of the map, and what it belongs to. */

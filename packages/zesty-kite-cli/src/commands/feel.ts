@@ -2,12 +2,12 @@
 import { Command } from 'commander';
 import type { Camera, FullSettings, StampedSignal } from 'zesty-kite';
 import { when } from 'zesty-kite/events';
-import { columns, short } from './columns.ts';
-import { printable } from './failure.ts';
-import { readGround } from './ground.ts';
-import { fromOption, jsonOption, terrainOption, untilOption } from './options.ts';
-import { playFrames } from './poses.ts';
-import { print } from './print.ts';
+import { columns, short } from '../write/columns.ts';
+import { printable } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { fromOption, jsonOption, terrainOption, untilOption } from '../options.ts';
+import { playFrames } from '../play/poses.ts';
+import { print } from '../write/print.ts';
 
 interface FeelOptions {
   readonly terrain: readonly string[];

@@ -1,13 +1,13 @@
 /** `zesty-kite export SESSION`: the motion for other programs, as CSV, as NDJSON, or as a glTF camera. */
 import { Command, Option } from 'commander';
-import { Failure } from './failure.ts';
-import { WholeFile } from './files.ts';
-import { gltfOf, type GltfFrame } from './gltf.ts';
-import { readGround } from './ground.ts';
-import { forceOption, fromOption, rateOption, terrainOption, untilOption } from './options.ts';
-import { COLUMNS, playFrames, type PoseAt } from './poses.ts';
-import { print } from './print.ts';
-import { readSettings } from './settingsFile.ts';
+import { Failure } from '../failure.ts';
+import { WholeFile } from '../read/files.ts';
+import { gltfOf, type GltfFrame } from '../write/gltf.ts';
+import { readGround } from '../read/ground.ts';
+import { forceOption, fromOption, rateOption, terrainOption, untilOption } from '../options.ts';
+import { COLUMNS, playFrames, type PoseAt } from '../play/poses.ts';
+import { print } from '../write/print.ts';
+import { readSettings } from '../read/settingsFile.ts';
 
 interface ExportOptions {
   readonly rate: number;

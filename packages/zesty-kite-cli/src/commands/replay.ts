@@ -1,15 +1,15 @@
 /** `zesty-kite replay SESSION…`: plays sessions and says what they came to. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import type { Settings } from 'zesty-kite';
-import { Failure } from './failure.ts';
-import { readGround } from './ground.ts';
-import { playMany } from './many.ts';
-import { forceOption, frameRate, fromOption, jsonOption, rateOption, terrainOption, untilOption } from './options.ts';
-import { print } from './print.ts';
-import { rowTable, table, type Row } from './report.ts';
-import { nameOf, playSession, sessionsIn, type Played, type PlayOptions } from './sessionFile.ts';
-import { readSettings } from './settingsFile.ts';
-import { openTrace } from './trace.ts';
+import { Failure } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { playMany } from '../play/many.ts';
+import { forceOption, frameRate, fromOption, jsonOption, rateOption, terrainOption, untilOption } from '../options.ts';
+import { print } from '../write/print.ts';
+import { rowTable, table, type Row } from '../write/report.ts';
+import { nameOf, playSession, sessionsIn, type Played, type PlayOptions } from '../play/sessionFile.ts';
+import { readSettings } from '../read/settingsFile.ts';
+import { openTrace } from '../write/trace.ts';
 
 interface ReplayOptions {
   readonly rate: number;

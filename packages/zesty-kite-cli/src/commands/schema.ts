@@ -1,19 +1,21 @@
 /** `zesty-kite schema`: the JSON Schemas of what the library and this tool read. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { fileURLToPath } from 'node:url';
 import { Argument, Command } from 'commander';
 import { Camera } from 'zesty-kite';
 import { PlayerSettings, type JsonSchema, type Offers } from 'zesty-kite/players';
-import { Failure, inFile } from './failure.ts';
-import { readJson } from './files.ts';
-import { print } from './print.ts';
+import { Failure, inFile } from '../failure.ts';
+import { PACKAGE } from '../packageFolder.ts';
+import { readJson } from '../read/files.ts';
+import { print } from '../write/print.ts';
 
 const { resolve } = createRequire(import.meta.url);
 const FILES: Readonly<Record<string, () => string>> = {
   settings: () => resolve('zesty-kite/settings.schema.json'),
   session: () => resolve('zesty-kite/session.schema.json'),
   cutscene: () => resolve('zesty-kite/cutscene.schema.json'),
-  terrain: () => resolve('../terrain.schema.json'),
+  terrain: () => fileURLToPath(new URL('terrain.schema.json', PACKAGE)),
 };
 const MAX_OFFERS = 1e6;
 

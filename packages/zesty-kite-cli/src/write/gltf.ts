@@ -1,7 +1,7 @@
 /** Motion as an animated glTF 2.0 camera, and such a camera as poses. World (x, y, height) is glTF (x, height, y). */
 import type { AnimationSampler } from '@gltf-transform/core';
-import { Failure } from './failure.ts';
-import type { PoseAt } from './poses.ts';
+import { Failure } from '../failure.ts';
+import type { PoseAt } from '../play/poses.ts';
 
 /** A pose, and how the picture is made of it. */
 export interface GltfFrame extends PoseAt {

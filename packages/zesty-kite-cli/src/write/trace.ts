@@ -1,6 +1,6 @@
 /** One CSV row for each frame (RFC 4180). */
 import type { Camera } from 'zesty-kite';
-import { WholeFile } from './files.ts';
+import { WholeFile } from '../read/files.ts';
 
 export interface Trace {
   readonly row: (camera: Camera, micros: number) => void;

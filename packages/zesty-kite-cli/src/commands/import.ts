@@ -1,11 +1,11 @@
 /** `zesty-kite import FILE`: a camera path of another program as a cutscene. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import type { Cutscene, Keyframe } from 'zesty-kite/direct';
-import { Failure, reasonOf } from './failure.ts';
-import { readWhole, WholeFile } from './files.ts';
-import { lensesOf, type LensAt } from './gltf.ts';
-import { forceOption } from './options.ts';
-import { print } from './print.ts';
+import { Failure, reasonOf } from '../failure.ts';
+import { readWhole, WholeFile } from '../read/files.ts';
+import { lensesOf, type LensAt } from '../write/gltf.ts';
+import { forceOption } from '../options.ts';
+import { print } from '../write/print.ts';
 
 interface ImportOptions {
   readonly height: number;

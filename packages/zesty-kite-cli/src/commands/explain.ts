@@ -1,11 +1,11 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { Camera, visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
-import { columns, short } from './columns.ts';
-import { inFile, printable } from './failure.ts';
-import { jsonOption, screenOption, screensOf } from './options.ts';
-import { print } from './print.ts';
-import { readSettingsFile, withPlaces } from './settingsFile.ts';
+import { columns, short } from '../write/columns.ts';
+import { inFile, printable } from '../failure.ts';
+import { jsonOption, screenOption, screensOf } from '../options.ts';
+import { print } from '../write/print.ts';
+import { readSettingsFile, withPlaces } from '../read/settingsFile.ts';
 
 interface ExplainOptions {
   readonly screen?: readonly Screen[];

@@ -1,6 +1,6 @@
 /** Which of the two kinds of files a file is: settings, or a session. */
 import { createReadStream } from 'node:fs';
-import { Failure, inFile } from './failure.ts';
+import { Failure, inFile } from '../failure.ts';
 
 /** Bytes that tell: the header of a session names its format before all settings. */
 const BEGINNING = 4096;

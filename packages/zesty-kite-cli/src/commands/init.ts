@@ -2,10 +2,10 @@
 import { createInterface } from 'node:readline/promises';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { checkSettings, type Settings } from 'zesty-kite';
-import { Failure } from './failure.ts';
-import { WholeFile } from './files.ts';
-import { forceOption, screenSize } from './options.ts';
-import { print } from './print.ts';
+import { Failure } from '../failure.ts';
+import { WholeFile } from '../read/files.ts';
+import { forceOption, screenSize } from '../options.ts';
+import { print } from '../write/print.ts';
 
 interface InitOptions {
   readonly map?: string;

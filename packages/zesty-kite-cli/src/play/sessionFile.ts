@@ -4,8 +4,8 @@ import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Camera, Settings, StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
-import { Failure, inFile } from './failure.ts';
-import { createProgress } from './progress.ts';
+import { Failure, inFile } from '../failure.ts';
+import { createProgress } from '../read/progress.ts';
 import { Watch } from './watch.ts';
 
 export interface PlayOptions {

@@ -2,12 +2,12 @@
 import { Command, Option } from 'commander';
 import type { Screen, Terrain } from 'zesty-kite';
 import { reviewSettings } from 'zesty-kite/review';
-import { inFile, printable } from './failure.ts';
-import { readGround } from './ground.ts';
-import { mapWarnings, readMap, type Spot } from './map.ts';
-import { jsonOption, screenOption, screensOf } from './options.ts';
-import { print } from './print.ts';
-import { readSettingsFile, withPlaces, type Place } from './settingsFile.ts';
+import { inFile, printable } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { mapWarnings, readMap, type Spot } from '../read/map.ts';
+import { jsonOption, screenOption, screensOf } from '../options.ts';
+import { print } from '../write/print.ts';
+import { readSettingsFile, withPlaces, type Place } from '../read/settingsFile.ts';
 
 interface CheckOptions {
   readonly screen?: readonly Screen[];

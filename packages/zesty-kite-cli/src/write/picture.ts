@@ -1,8 +1,8 @@
 /** Pictures: what a chart says, drawn as SVG or PNG by the ending of its file. */
 import { createRequire } from 'node:module';
 import type { TopLevelSpec } from 'vega-lite';
-import { Failure } from './failure.ts';
-import { WholeFile } from './files.ts';
+import { Failure } from '../failure.ts';
+import { WholeFile } from '../read/files.ts';
 
 /** Pixels of a PNG for each of the picture. */
 const SHARPNESS = 2;

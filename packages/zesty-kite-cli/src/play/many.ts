@@ -1,7 +1,7 @@
 /** Many sessions on all cores; what came of each, in the order in which they were named. */
 import { availableParallelism } from 'node:os';
 import type { ReplayTask } from './replayTask.ts';
-import type { Row } from './report.ts';
+import type { Row } from '../write/report.ts';
 
 /** More are not handed out before the first of them is told: memory stays the same for a million. */
 const AHEAD = 64;

@@ -2,7 +2,7 @@
 import { dirname, join } from 'node:path';
 import { inflateSync } from 'node:zlib';
 import { terrainOfGrid, type Terrain } from 'zesty-kite';
-import { Failure, inFile } from './failure.ts';
+import { Failure, inFile } from '../failure.ts';
 import { readJson, readWhole } from './files.ts';
 
 interface Samples {

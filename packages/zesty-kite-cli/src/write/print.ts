@@ -1,5 +1,5 @@
 /** Printing that fails aloud: a full disk behind `>` must not look like success. */
-import { Failure, printable, reasonOf } from './failure.ts';
+import { Failure, printable, reasonOf } from '../failure.ts';
 
 const NAMES = { stdout: 'standard output', stderr: 'standard error' } as const;
 

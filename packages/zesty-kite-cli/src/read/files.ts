@@ -12,7 +12,7 @@ import {
 } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
-import { Failure, inFile } from './failure.ts';
+import { Failure, inFile } from '../failure.ts';
 
 /**
  * A whole file, or what comes through a pipe.

@@ -2,20 +2,28 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
 import { checkSettings, type Screen, type Settings, type Terrain } from 'zesty-kite';
-import { columns, short } from './columns.ts';
+import { columns, short } from '../write/columns.ts';
 import { explain, type AtZoom, type Explained } from './explain.ts';
-import { Failure, inFile, printable } from './failure.ts';
-import { readGround } from './ground.ts';
-import { journeyOf } from './journey.ts';
-import { kindOf } from './kind.ts';
-import { overTime, overZoom } from './measures.ts';
-import { forceOption, fromOption, jsonOption, screenOption, screensOf, terrainOption, untilOption } from './options.ts';
-import { Picture } from './picture.ts';
-import { playFrames, type PoseAt } from './poses.ts';
-import { print } from './print.ts';
-import type { Played, PlayOptions } from './sessionFile.ts';
-import { readSettingsFile, withPlaces } from './settingsFile.ts';
-import { motionSpec, settingsSpec } from './specs.ts';
+import { Failure, inFile, printable } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { journeyOf } from '../play/journey.ts';
+import { kindOf } from '../read/kind.ts';
+import { overTime, overZoom } from '../play/measures.ts';
+import {
+  forceOption,
+  fromOption,
+  jsonOption,
+  screenOption,
+  screensOf,
+  terrainOption,
+  untilOption,
+} from '../options.ts';
+import { Picture } from '../write/picture.ts';
+import { playFrames, type PoseAt } from '../play/poses.ts';
+import { print } from '../write/print.ts';
+import type { Played, PlayOptions } from '../play/sessionFile.ts';
+import { readSettingsFile, withPlaces } from '../read/settingsFile.ts';
+import { motionSpec, settingsSpec } from '../write/specs.ts';
 
 interface CompareOptions {
   readonly on?: string;

@@ -1,7 +1,7 @@
 /** What a replay came to, for people. */
 import type { ReplaySummary } from 'zesty-kite/session';
 import { columns } from './columns.ts';
-import { small } from './watch.ts';
+import { small } from '../play/watch.ts';
 
 /** The table, aligned, with a line break at its end. */
 export function table(summary: ReplaySummary, rate: number): string {

@@ -2,15 +2,15 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
 import type { Screen } from 'zesty-kite';
-import { inFile } from './failure.ts';
-import { readGround } from './ground.ts';
-import { journeyOf } from './journey.ts';
-import { kindOf } from './kind.ts';
-import { overTime, overZoom } from './measures.ts';
-import { forceOption, fromOption, screenOption, screensOf, terrainOption, untilOption } from './options.ts';
-import { Picture } from './picture.ts';
-import { readSettings, readSettingsFile, withPlaces } from './settingsFile.ts';
-import { sessionSpec, settingsSpec } from './specs.ts';
+import { inFile } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { journeyOf } from '../play/journey.ts';
+import { kindOf } from '../read/kind.ts';
+import { overTime, overZoom } from '../play/measures.ts';
+import { forceOption, fromOption, screenOption, screensOf, terrainOption, untilOption } from '../options.ts';
+import { Picture } from '../write/picture.ts';
+import { readSettings, readSettingsFile, withPlaces } from '../read/settingsFile.ts';
+import { sessionSpec, settingsSpec } from '../write/specs.ts';
 
 interface ChartOptions {
   readonly to: string;
