@@ -37,7 +37,8 @@ export function createDirecting(camera: Camera, chosen: ReadonlySet<Afloat>): Di
     if (code === 'BracketLeft') void visits.back();
     if (code === 'BracketRight') void visits.forward();
     if (code !== 'KeyC' || chosen.size === 0) return;
-    const boxes = [...chosen].map(({ x, y }) => ({ x, y, radius: LONG }));
+    // They float: the ground there is the bottom of the sea.
+    const boxes = [...chosen].map(({ x, y }) => ({ x, y, height: 0, radius: LONG }));
     const { to, corners } = frame(camera, boxes, { padding: 80 });
     const framing = { on: 'ground', points: corners, closed: true } as const;
     framed = framing;

@@ -188,6 +188,9 @@ test('a double click goes there, or follows the barge under it; C shows what is 
       return barges.find(({ x, y }) => {
         camera.place({ x, y, span: 200 });
         if (Math.hypot(camera.goal.x - x, camera.goal.y - y) > 1e-9) return false;
+        // From farther off too: nothing lies over it in the middle.
+        camera.place({ x, y, span: 400 });
+        if (Math.hypot(camera.goal.x - x, camera.goal.y - y) > 30) return false;
         camera.place({ x: x + 20, y, span: 200 });
         camera.advance(performance.now());
         const at = camera.view.toScreen(x, y, 0);

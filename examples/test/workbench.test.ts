@@ -53,7 +53,7 @@ test('a feel, a number and a curve take effect at once, come back by undo, and s
   await page.click('#redo');
   expect(said).toEqual([]);
   await page.close();
-});
+}, 150_000);
 
 test('what is refused says where, what was found and what would do, and changes nothing', async () => {
   const { page } = await open();
