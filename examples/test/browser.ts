@@ -88,12 +88,21 @@ export async function touch(
   await client.send('Input.dispatchTouchEvent', { type, touchPoints });
 }
 
+const BARGES = readFileSync(new URL('../../data/lemon-strait/barges.json', import.meta.url), 'utf8');
+
+/** The barges of a page lie where the day begins: the same in every run, however long it takes. */
+export async function stillBarges(page: Page): Promise<void> {
+  const body = BARGES.replaceAll(/"speed": [\d.]+/g, '"speed": 0');
+  await page.route(/\/barges-[\w-]+\.json$/, (route) => route.fulfill({ body, contentType: 'application/json' }));
+}
+
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
 export async function openPage({ browser }: Own, name: string): Promise<Page> {
   // The 3D page is drawn by software: a few of the pixels will do.
   const deviceScaleFactor = name === 'over-the-hills' ? 0.25 : 1;
   const context = await browser.newContext({ viewport: { width: 1000, height: 600 }, deviceScaleFactor });
   const page = await context.newPage();
+  await stillBarges(page);
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
   await page.waitForFunction(() => document.querySelector('canvas')?.dataset['ground'] === 'fine');
   await page.click('#barges');

@@ -4,7 +4,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Page } from 'playwright-core';
 import pixelmatch from 'pixelmatch';
-import { ownBrowser, place, settled, shown } from './browser.ts';
+import { ownBrowser, place, settled, shown, stillBarges } from './browser.ts';
 
 const own = ownBrowser();
 const DATA = new URL('../../data/lemon-strait/', import.meta.url);
@@ -18,8 +18,8 @@ afterEach(async () => {
 async function open(name: string, changes: Readonly<Record<string, (text: string) => string>> = {}): Promise<Page> {
   const context = await own.browser.newContext({ viewport: { width: 800, height: 600 }, deviceScaleFactor: 0.5 });
   page = await context.newPage();
-  const still = (text: string): string => text.replaceAll(/"speed": [\d.]+/g, '"speed": 0');
-  for (const [file, change] of Object.entries({ 'barges.json': still, ...changes })) {
+  await stillBarges(page);
+  for (const [file, change] of Object.entries(changes)) {
     const [stem = '', ending = ''] = file.split('.');
     const body = change(readFileSync(new URL(file, DATA), 'utf8'));
     await page.route(new RegExp(`/${stem.split('/').at(-1) ?? ''}-[\\w-]+\\.${ending}$`), (route) =>

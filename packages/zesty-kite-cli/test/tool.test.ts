@@ -274,7 +274,7 @@ test.each([
     const heading = (pose.heading * Math.PI) / 180;
     const [x, y] = [pose.x + Math.sin(heading) * along, pose.y - Math.cos(heading) * along];
     const distance = pose.span * (1 + Math.abs(pose.focusHeight) / pose.span);
-    expect(Math.hypot(shown.x - x, shown.y - y) / distance).toBeLessThan(0.01);
+    expect(Math.hypot(shown.x - x, shown.y - y) / distance).toBeLessThan(0.002);
     expect(Math.abs(shown.pitch - pose.pitch)).toBeLessThan(0.2);
     const turned = (shown.heading - pose.heading) % 360;
     expect(Math.min(Math.abs(turned), 360 - Math.abs(turned))).toBeLessThan(0.2);

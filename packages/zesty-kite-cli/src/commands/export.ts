@@ -78,7 +78,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
             return;
           }
           // What stands still is one piece, not a frame each.
-          if (camera === null && frames.at(-2)?.isStill === true) frames.pop();
+          if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
           const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
           const { width, height, scale, look } = camera?.view ?? last ?? { width: 1, height: 1, scale: 1, look: null };
           const isMiddle = look === null || (look.middleX === width / 2 && look.middleY === height / 2);
