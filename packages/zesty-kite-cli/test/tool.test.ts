@@ -282,6 +282,18 @@ test.each([
   }
 });
 
+test('a long motion is a glTF too: 150,000 frames', async () => {
+  const lines = [
+    { format: 'zesty-kite session', version: 1, settings: {}, screen: { width: 1000, height: 600 } },
+    { at: 0, kind: 'key', code: 'KeyD', down: true },
+    { at: 2500e6, kind: 'key', code: 'KeyD', down: false },
+  ];
+  const text = lines.map((line) => `${JSON.stringify(line)}\n`).join('');
+  expect(zestyKite(['export', '-', '--to', 'long.gltf'], text)).toEqual({ code: 0, out: '', errors: '' });
+  const { issues } = await validateString(readFileSync(join(folder, 'long.gltf'), 'utf8'));
+  expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
+});
+
 test('feel finds what hands did: notches, zooms taken back, edges that were left at once, what was never used', () => {
   const lines: object[] = [
     {

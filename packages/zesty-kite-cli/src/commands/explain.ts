@@ -219,7 +219,7 @@ function restAfter(settings: Settings, screen: Screen): number {
 }
 
 /** The table; with the screen above it where there are several. */
-export function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, several = false): string {
+function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, several = false): string {
   const each = (text: (zoom: AtZoom) => string): string[] => zooms.map(text);
   const tiles = zooms.some(({ tilesShown }) => tilesShown !== null)
     ? [['tiles', ...each(({ tilesShown }) => (tilesShown === null ? '∞' : String(tilesShown)))]]

@@ -1,7 +1,7 @@
 /** A session as series for pictures: the path, what was seen from it, and what was fast. */
 import type { Camera } from 'zesty-kite';
 import { playFrames, type PoseAt } from './poses.ts';
-import type { Played, PlayOptions } from './sessionFile.ts';
+import type { PlayOptions } from './sessionFile.ts';
 
 /** More points than these nobody sees: then every second one goes. */
 const MOST = 3000;
@@ -24,7 +24,6 @@ export interface Corner {
 export interface Journey {
   readonly stops: readonly Stop[];
   readonly corners: readonly Corner[];
-  readonly played: Played;
 }
 
 interface Seen {
@@ -40,7 +39,7 @@ export async function journeyOf(session: string, options: PlayOptions): Promise<
   let before: PoseAt | null = null;
   let fastest = 0;
   let outline: Seen['points'] = [];
-  const played = await playFrames(session, options, (pose, _, camera) => {
+  await playFrames(session, options, (pose, _, camera) => {
     fastest = Math.max(fastest, before === null ? 0 : speedBetween(before, pose));
     before = pose;
     if (camera !== null) outline = outlineOf(camera);
@@ -63,7 +62,7 @@ export async function journeyOf(session: string, options: PlayOptions): Promise<
     .flatMap(({ seconds, points }, footprint) =>
       [...points, ...points.slice(0, 1)].map(({ x, y }, corner) => ({ footprint, corner, seconds, x, y })),
     );
-  return { stops, corners, played };
+  return { stops, corners };
 }
 
 /** In screen heights a second. */

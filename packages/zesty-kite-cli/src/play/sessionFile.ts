@@ -20,7 +20,7 @@ export interface PlayOptions {
   readonly from?: number | undefined;
   readonly until?: number | undefined;
   /** Told of the camera once, before it plays. */
-  readonly begin?: (camera: Camera, header: SessionHeader) => void;
+  readonly begin?: (camera: Camera) => void;
   readonly signal?: (signal: StampedSignal) => void;
   readonly frame?: (camera: Camera, micros: number) => void;
   /** Shows on a terminal how far it is. */
@@ -28,7 +28,6 @@ export interface PlayOptions {
 }
 
 export interface Played {
-  readonly header: SessionHeader;
   readonly summary: ReplaySummary;
   /** A sentence for each promise that the session shows to be broken. */
   readonly broken: readonly string[];
@@ -142,7 +141,7 @@ class Player {
         : this.#reader.end();
     const replay = this.#play(header, signals);
     const summary = replay.end();
-    return { header, summary, broken: this.#watch.broken(summary, replay.camera), unfinishedLine };
+    return { summary, broken: this.#watch.broken(summary, replay.camera), unfinishedLine };
   }
 
   #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
@@ -168,7 +167,7 @@ class Player {
     const terrain = terrains.find(isIts) ?? none;
     const start = settings === undefined ? header : { ...header, settings };
     const replay = new Replay(start, { rate, terrain, terrains, from: from * 1e6, until: this.#until, frame });
-    begin?.(replay.camera, header);
+    begin?.(replay.camera);
     return replay;
   }
 }

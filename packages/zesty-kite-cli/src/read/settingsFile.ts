@@ -45,7 +45,7 @@ export async function readSettingsFile(file: string): Promise<SettingsFile> {
   };
 }
 
-export function placeAt(text: string, offset: number): Place {
+function placeAt(text: string, offset: number): Place {
   const lines = text.slice(0, offset).split('\n');
   return { line: lines.length, column: (lines.at(-1) ?? '').length + 1 };
 }

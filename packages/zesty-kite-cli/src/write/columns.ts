@@ -2,10 +2,11 @@
 
 /** A line for each row, with a line break at its end; numbers go to the right where `right` says so. */
 export function columns(rows: readonly (readonly string[])[], right: readonly number[] = []): string {
-  const count = Math.max(...rows.map((row) => row.length));
-  const widths = Array.from({ length: count }, (_, column) =>
-    Math.max(...rows.map((row) => (row[column] ?? '').length)),
-  );
+  const widths: number[] = [];
+  for (const row of rows)
+    row.forEach((cell, column) => {
+      widths[column] = Math.max(widths[column] ?? 0, cell.length);
+    });
   return rows
     .map((row) =>
       row

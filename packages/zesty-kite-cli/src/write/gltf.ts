@@ -34,8 +34,11 @@ export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
   const document = new Document();
   const buffer = document.createBuffer();
   const camera = document.createCamera('Zesty Kite').setType(isPerspective ? 'perspective' : 'orthographic');
-  const near = Math.max(1e-6, Math.min(...frames.map((frame) => frame.near)));
-  const far = Math.max(...frames.map((frame) => frame.far), near * 2);
+  const near = Math.max(
+    1e-6,
+    frames.reduce((least, frame) => Math.min(least, frame.near), Infinity),
+  );
+  const far = frames.reduce((most, frame) => Math.max(most, frame.far), near * 2);
   camera.setZNear(near).setZFar(far);
   if (isPerspective) camera.setAspectRatio(first.width / first.height).setYFov(first.fieldOfView * RADIANS);
   else camera.setXMag(halfOf(first, 'width')).setYMag(halfOf(first, 'height'));
