@@ -15,7 +15,9 @@ const MAY_IMPORT = {
   movers: ['math', 'motion', 'signals', 'view'],
   hands: ['math', 'settings', 'signals', 'view'],
   'steer.ts': ['hands', 'motion', 'signals'],
+  'calls.ts': ['settings', 'signals', 'view'],
   'camera.ts': [
+    'calls.ts',
     'ground',
     'hands',
     'limits',
@@ -34,16 +36,16 @@ const MAY_IMPORT = {
   canvas: ['math', 'view'],
   css: ['view'],
   pixi: ['math', 'view'],
-  'steered.ts': ['settings', 'signals', 'view'],
+  'steered.ts': ['calls.ts', 'settings', 'signals', 'view'],
   dom: ['hands', 'math', 'settings', 'signals', 'steered.ts', 'view'],
-  worker: ['camera.ts', 'hands', 'settings', 'signals', 'steered.ts', 'view'],
-  direct: ['camera.ts', 'limits', 'math', 'motion', 'settings', 'signals', 'view'],
+  worker: ['calls.ts', 'camera.ts', 'direct', 'hands', 'limits', 'settings', 'signals', 'steered.ts', 'view'],
+  direct: ['camera.ts', 'limits', 'math', 'motion', 'settings', 'signals', 'steered.ts', 'view'],
   events: ['camera.ts', 'hands', 'limits', 'math', 'motion', 'signals', 'view'],
-  minimap: ['camera.ts', 'direct', 'dom', 'math', 'settings', 'view'],
+  minimap: ['direct', 'dom', 'limits', 'math', 'settings', 'steered.ts', 'view'],
   players: ['camera.ts', 'review', 'settings'],
-  others: ['camera.ts', 'math', 'settings', 'view'],
+  others: ['camera.ts', 'math', 'settings', 'steered.ts', 'view'],
   overlay: ['camera.ts', 'hands', 'view'],
-  'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
+  'index.ts': ['calls.ts', 'camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };
 
 /** The one package that the library may import. */

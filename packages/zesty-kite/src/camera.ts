@@ -1,5 +1,7 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
-import { partChanged, type Terrain } from './ground/index.ts';
+import { Calls } from './calls.ts';
+import type { CameraLike } from './steered.ts';
+import { partChanged, soundTerrain, type Terrain } from './ground/index.ts';
 import { Hands, SignalFilter, type Intent } from './hands/index.ts';
 import { Cell } from './math/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf, type Boundary } from './limits/index.ts';
@@ -47,7 +49,6 @@ import {
   plansOf,
   SignalQueue,
   SIGNALS,
-  type About,
   type HoverSignal,
   type PlaceSignal,
   type Signal,
@@ -57,7 +58,6 @@ import {
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
-import type { Steered } from './steered.ts';
 import { letRest, obey, tilt, turn, zoomOnCall } from './steer.ts';
 import { aim, canonical, Look, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
 
@@ -70,8 +70,8 @@ export interface CameraOptions {
   /** Called when something comes in while the camera is settled: time to draw frames again. */
   readonly wake?: () => void;
   /**
-   * Told, once each, of what `wake`, `poll` and a recording's `write` threw; the camera goes on. Without it,
-   * `listen` reports them to the page.
+   * Called once with each error that `wake`, a poll or a recording's `write` threw; the camera goes on. Without it, `listen`
+   * reports errors to the page, and a camera without `listen` to the console.
    */
   readonly report?: (error: unknown) => void;
 }
@@ -138,7 +138,7 @@ const MAX_TURN = 1e6;
  * const view = camera.advance(performance.now());
  * ```
  */
-export class Camera implements Steered {
+export class Camera extends Calls implements CameraLike {
   /** What is shown; aimed anew by each `advance`, always the same object. */
   readonly view: View = new View();
 
@@ -149,7 +149,11 @@ export class Camera implements Steered {
   /** Those that waiting signals name, and the one that will be in force after all of them. */
   readonly #terrains = new Map<string, Terrain>();
   #lastTerrain: Terrain | null;
-  readonly #polls: ((time: number) => void)[] = [];
+  /** Replaced, never changed: a poll may end itself or another. */
+  #polls: readonly ((time: number) => void)[] = [];
+  #advancing = false;
+  /** How many polls keep it from being settled. */
+  #awake = 0;
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
   readonly #filter: SignalFilter;
@@ -174,6 +178,8 @@ export class Camera implements Steered {
   #sized = false;
   /** Where to stand once the size of the screen is known. */
   #placed: Start;
+  /** What has been asked of abilities before. */
+  readonly #untilSized: SignalBody[] = [];
 
   /** Calls that have taken effect since the last frame; they are stamped at the next. */
   readonly #calls: SignalBody[] = [];
@@ -200,6 +206,7 @@ export class Camera implements Steered {
    * @throws SettingsError that lists everything wrong with `settings`; TypeError for options that are none
    */
   constructor(settings: Settings | readonly Settings[] = {}, options: CameraOptions = {}) {
+    super();
     const { screen, terrain, wake, report } = checkOptions(options);
     this.#checked = completeLayers(settings);
     this.#hands = new Hands(this.#settings);
@@ -228,9 +235,9 @@ export class Camera implements Steered {
     return this.#terrain;
   }
 
-  /** Nothing moves, nothing waits and nothing held would move: frames change nothing. */
+  /** Nothing moves, nothing waits, nothing held would move, and no target function is followed: frames change nothing. */
   get settled(): boolean {
-    if (!this.#drawn || this.#calls.length > 0 || this.#dwells !== null) return false;
+    if (!this.#drawn || this.#calls.length > 0 || this.#dwells !== null || this.#awake > 0) return false;
     return this.#waiting.isEmpty && isAtRest(this.#timeline.kept);
   }
 
@@ -328,7 +335,8 @@ export class Camera implements Steered {
     if (body.kind === 'terrain') time = this.#checkTerrain(body, time);
     if (body.kind === 'change') time = this.#checkChange(body.settings, time);
     const isCall = CALLS.has(body.kind) || this.#kinds.has(body.kind);
-    if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#writing && this.#dwells === null)
+    if (this.#kinds.has(body.kind) && !this.#sized) this.#untilSized.push(body);
+    else if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#writing && this.#dwells === null)
       this.#call(body);
     else this.#waiting.add(body, time);
     if (asleep) this.attempt(this.#wake);
@@ -359,20 +367,24 @@ export class Camera implements Steered {
     return Math.max(micros, Math.min(this.#latest.value - STEP_MICROS, due > micros ? due : Infinity));
   }
 
-  /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
-  attempt(call: () => void): boolean {
+  /**
+   * Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well.
+   *
+   * @param reports false for an error of a kind that has been reported before
+   */
+  attempt(call: () => void, reports = true): boolean {
     try {
       call();
       return true;
     } catch (error) {
-      this.#report(error);
+      if (reports) this.#report(error);
       return false;
     }
   }
 
   #report(error: unknown): void {
     try {
-      this.#reports.at(-1)?.(error);
+      (this.#reports.at(-1) ?? reportToConsole)(error);
     } catch {
       // There is nobody left to be told.
     }
@@ -399,63 +411,6 @@ export class Camera implements Steered {
     return this.#filter.binds(input);
   }
 
-  /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */
-  place(pose: Omit<PlaceSignal, 'kind'>): void {
-    this.signal({ ...pose, kind: 'place' });
-  }
-
-  /**
-   * Holds the ground under a screen point (CSS pixels), or moves there with what is held: one finger
-   * drags, two pinch and twist. For gestures of your own.
-   *
-   * @param id tells fingers apart; the two that came first count
-   */
-  hold(id: number, x: number, y: number): void {
-    this.signal({ kind: 'hold', id, x, y });
-  }
-
-  /** Lets go with a finger, or with all of them. */
-  unhold(id?: number): void {
-    this.signal(id === undefined ? { kind: 'unhold' } : { kind: 'unhold', id });
-  }
-
-  /**
-   * Zooms, eased, about the focus or another point: by notches (positive shows more of the ground) or by a factor (2 shows
-   * everything twice as large): `camera.zoom({ factor: 2 }, { screenX: 300, screenY: 200 })`.
-   */
-  zoom(by: { readonly notches: number } | { readonly factor: number }, about?: About): void {
-    this.signal(about === undefined ? { kind: 'zoom', ...by } : { kind: 'zoom', ...by, about });
-  }
-
-  /** Moves the focus along the screen by CSS pixels, to the right and down, eased; calls add up. */
-  pan({ x, y }: Point): void {
-    this.signal({ kind: 'pan', x, y });
-  }
-
-  /** Turns clockwise by degrees, eased, about the focus or another point: `camera.turn(90)`. */
-  turn(degrees: number, about?: About): void {
-    this.signal(about === undefined ? { kind: 'turn', degrees } : { kind: 'turn', degrees, about });
-  }
-
-  /** Looks down by so many degrees more (or fewer, below 0), eased, about the focus or another point. */
-  tilt(degrees: number, about?: About): void {
-    this.signal(about === undefined ? { kind: 'tilt', degrees } : { kind: 'tilt', degrees, about });
-  }
-
-  /** Goes back to where the settings begin, eased; whatever steers ends it. */
-  home(): void {
-    this.signal({ kind: 'home' });
-  }
-
-  /**
-   * Changes some settings while the camera lives: `camera.change({ pan: { speed: 1.5 } })`.
-   *
-   * @throws SettingsError; then nothing has changed
-   */
-  change(settings: Settings): void {
-    this.signal({ kind: 'change', settings });
-  }
-
   /**
    * Goes on over other heights, or over flat ground: players dig and build. What is held stays held, the
    * focus eases to its new height, and so does the eye's clearance.
@@ -469,6 +424,7 @@ export class Camera implements Steered {
       return;
     }
     const { id, digest } = terrain;
+    soundTerrain('changeTerrain.terrain', terrain);
     const part = partChanged(this.#lastTerrain, terrain);
     this.#terrains.set(`${digest} ${id}`, terrain);
     this.signal({ kind: 'terrain', id, digest, time, ...(part === null ? {} : { part }) });
@@ -529,13 +485,23 @@ export class Camera implements Steered {
   /**
    * Calls `poll` at the start of every `advance`, for devices that have to be asked.
    *
+   * @param awake the camera is not settled until the poll ends: frames go on being drawn
    * @returns a function that ends this
    */
-  poll(poll: (time: number) => void): () => void {
-    this.#polls.push(poll);
+  poll(poll: (time: number) => void, awake = false): () => void {
+    const asleep = awake && this.settled;
+    if (awake) this.#awake += 1;
+    let isOn = true;
+    // Each time it is added it is another, to be ended by itself.
+    const added = (time: number): void => {
+      poll(time);
+    };
+    this.#polls = [...this.#polls, added];
+    if (asleep) this.attempt(this.#wake);
     return () => {
-      const index = this.#polls.indexOf(poll);
-      if (index >= 0) this.#polls.splice(index, 1);
+      if (awake && isOn) this.#awake -= 1;
+      isOn = false;
+      this.#polls = this.#polls.filter((one) => one !== added);
     };
   }
 
@@ -570,7 +536,20 @@ export class Camera implements Steered {
    *   number, or lies before the last frame, counts as the last frame's.
    */
   advance(time: number): View {
-    for (let i = 0; i < this.#polls.length; i++) this.#poll(i, time);
+    if (this.#advancing) throw new Error('advance: found a call from a poll of the same camera; call it once a frame');
+    this.#advancing = true;
+    try {
+      const polls = this.#polls;
+      for (let i = 0; i < polls.length; i++) this.#poll(polls[i], time);
+      this.#advanceTo(time);
+    } finally {
+      this.#advancing = false;
+    }
+    this.#observer?.tell(this);
+    return this.view;
+  }
+
+  #advanceTo(time: number): void {
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     this.#setLatest(time);
     const leap = this.#latest.value - this.#now.value;
@@ -583,8 +562,6 @@ export class Camera implements Steered {
     this.#timeline.show(this.#now, this.#frame, this.view.look);
     this.#drawn = true;
     this.#aim();
-    this.#observer?.tell(this);
-    return this.view;
   }
 
   /** A time of the page in that of the session. */
@@ -600,9 +577,11 @@ export class Camera implements Steered {
     latest.value = Math.max(latest.value, this.#now.value);
   }
 
-  #poll(index: number, time: number): void {
+  #poll(poll: ((time: number) => void) | undefined, time: number): void {
+    // One that ended while the others were called is called no more.
+    if (poll === undefined || !this.#polls.includes(poll)) return;
     try {
-      this.#polls[index]?.(time);
+      poll(time);
     } catch (error) {
       this.#report(error);
     }
@@ -702,6 +681,8 @@ export class Camera implements Steered {
     this.#look(null);
     this.#takeEffect(body, at);
     this.#writeDown(body, at);
+    if (this.#sized && this.#untilSized.length > 0)
+      for (const asked of this.#untilSized.splice(0)) this.#apply(asked, at);
   }
 
   #writeDown(body: SignalBody, at: number): void {
@@ -871,7 +852,8 @@ export class Camera implements Steered {
   }
 
   #rules(settings: FullSettings, boundary?: Boundary): Rules {
-    const ruling = { settings, screen: this.#screen, terrain: this.#terrain, movers: this.#movers };
+    const terrain = this.#terrain && soundTerrain('terrain', this.#terrain);
+    const ruling = { settings, screen: this.#screen, terrain, movers: this.#movers };
     return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
   }
 
@@ -912,7 +894,14 @@ function checkOptions(options: CameraOptions): CameraOptions {
     if (value !== undefined && typeof value !== 'object')
       throw new TypeError(`options.${name}: found ${shown(value)}; wanted an object, null, or nothing`);
   }
+  if (options.terrain) soundTerrain('options.terrain', options.terrain);
   return options;
+}
+
+/** Engines without a console stay silent. */
+function reportToConsole(error: unknown): void {
+  /* eslint-disable-next-line no-restricted-globals -- nothing is read there: errors that nobody else takes are written */
+  (globalThis as { readonly console?: { error(error: unknown): void } }).console?.error(error);
 }
 
 /** The time of kept motion, microseconds. */

@@ -1,7 +1,8 @@
-/** What devices need of a camera: `listen` takes whatever has this, a camera or what stands for one that is elsewhere. */
+/** What devices and programs need of a camera: one that is here, or one that stands for a camera in a worker. */
+import type { Calls } from './calls.ts';
 import type { FullSettings } from './settings/index.ts';
 import type { Signal } from './signals/index.ts';
-import type { Spot } from './view/index.ts';
+import type { Pose, Spot, View } from './view/index.ts';
 
 export interface Steered {
   /** The settings in force: which presses drag and from where on, how wide edges are, what is locked. */
@@ -18,4 +19,27 @@ export interface Steered {
   poll(poll: (time: number) => void): () => void;
   /** Whoever is told of what callbacks throw; returns a function that ends it. */
   reportTo(report: (error: unknown) => void): () => void;
+}
+
+/** A camera that is here, or stands for one elsewhere: every call that is a signal, and what it shows. */
+export interface CameraLike extends Steered, Pick<Calls, keyof Calls> {
+  /** What was shown last. */
+  readonly view: View;
+  readonly shown: Pose;
+  /** Where it is heading to. */
+  readonly goal: Pose;
+  /** Of a camera elsewhere: has it do there what this context cannot, and returns the outcome. */
+  readonly elsewhere?: Elsewhere;
+}
+
+/** Another context, where the camera is. */
+export interface Elsewhere {
+  /** @returns the outcome of a named call there; null when the connection has been closed */
+  readonly call: (name: string, args: readonly unknown[], stop?: Stop) => Promise<unknown>;
+}
+
+/** What is used of an `AbortSignal`. */
+export interface Stop {
+  readonly aborted: boolean;
+  addEventListener(type: 'abort', listener: () => void): void;
 }

@@ -81,7 +81,7 @@ test('pan moves the focus by so many pixels, zoom by the factor about its point;
   });
   expect(() => {
     new Camera().zoom({} as { factor: number });
-  }).toThrow('signal.factor: found nothing; wanted a number above 0, or notches');
+  }).toThrow('zoom: found {}; wanted an object with notches, factor');
 });
 
 test('what a call changes shows in goal and settings when it returns, and in shown with the next frame', () => {

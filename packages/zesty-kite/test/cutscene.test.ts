@@ -2,7 +2,17 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, createMatrices, fillMatrices } from '../src/index.ts';
-import { Effects, letterBox, play, type Cutscene, type Passed } from '../src/direct/index.ts';
+import {
+  DIRECTED,
+  Effects,
+  letterBox,
+  play,
+  type Cutscene,
+  type Passed,
+  type Played,
+  type PlayOptions,
+} from '../src/direct/index.ts';
+import { when } from '../src/events/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
@@ -248,4 +258,95 @@ test('effects move what is drawn alone: no further than they say, never rolling,
     expect([effects.apply(camera.view, 0) === camera.view, effects.active]).toEqual([true, false]);
   });
   expect(() => new Effects(new Camera()).shake({ pixels: NaN })).toThrow('shake.pixels: found NaN');
+});
+
+/** A camera that plays a scene of two seconds, from x = 0 to x = 200, evenly. */
+function even(options: PlayOptions = {}): { camera: Camera; played: Played; at: (time: number) => number } {
+  const camera = new Camera({ ...settings, start: { x: 0, y: 0, span: 100 } }, { screen });
+  camera.advance(0);
+  const played = play(camera, { keyframes: [{ at: 2, x: 200, ease: 'none', event: 'end' }] }, options);
+  let now = 0;
+  const at = (time: number): number => {
+    for (; now < time; now += 10) camera.advance(now);
+    return camera.advance(time).x;
+  };
+  return { camera, played, at };
+}
+
+test('a scene seeks a time, plays at a rate, and changes its rate as it goes', () => {
+  const { played, at } = even({ rate: 2 });
+  expect(at(500)).toBeCloseTo(100, 6);
+  played.seek(0.25);
+  expect(at(500)).toBeCloseTo(25, 6);
+  played.rate = 0.5;
+  expect(played.rate).toBe(0.5);
+  expect(at(1000)).toBeCloseTo(50, 6);
+  played.pause();
+  played.seek(1.5);
+  expect(at(3000)).toBeCloseTo(150, 6);
+  played.backward();
+  expect(at(4000)).toBeCloseTo(100, 6);
+  for (const bad of [0, -1, NaN, 1e9]) {
+    expect(() => {
+      played.rate = bad;
+    }).toThrow('play.rate');
+    expect(() => even({ rate: bad })).toThrow('play.options.rate');
+  }
+  expect(() => {
+    played.seek(-1);
+  }).toThrow('play.seek');
+});
+
+test('a scene that loops begins again, forward and backward, and passes its keyframes each time', async () => {
+  const passed: Passed[] = [];
+  const { played, at, camera } = even({ loop: true, onEvent: (event) => void passed.push(event) });
+  expect(at(2500)).toBeCloseTo(50, 6);
+  expect(at(6500)).toBeCloseTo(50, 6);
+  await flush();
+  expect(passed).toHaveLength(3);
+  played.backward();
+  expect(at(7500)).toBeCloseTo(150, 6);
+  expect(played.finale).toBeNull();
+  expect(camera.settled).toBe(false);
+  played.end();
+  expect(played.finale).toEqual({ outcome: 'interrupted', by: null });
+});
+
+test('a keyframe at a target that moves: the camera is there when the keyframe is, and stays with it', () => {
+  const camera = new Camera({ ...settings, start: { x: 0, y: 0, span: 100 } }, { screen });
+  camera.advance(0);
+  const barge = { x: 0, y: 50 };
+  const recording = record(camera);
+  const played = play(
+    camera,
+    {
+      keyframes: [
+        { at: 1, target: 'barge', span: 60 },
+        { at: 2, span: 90 },
+        { at: 3, x: 5, y: 6 },
+      ],
+    },
+    { targets: { barge: () => barge } },
+  );
+  for (let time = 10; time <= 2990; time += 10) {
+    barge.x = time / 10;
+    camera.advance(time);
+    // Kept motion passes the keyframe between two samples.
+    if (time === 1000 || time === 1500) expect(Math.abs(camera.shown.x - barge.x)).toBeLessThan(2);
+  }
+  for (const time of [3020, 3100]) camera.advance(time);
+  expect(camera.shown).toMatchObject({ x: 5, y: 6 });
+  expect(played.finale?.outcome).toBe('played');
+  for (const line of recording.text().trim().split('\n')) expect(conforms(JSON.parse(line))).toBe(true);
+  expect(bitsOf(playAgain(read(recording.text())).camera)).toEqual(bitsOf(camera));
+  expect(() => play(camera, { keyframes: [{ at: 1, target: 'ship' }] })).toThrow('play.options.targets.ship');
+  expect(() => play(camera, { keyframes: [{ at: 1, target: 'ship', x: 1 }] })).toThrow('play.keyframes[0].target');
+});
+
+test('the end event and the table of what ends what call a scene the same', () => {
+  const { camera, at } = even();
+  const ended: string[] = [];
+  when(camera, 'end', ({ what }) => void ended.push(what));
+  at(3000);
+  expect(ended).toEqual([DIRECTED.find(({ column }) => column === 'cutscene')?.name]);
 });

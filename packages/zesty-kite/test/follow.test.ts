@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';
-import { follow, followGroup, type Followed } from '../src/direct/index.ts';
+import { follow, followGroup, type Followed, type FollowOptions } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
@@ -65,45 +65,39 @@ test('a target that moves evenly is followed at the distance that the half-life 
   );
 });
 
-test('inside the dead zone nothing moves, and a jitter of half of it never wakes the camera', () => {
+test('inside the dead zone nothing moves, and a jitter of half of it changes no bit', () => {
   const zones = fc.oneof(
     fc.record({ width: between(0.05, 0.5), height: between(0.05, 0.5) }),
     fc.record({ diameter: between(0.05, 0.5) }),
   );
   const jitter = fc.array(fc.tuple(between(-1, 1), between(-1, 1)), { minLength: 20, maxLength: 60 });
   forAll(zones, jitter, between(5, 60), (deadZone, steps, frame) => {
-    let woken = 0;
-    const camera = new Camera(flat, { screen, wake: () => (woken += 1) });
-    const target = { x: 0, y: 0 };
+    const camera = new Camera(flat, { screen });
     camera.advance(0);
-    follow(camera, () => target, { deadZone });
+    const followed = follow(camera, { x: 0, y: 0 }, { deadZone });
     for (let time = frame; time < 3000; time += frame) camera.advance(time);
     expect(camera.settled).toBe(true);
-    woken = 0;
     const before = bitsOf(camera);
     const [wide, high] =
       'diameter' in deadZone
         ? [deadZone.diameter / Math.SQRT2, deadZone.diameter / Math.SQRT2]
         : [(deadZone.width * 800) / 600, deadZone.height];
     steps.forEach(([right, down], i) => {
-      target.x = (right * wide * 100) / 4;
-      target.y = (down * high * 100) / 4;
+      followed.moveTo({ x: (right * wide * 100) / 4, y: (down * high * 100) / 4 });
       camera.advance(3000 + (i + 1) * frame);
       expect([camera.settled, bitsOf(camera)]).toEqual([true, before]);
     });
-    expect(woken).toBe(0);
   });
 });
 
 test('a target that leaves the dead zone is brought back to its edge, and no farther', () => {
   forAll(between(0.1, 0.5), between(0.1, 0.5), between(0, Math.PI * 2), (width, height, way) => {
-    const target = { x: 0, y: 0 };
     const camera = new Camera(flat, { screen });
     camera.advance(0);
-    follow(camera, () => target, { deadZone: { width, height } });
+    const followed = follow(camera, { x: 0, y: 0 }, { deadZone: { width, height } });
     camera.advance(16);
-    target.x = 70 * Math.cos(way);
-    target.y = 70 * Math.sin(way);
+    const target = { x: 70 * Math.cos(way), y: 70 * Math.sin(way) };
+    followed.moveTo(target);
     for (let time = 32; time < 6000; time += 16) camera.advance(time);
     expect(camera.settled).toBe(true);
     const at = camera.view.toScreen(target.x, target.y);
@@ -230,7 +224,9 @@ test('bounds keep the view inside while it follows, and it rests there', () => {
       Object.assign(pursued.target, { x, y });
       pursued.camera.advance(time);
     }
-    expect(pursued.camera.settled).toBe(true);
+    const before = bitsOf(pursued.camera);
+    pursued.camera.advance(30_000);
+    expect(bitsOf(pursued.camera)).toEqual(before);
   });
 });
 
@@ -247,7 +243,7 @@ test('G8: with a target that stands still the camera comes to rest, whatever the
     (settings, hilly, to, deadZone, halfLife) => {
       const camera = new Camera(settings, { screen, terrain: hilly ? hills : null });
       camera.advance(0);
-      follow(camera, () => to, { deadZone, halfLife });
+      follow(camera, to, { deadZone, halfLife });
       camera.zoom({ notches: 3 });
       camera.turn(50);
       let frame = 0;
@@ -340,4 +336,121 @@ test('a session of it plays again to the bit, whether it was being recorded when
     replay.camera.advance(1e6);
     expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   });
+});
+
+/** How much the picture's motion differs from frame to frame while a target goes evenly in ticks, CSS pixels. */
+function unevenness(ticks: number, hertz: number, options: FollowOptions, stamped: boolean, phase: number): number {
+  const camera = new Camera(flat, { screen });
+  camera.advance(0);
+  const perSecond = 317 / 6;
+  let tick = { x: 0, y: 0, ...(stamped ? { time: 0 } : {}) };
+  follow(camera, () => tick, options);
+  const moved: number[] = [];
+  let last = 0;
+  for (let i = 1; i < 4 * hertz; i++) {
+    const time = (i * 1000) / hertz;
+    const count = Math.floor(((time - phase) * ticks) / 1000);
+    const at = phase + (count * 1000) / ticks;
+    tick = { x: (perSecond * at) / 1000, y: 0, ...(stamped ? { time: at } : {}) };
+    const { x } = camera.advance(time);
+    if (time > 2000) moved.push((x - last) * camera.view.scale);
+    last = x;
+  }
+  return Math.max(...moved) - Math.min(...moved);
+}
+
+test('a target that moves in ticks is followed as evenly as one that does not: within a pixel, by its times or its tick rate', () => {
+  const lead = 0.15 / Math.LN2;
+  forRuns(
+    24,
+    fc.constantFrom(20, 30, 60),
+    fc.constantFrom(60, 75, 144, 240),
+    fc.boolean(),
+    between(0, 16),
+    (ticks, hertz, stamped, phase) => {
+      expect(unevenness(ticks, hertz, stamped ? { lead } : { lead, ticks }, stamped, phase)).toBeLessThan(1);
+    },
+  );
+  // Without either it jerks.
+  expect(unevenness(20, 144, { lead }, false, 3)).toBeGreaterThan(10);
+});
+
+test('a target in ticks that stops is come to, and one that sets out again is followed', () => {
+  const camera = new Camera(flat, { screen });
+  camera.advance(0);
+  const barge = { x: 0, y: 0 };
+  follow(camera, () => barge, { ticks: 20 });
+  for (let time = 10; time < 9000; time += 10) {
+    if (time % 50 === 0 && (time < 1000 || time > 4000) && time < 5000) barge.x += 3;
+    camera.advance(time);
+    if (time > 2500 && time < 4000) expect(camera.shown.x).toBeCloseTo(57, 1);
+  }
+  expect(camera.shown.x).toBeCloseTo(barge.x, 6);
+});
+
+test('while a function is followed the camera is not settled: a loop that draws only then goes on seeing the target', () => {
+  let woken = 0;
+  const camera = new Camera(flat, { screen, wake: () => (woken += 1) });
+  camera.advance(0);
+  const target = { x: 0, y: 0 };
+  const followed = follow(camera, () => target);
+  let time = 0;
+  const loop = (until: number): void => {
+    while (time < until && !camera.settled) camera.advance((time += 16));
+  };
+  loop(3000);
+  expect(time).toBeGreaterThanOrEqual(3000);
+  target.x = 40;
+  loop(9000);
+  expect(camera.shown.x).toBeCloseTo(40, 6);
+  followed.end();
+  loop(20_000);
+  expect(time).toBeLessThan(10_000);
+  expect(camera.settled).toBe(true);
+  expect(woken).toBeGreaterThan(0);
+});
+
+test('moveTo wakes a camera that has settled', () => {
+  let woken = 0;
+  const camera = new Camera(flat, { screen, wake: () => (woken += 1) });
+  camera.advance(0);
+  const followed = follow(camera, { x: 5, y: 0 });
+  let time = 0;
+  while (!camera.settled) camera.advance((time += 16));
+  const before = woken;
+  followed.moveTo({ x: 60, y: 0 });
+  expect(woken).toBe(before + 1);
+  for (const end = time + 5000; time < end; time += 16) camera.advance(time);
+  expect(camera.shown.x).toBeCloseTo(60, 6);
+  expect(camera.settled).toBe(true);
+  expect(followed.parting).toBeNull();
+});
+
+test('following keeps a heading: a stated one, or that of the target, the short way round', () => {
+  const camera = new Camera({ ...tilted, start: { x: 0, y: 0, span: 100, heading: 350 } }, { screen });
+  camera.advance(0);
+  const target = { x: 0, y: 0, heading: 20 };
+  const followed = follow(camera, () => target, { heading: 'target' });
+  let time = 0;
+  const run = (until: number): void => {
+    for (; time < until; time += 16) camera.advance(time);
+  };
+  run(3000);
+  expect(camera.shown.heading).toBeCloseTo(380, 6);
+  for (let i = 0; i < 400; i++) {
+    target.heading += 1;
+    run(time + 16);
+  }
+  run(time + 3000);
+  expect(camera.shown.heading).toBeCloseTo(780, 6);
+  // A turn of the player's is undone.
+  camera.turn(-50);
+  run(time + 3000);
+  expect(camera.shown.heading).toBeCloseTo(780, 6);
+  followed.end();
+  follow(camera, { x: 9, y: 9 }, { heading: 45 });
+  run(time + 3000);
+  expect(camera.shown.heading).toBeCloseTo(765, 6);
+  expect(() => follow(camera, { x: 1, y: 1 }, { heading: NaN })).toThrow('follow.options.heading');
+  expect(() => follow(camera, { x: 1, y: 1 }, { ticks: 0 })).toThrow('follow.options.ticks');
 });

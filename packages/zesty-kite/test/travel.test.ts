@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera } from '../src/index.ts';
-import { travel } from '../src/direct/index.ts';
+import { follow, play, travel } from '../src/direct/index.ts';
 import { shortestPath } from '../src/direct/path.ts';
 import { when } from '../src/events/index.ts';
 import { record } from '../src/session/index.ts';
@@ -262,8 +262,82 @@ test('what is no destination is refused with its place', () => {
   expect(() => travel(camera, { x: NaN })).toThrow('travel.to.x: found NaN; wanted a finite number');
   expect(() => travel(camera, { x: 1 }, { speed: Infinity })).toThrow('travel.options.speed: found Infinity');
   expect(() => travel(camera, { x: 1 }, { way: 'fly' as 'cut' })).toThrow(
-    'signal.way: found "fly"; wanted one of shortest, straight, cut',
+    'travel.options.way: found "fly"; wanted one of shortest, straight, cut',
   );
+});
+
+test('what no journey can be is refused: a span of 0, speeds and seconds below 0', () => {
+  const camera = new Camera(world, { screen });
+  for (const to of [{ span: 0 }, { span: -3 }, { pitch: 200 }, { x: 1e13 }])
+    expect(() => travel(camera, to)).toThrow(/^travel\.to\.(span|pitch|x): /);
+  for (const options of [{ speed: -1 }, { speed: 0 }, { minSeconds: -1 }, { maxSeconds: -1 }])
+    expect(() => travel(camera, { x: 1 }, options)).toThrow(/^travel\.options\.(speed|minSeconds|maxSeconds): /);
+});
+
+test('a cut has no peak speed, and neither has a journey to where the camera is', async () => {
+  const camera = new Camera(world, { screen });
+  camera.advance(0);
+  for (const [to, options] of [
+    [{ x: 900 }, { way: 'cut' }],
+    [{}, { way: 'cut' }],
+    [{}, { minSeconds: 0, maxSeconds: 0 }],
+  ] as const) {
+    const arrival = travel(camera, to, options);
+    camera.advance(2000);
+    expect((await arrival).peakSpeed).toBe(0);
+  }
+});
+
+test('before the size of the screen is known a journey, a scene and following wait', async () => {
+  const camera = new Camera(world);
+  const arrival = travel(camera, { x: 900, span: 80 }, { minSeconds: 1, maxSeconds: 1 });
+  const scene = new Camera(world);
+  const played = play(scene, { keyframes: [{ at: 1, x: 40 }] });
+  const hunter = new Camera(world);
+  const followed = follow(hunter, { x: 333, y: 44 });
+  for (const each of [camera, scene, hunter]) {
+    each.advance(0);
+    each.advance(50);
+    each.signal({ kind: 'screen', ...screen });
+    for (let time = 66; time < 6000; time += 16) each.advance(time);
+  }
+  expect(await arrival).toMatchObject({ outcome: 'arrived' });
+  expect(camera.shown).toMatchObject({ x: 900, span: 80 });
+  expect(await played.ended).toMatchObject({ outcome: 'played' });
+  expect(scene.shown.x).toBe(40);
+  expect(hunter.shown.x).toBeCloseTo(333, 6);
+  followed.end();
+});
+
+test('while a finger holds, a journey and a scene are refused, and say so', async () => {
+  const camera = new Camera(world, { screen });
+  camera.advance(0);
+  camera.hold(1, 100, 100);
+  const arrival = travel(camera, { x: 1 });
+  const { ended } = play(camera, { keyframes: [{ at: 1, x: 40 }] });
+  camera.advance(16);
+  expect(await arrival).toMatchObject({ outcome: 'refused', by: 'drag' });
+  expect(await ended).toMatchObject({ outcome: 'refused', by: 'drag' });
+});
+
+test('the program stops a journey where it is; replayed, it stops there as well', async () => {
+  const camera = new Camera(world, { screen });
+  camera.advance(0);
+  const recording = record(camera);
+  const controller = new AbortController();
+  const arrival = travel(camera, { x: 900 }, { stop: controller.signal, minSeconds: 2, maxSeconds: 2 });
+  for (let time = 16; time < 1000; time += 16) camera.advance(time);
+  const { x } = camera.shown;
+  controller.abort();
+  for (let time = 1000; time < 5000; time += 16) camera.advance(time);
+  expect(await arrival).toMatchObject({ outcome: 'ended', by: null });
+  expect(Math.abs(camera.shown.x - x)).toBeLessThan(0.05 * camera.shown.span);
+  expect(camera.settled).toBe(true);
+  expect(playAgain(read(recording.text())).camera.shown).toEqual(camera.shown);
+  const already = AbortSignal.abort();
+  const never = travel(camera, { x: 5 }, { stop: already });
+  camera.advance(5016);
+  expect((await never).outcome).toBe('ended');
 });
 
 test('for those who want less motion it is a cut', async () => {

@@ -1,6 +1,6 @@
 /** Effects on what is shown alone: shakes and nudges. Limits, grips, rest and sessions know nothing of them. */
 import { exp2 } from '../math/index.ts';
-import { shown } from '../settings/index.ts';
+import { sentence, shown } from '../settings/index.ts';
 import { aim, View, type Point } from '../view/index.ts';
 
 export interface Shake {
@@ -29,6 +29,8 @@ export interface Shaken {
 
 /** What is left of it is nothing: a share of what it began with. */
 const OVER = 1 / 512;
+/** Pixels, degrees, seconds: more is a mistake. */
+const MOST = 1e6;
 
 interface Effect {
   /** Milliseconds; null until the next frame. */
@@ -51,6 +53,8 @@ export class Effects {
   readonly #camera: Shaken;
   readonly #drawn = new View();
   readonly #effects = new Set<Effect>();
+  /** Of the last frame, milliseconds. */
+  #time = 0;
 
   constructor(camera: Shaken) {
     this.#camera = camera;
@@ -96,15 +100,16 @@ export class Effects {
   /**
    * The view as it is shown: to draw and to pick with. With nothing to add, or reduced motion, it is the view itself.
    *
-   * @param time of the frame, as `advance` has it: milliseconds
+   * @param time of the frame, as `advance` has it: milliseconds; one that is not finite counts as the frame's before
    */
   apply(view: View, time: number): View {
     if (this.#camera.settings.reducedMotion) this.#effects.clear();
+    if (Number.isFinite(time)) this.#time = time;
     off.right = off.down = off.heading = off.pitch = 0;
     for (const effect of this.#effects) {
-      effect.since ??= time;
-      const seconds = Math.max(0, time - effect.since) / 1000;
-      const left = exp2(-seconds / effect.halfLife);
+      effect.since ??= this.#time;
+      const seconds = Math.max(0, this.#time - effect.since) / 1000;
+      const left = effect.halfLife > 0 ? exp2(-seconds / effect.halfLife) : 0;
       if (left < OVER) this.#effects.delete(effect);
       else effect.add(seconds, left);
     }
@@ -155,6 +160,12 @@ function anyNumber(seed: number, channel: number, index: number): number {
 
 function check(path: string, numbers: Readonly<Record<string, number>>): void {
   for (const [name, value] of Object.entries(numbers))
-    if (!Number.isFinite(value) || (value < 0 && name === 'halfLife'))
-      throw new TypeError(`${path}.${name}: found ${shown(value)}; wanted a finite number`);
+    if (!(Math.abs(value) <= MOST) || (value < 0 && name === 'halfLife'))
+      throw new TypeError(
+        sentence({
+          path: `${path}.${name}`,
+          found: shown(value),
+          wanted: name === 'halfLife' ? 'seconds from 0 to 1e6' : 'a number from -1e6 to 1e6',
+        }),
+      );
 }

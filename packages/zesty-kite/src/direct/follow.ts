@@ -1,10 +1,14 @@
 /** Following: the camera keeps something that moves in sight. */
 import type { Camera } from '../camera.ts';
-import { shown } from '../settings/index.ts';
+import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
+import { Evenly } from './evenly.ts';
+import { cameraHere } from './here.ts';
+import { checkedPoint, Samples, type Target } from './samples.ts';
 import {
   follows,
+  PANS,
   type Following,
   type FollowSignal,
   type UnfollowSignal,
@@ -24,113 +28,185 @@ export interface FollowOptions {
   readonly deadZone?: { readonly width: number; readonly height: number } | { readonly diameter: number };
   /** A player who pans shifts where the target shows (`offset`, the default), or lets go of it (`end`). */
   readonly onPan?: 'offset' | 'end';
+  /**
+   * How many times a second the target moves, in a game that moves it in ticks. The camera then shows it one tick later, and
+   * evenly. A sample may say its `time` instead.
+   */
+  readonly ticks?: number;
+  /** The heading that the camera keeps: degrees, or `target` for that of each sample. Free when left out. */
+  readonly heading?: number | 'target';
 }
 
 /** A target that is being followed. */
 export interface Followed {
   /** The target is here now: for one that is not handed over as a function. */
-  moveTo(target: Point): void;
+  moveTo(target: Target): void;
   /** Lets go of it: the camera stays where it is. */
   end(): void;
   /** How it ended. */
   readonly ended: Promise<Parting>;
+  /** The same without a promise: null while it is followed. */
+  readonly parting: Parting | null;
 }
 
 /**
- * Keeps a target in sight, eased. Zoom, turn and tilt stay free and go about it. Given a function, it is asked in every
- * frame; where it returns null the target is lost, and the camera stays where it is.
+ * Keeps a target in sight, eased. Zoom, turn and tilt stay free and go about it. A function is called in every frame, and
+ * the camera is not settled meanwhile; if it returns null, the target is lost and the camera stays where it is. A sample that
+ * is no place is ignored.
  *
  * ```ts
  * const followed = follow(camera, () => (barge.afloat ? barge : null), { deadZone: { width: 0.2, height: 0.2 } });
  * const { outcome } = await followed.ended;
  * ```
  *
- * @throws TypeError for a target that is nowhere
+ * @throws TypeError for a target that is nowhere, and for options out of range
  */
-export function follow(camera: Camera, target: Point | (() => Point | null), options: FollowOptions = {}): Followed {
-  let given = typeof target === 'function' ? null : checked(target);
-  const find = typeof target === 'function' ? target : (): Point | null => given;
-  const first = find();
-  if (first === null) throw new TypeError('follow.target: found null; wanted a point {x, y} to begin with');
-  const { x, y } = checked(first);
-  const { state, id } = begin(camera, { x, y }, options);
+export function follow(camera: Camera, target: Target | (() => Target | null), options: FollowOptions = {}): Followed {
+  const here = cameraHere('follow', camera);
+  checkOptions(options);
+  const isFunction = typeof target === 'function';
+  let given: Target = isFunction ? { x: 0, y: 0 } : checkedPoint('follow.target', target);
+  const samples = new Samples(here, 'follow.target', isFunction ? target : (): Target => given);
+  const { x, y, time: first } = samples.last;
+  const headingNow = headingOf(options, samples);
+  const { state, id } = begin(here, { x, y }, headingNow(), options);
+  let parting: Parting | null = null;
   let stop = (): void => undefined;
   const ended = new Promise<Parting>((resolve) => {
-    state.tells.set(id, (parting) => {
+    state.tells.set(id, (how) => {
+      parting = how;
       stop();
-      resolve(parting);
+      resolve(how);
     });
   });
-  const sample = new Sample(id, x, y);
+  const { ticks } = options;
+  const evenly = ticks === undefined && Number.isNaN(first) ? null : new Evenly(ticks);
+  const sample = new FollowedSample(id, x, y);
   /** The frame before, milliseconds. */
   const last = { time: NaN };
   let moves = false;
-  stop = camera.poll((time) => {
-    const now = find();
+  stop = here.poll((time) => {
+    const now = samples.next();
     if (time > last.time) sample.after = (time - last.time) / 1000;
     else sample.after = 0;
     last.time = time;
     if (now === null) {
-      send(camera, { kind: 'unfollow', id, lost: true });
+      send(here, { kind: 'unfollow', id, lost: true });
       return;
     }
+    evenly?.look(now, now.time, time);
+    const place = evenly ?? now;
+    sample.turnTo(headingNow(), here.timeline.kept.goalHeading);
     // One that stands still needs no further sample.
-    const moved = now.x !== sample.x || now.y !== sample.y;
-    if (!moved && !moves) return;
-    sample.x = now.x;
-    sample.y = now.y;
+    const moved = place.x !== sample.x || place.y !== sample.y;
+    if (!moved && !moves && sample.heading === undefined) return;
+    sample.x = place.x;
+    sample.y = place.y;
     moves = moved;
-    camera.feed(sample, time);
-  });
+    here.feed(sample, time);
+  }, isFunction);
   return {
     moveTo: (point) => {
-      given = checked(point);
+      const { x: toX, y: toY } = checkedPoint('follow.moveTo', point);
+      given = { ...point };
+      // No frame comes to look at it.
+      if (here.settled && parting === null) send(here, { kind: 'followed', id, x: toX, y: toY, after: 0, ahead: 0 });
     },
     end: () => {
-      send(camera, { kind: 'unfollow', id, lost: false });
+      send(here, { kind: 'unfollow', id, lost: false });
     },
     ended,
+    get parting() {
+      return parting;
+    },
   };
 }
 
+/** The heading to keep now; undefined for none. */
+function headingOf({ heading }: FollowOptions, { last }: Samples): () => number | undefined {
+  if (heading !== 'target') return () => heading;
+  return () => (Number.isNaN(last.heading) ? undefined : last.heading);
+}
+
 /** One record for all of them. */
-class Sample implements SampleSignal {
+class FollowedSample implements SampleSignal {
   readonly kind = 'followed';
   readonly id: number;
   x = -0.5;
   y = -0.5;
   after = -0;
   ahead = -0;
+  heading: number | undefined = undefined;
 
   constructor(id: number, x: number, y: number) {
     this.id = id;
     this.x = x;
     this.y = y;
   }
+
+  /** A heading that the camera goes to already is not named. */
+  turnTo(heading: number | undefined, goal: number): void {
+    const turn = heading === undefined ? 0 : heading - goal;
+    const short = turn - 360 * Math.round(turn / 360);
+    this.heading = Math.abs(short) > HAIR ? heading : undefined;
+  }
 }
 
-function begin(camera: Camera, at: Point, options: FollowOptions): { state: Following; id: number } {
-  const { halfLife = 0.15, lead = 0, deadZone = { width: 0, height: 0 }, onPan = 'offset' } = options;
-  const isCircle = 'diameter' in deadZone;
-  const zoneWidth = isCircle ? deadZone.diameter : deadZone.width;
-  const zoneHeight = isCircle ? deadZone.diameter : deadZone.height;
-  for (const [name, value] of Object.entries({ halfLife, lead, deadZone: zoneWidth + zoneHeight }))
-    if (!Number.isFinite(value))
-      throw new TypeError(`follow.options.${name}: found ${shown(value)}; wanted finite numbers`);
+/** Degrees: less of a turn is none. */
+const HAIR = 1e-9;
+
+function begin(
+  camera: Camera,
+  at: Point,
+  heading: number | undefined,
+  options: FollowOptions,
+): { state: Following; id: number } {
+  const { halfLife = 0.15, lead = 0, onPan = 'offset' } = options;
+  const { zone, zoneWidth, zoneHeight } = zoneOf(options);
   camera.learn(follows);
   const { kept, rules } = camera.timeline;
   const state = kept.states[rules.movers.indexOf(follows)] as Following;
   const id = (state.last += 1);
-  const zone = isCircle ? 'circle' : 'box';
-  send(camera, { kind: 'follow', id, ...at, halfLife, lead, zone, zoneWidth, zoneHeight, onPan });
+  const turned = heading === undefined ? {} : { heading };
+  send(camera, { kind: 'follow', id, ...at, halfLife, lead, zone, zoneWidth, zoneHeight, onPan, ...turned });
   return { state, id };
 }
 
-function send(camera: Camera, signal: FollowSignal | UnfollowSignal): void {
-  camera.signal(signal as unknown as Signal);
+function zoneOf({
+  deadZone = { width: 0, height: 0 },
+}: FollowOptions): Pick<FollowSignal, 'zone' | 'zoneWidth' | 'zoneHeight'> {
+  if (!('diameter' in deadZone)) return { zone: 'box', zoneWidth: deadZone.width, zoneHeight: deadZone.height };
+  return { zone: 'circle', zoneWidth: deadZone.diameter, zoneHeight: deadZone.diameter };
 }
 
-function checked(point: Point): Point {
-  if (Number.isFinite(point.x) && Number.isFinite(point.y)) return point;
-  throw new TypeError(`follow.target: found ${shown({ x: point.x, y: point.y })}; wanted finite coordinates`);
+/** @throws TypeError */
+function checkOptions(options: FollowOptions): void {
+  const {
+    halfLife = 0.15,
+    lead = 0,
+    onPan = 'offset',
+    ticks = 60,
+    heading = 0,
+    deadZone = { width: 0, height: 0 },
+  } = options;
+  const number = (name: string, value: unknown, min: number, max: number): void => {
+    if (typeof value === 'number' && value >= min && value <= max) return;
+    refuse(name, value, `a number from ${String(min)} to ${String(max)}`);
+  };
+  number('halfLife', halfLife, 0, 60);
+  number('lead', lead, -60, 60);
+  number('ticks', ticks, 0.1, 1e4);
+  if (heading !== 'target') number('heading', heading, -1e6, 1e6);
+  if (!PANS.includes(onPan)) refuse('onPan', onPan, `one of ${PANS.join(', ')}`);
+  if (typeof deadZone !== 'object' || (deadZone as unknown) === null)
+    refuse('deadZone', deadZone, 'shares {width, height}, or {diameter}');
+  for (const [name, share] of Object.entries(deadZone)) number(`deadZone.${name}`, share, 0, 1);
+}
+
+function refuse(name: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path: `follow.options.${name}`, found: shown(found), wanted }));
+}
+
+function send(camera: Camera, signal: FollowSignal | UnfollowSignal | SampleSignal): void {
+  camera.signal(signal as unknown as Signal);
 }

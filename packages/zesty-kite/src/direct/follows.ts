@@ -9,6 +9,7 @@
 import { ANYWHERE, keepInside } from '../limits/index.ts';
 import { Cell, Decay } from '../math/index.ts';
 import {
+  addStep,
   dropGrip,
   ENDED_BY_STEERING,
   findMoving,
@@ -23,7 +24,7 @@ import {
   type Part,
   type Rules,
 } from '../motion/index.ts';
-import { number, oneOf } from '../signals/index.ts';
+import { maybeNumber, number, oneOf, place } from '../signals/index.ts';
 import { nearestCopy, REACH, ScratchPoint, Sight, type Look, type Point } from '../view/index.ts';
 
 /** How following ended. */
@@ -34,6 +35,7 @@ export interface Parting {
   readonly by: Cause | 'session' | null;
 }
 
+const FARTHEST = 1e12;
 export const SHAPES = ['box', 'circle'] as const;
 /** What a player's pan does: shift where the target shows, or end following. */
 export const PANS = ['offset', 'end'] as const;
@@ -48,6 +50,8 @@ export interface FollowSignal extends Point {
   readonly zoneHeight: number;
   readonly zone: (typeof SHAPES)[number];
   readonly onPan: (typeof PANS)[number];
+  /** The heading to turn to, degrees. */
+  readonly heading?: number;
 }
 
 /** Where the target is in the present frame. */
@@ -58,6 +62,7 @@ export interface SampleSignal extends Point {
   readonly after: number;
   /** How much later than the signal it is, seconds. */
   readonly ahead: number;
+  readonly heading?: number | undefined;
 }
 
 export interface UnfollowSignal {
@@ -162,21 +167,23 @@ export const follows: Mover<Rules, Following> = {
   signals: {
     follow: {
       id: number(0),
-      x: number(-1e12, 1e12),
-      y: number(-1e12, 1e12),
+      x: place(FARTHEST),
+      y: place(FARTHEST),
       halfLife: number(0, 60),
       lead: number(-60, 60),
       zoneWidth: number(0, 1),
       zoneHeight: number(0, 1),
       zone: oneOf(SHAPES),
       onPan: oneOf(PANS),
+      heading: maybeNumber(-1e6, 1e6),
     },
     followed: {
       id: number(0),
-      x: number(-1e12, 1e12),
-      y: number(-1e12, 1e12),
+      x: place(FARTHEST),
+      y: place(FARTHEST),
       after: number(0, 1e9),
       ahead: number(0, 1e9),
+      heading: maybeNumber(-1e6, 1e6),
     },
     unfollow: { id: number(0), lost: { clean: (value) => value === true, schema: { type: 'boolean' } } },
   },
@@ -195,6 +202,7 @@ export const follows: Mover<Rules, Following> = {
     else if (heard.kind === 'unfollow') state.over(heard.lost ? 'lost' : 'ended', null);
     else {
       const { underWay } = state;
+      face(motion, rules, heard.heading);
       takeSample(state, motion, rules, look, heard);
       if (state.underWay === underWay) return;
     }
@@ -235,9 +243,17 @@ function begin(state: Following, motion: Motion, rules: Rules, look: Look, signa
   state.zoneHeight = zoneHeight / 2;
   state.middleU = state.middleV = 0;
   state.offsets = onPan === 'offset';
+  face(motion, rules, signal.heading);
   state.goalX = motion.x;
   state.goalY = motion.y;
   locate(state, motion, rules, look);
+}
+
+/** Turns, eased, the short way to a heading. */
+function face(motion: Motion, rules: Rules, heading: number | undefined): void {
+  if (heading === undefined) return;
+  const turn = heading - motion.goalHeading;
+  addStep(motion, rules, turn - 360 * Math.round(turn / 360));
 }
 
 /** The copy of a coordinate nearest to another, in a world that repeats itself. */

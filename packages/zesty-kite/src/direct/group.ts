@@ -53,5 +53,8 @@ export function followGroup(
       followed.end();
     },
     ended: followed.ended,
+    get parting() {
+      return followed.parting;
+    },
   };
 }

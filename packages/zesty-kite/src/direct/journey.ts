@@ -18,13 +18,16 @@ export interface Destination {
 
 /** How a journey ended. */
 export interface Arrival {
-  /** It arrived; steering or a call interrupted it; or another journey took its place. */
-  readonly outcome: 'arrived' | 'interrupted' | 'replaced';
+  /**
+   * `arrived`; `interrupted` by steering or a call; `replaced` by another journey; `ended` by the program; or `refused`, because
+   * a finger held the ground when it was to begin.
+   */
+  readonly outcome: 'arrived' | 'interrupted' | 'replaced' | 'ended' | 'refused';
   /** What interrupted it: a row of the table of what ends what, such as `drag` or `notch`; `session` where one began. */
   readonly by: Cause | 'session' | null;
   /** What kept the destination from being what was asked for; it was the nearest that is allowed. */
   readonly limitedBy: readonly ('bounds' | 'zoom' | 'turn' | 'tilt')[];
-  /** How fast the picture moved at the fastest moment, as planned: screen heights per second. */
+  /** How fast the picture moved at the fastest moment, as planned: screen heights per second; 0 for a cut. */
   readonly peakSpeed: number;
 }
 

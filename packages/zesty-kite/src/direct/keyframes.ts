@@ -12,6 +12,8 @@ export interface Keyframe {
   /** The focus, world units. */
   readonly x?: number | undefined;
   readonly y?: number | undefined;
+  /** In place of `x` and `y`: the focus is where this target is by then, one of the `targets` that `play` is given. */
+  readonly target?: string | undefined;
   /** World units from the top to the bottom of the safe frame. */
   readonly span?: number | undefined;
   /** Degrees clockwise, as they are given: from 0 to 360 is a whole turn. The first is reached the short way. */
@@ -38,6 +40,8 @@ const NUMBERS = {
   pitch: [0, 90],
 } as const;
 
+const KEYS = new Set([...Object.keys(NUMBERS), 'ease', 'event', 'target']);
+
 /** JSON Schema 2020-12. */
 export const KEYFRAME_SCHEMA = {
   type: 'object',
@@ -47,6 +51,7 @@ export const KEYFRAME_SCHEMA = {
     ),
     ease: { enum: KEY_EASES },
     event: { type: 'string' },
+    target: { type: 'string' },
   },
   required: ['at'],
   additionalProperties: false,
@@ -77,19 +82,18 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
     }
     if (!((kept['at'] as number) > last)) return refuse(`${at}.at`, kept['at'], 'a later time than the one before');
     last = kept['at'] as number;
-    const { ease, event } = given;
+    const { ease, event, target } = given;
     if (ease !== undefined) {
       const known = KEY_EASES.find((name) => name === ease);
       kept['ease'] = known ?? refuse(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
     }
     if (event !== undefined) kept['event'] = typeof event === 'string' ? event : refuse(`${at}.event`, event, 'a name');
+    if (target !== undefined) {
+      kept['target'] = typeof target === 'string' ? target : refuse(`${at}.target`, target, 'the name of a target');
+      if ('x' in kept || 'y' in kept) return refuse(`${at}.target`, target, 'x and y, or a target');
+    }
     for (const name of Object.keys(given))
-      if (!(name in NUMBERS) && name !== 'ease' && name !== 'event')
-        return refuse(
-          `${at}.${name}`,
-          given[name],
-          `none of that name: ${Object.keys(NUMBERS).join(', ')}, ease, event`,
-        );
+      if (!KEYS.has(name)) return refuse(`${at}.${name}`, given[name], `none of that name: ${[...KEYS].join(', ')}`);
     return kept as unknown as Keyframe;
   });
 }
@@ -107,14 +111,17 @@ export class Shot {
 type Channel = 'x' | 'y' | 'span' | 'heading' | 'pitch';
 const CHANNELS = ['x', 'y', 'span', 'heading', 'pitch'] as const;
 
-/** A scene made ready: every keyframe whole, and how fast each value goes through it. */
+/** A scene made ready: every keyframe whole. */
 export class Track {
   readonly times: readonly number[];
   readonly events: readonly (string | null)[];
+  /** The names of the targets that it goes to. */
+  readonly targets: readonly string[];
   readonly #eases: readonly (Ease | 'smooth')[];
   /** A zoom goes evenly in octaves. */
   readonly #values: Readonly<Record<Channel, readonly number[]>>;
-  readonly #slopes: Readonly<Record<Channel, readonly number[]>>;
+  /** For each keyframe the index of its target; -1 for none. */
+  readonly #targetAt: readonly number[];
 
   /** @param start what is shown when it begins: the keyframe at 0 where there is none */
   constructor(keyframes: readonly Keyframe[], start: Readonly<Shot>) {
@@ -122,6 +129,7 @@ export class Track {
     this.times = all.map(({ at }) => at);
     this.events = all.map(({ event }) => event ?? null);
     this.#eases = all.map(({ ease }) => ease ?? 'in-out');
+    this.targets = targetsOf(keyframes);
     // Whole turns, so that the first heading that is named is reached the short way.
     const first = all.find(({ heading }) => heading !== undefined)?.heading ?? start.heading;
     const turns = 360 * Math.round((start.heading - first) / 360);
@@ -137,10 +145,12 @@ export class Track {
     }
     if (pitched === undefined) values.pitch.fill(NaN);
     this.#values = values;
-    this.#slopes = Object.fromEntries(CHANNELS.map((name) => [name, this.#slopesOf(values[name])])) as Record<
-      Channel,
-      number[]
-    >;
+    let target = -1;
+    this.#targetAt = all.map(({ x, y, target: named }) => {
+      if (named !== undefined) target = this.targets.indexOf(named);
+      else if (x !== undefined || y !== undefined) target = -1;
+      return target;
+    });
   }
 
   /** Seconds. */
@@ -148,40 +158,50 @@ export class Track {
     return this.times.at(-1) ?? 0;
   }
 
-  /** Through a keyframe between two smooth pieces it goes as fast as from the one before to the one after; elsewhere it stops. */
-  #slopesOf(values: readonly number[]): number[] {
-    return values.map((_, i) => {
-      const isSmooth = this.#eases[i] === 'smooth' && this.#eases[i + 1] === 'smooth';
-      const [before = NaN, after = NaN] = [this.times[i - 1], this.times[i + 1]];
-      return isSmooth && i > 0 ? ((values[i + 1] ?? 0) - (values[i - 1] ?? 0)) / (after - before) : 0;
-    });
-  }
-
   /**
    * @param cuts at once to the end of each piece, and stays
+   * @param spots where the targets are, x and y by turns, in the order of `targets`
    */
-  at(time: number, cuts: boolean, out: Shot): void {
+  at(time: number, cuts: boolean, spots: Float64Array, out: Shot): void {
     const { times } = this;
     let i = 0;
     while (i < times.length - 1 && (times[i + 1] ?? Infinity) <= time) i++;
     const from = times[i] ?? 0;
     const length = (times[i + 1] ?? Infinity) - from;
     const share = i === times.length - 1 ? 0 : cuts ? 1 : Math.max(0, time - from) / length;
-    for (const name of CHANNELS) out[name] = this.#between(name, i, share, length);
+    for (const name of CHANNELS) out[name] = this.#between(name, i, share, length, spots);
     out.span = exp2(out.span);
   }
 
+  #valueAt(name: Channel, i: number, spots: Float64Array): number {
+    const target = this.#targetAt[i] ?? -1;
+    if (target >= 0 && (name === 'x' || name === 'y')) return spots[2 * target + (name === 'x' ? 0 : 1)] ?? NaN;
+    return this.#values[name][i] ?? NaN;
+  }
+
+  /** Through a keyframe between two smooth pieces it goes as fast as from the one before to the one after; elsewhere it stops. */
+  #slopeAt(name: Channel, i: number, spots: Float64Array): number {
+    if (i === 0 || this.#eases[i] !== 'smooth' || this.#eases[i + 1] !== 'smooth') return 0;
+    const [before = NaN, after = NaN] = [this.times[i - 1], this.times[i + 1]];
+    return (this.#valueAt(name, i + 1, spots) - this.#valueAt(name, i - 1, spots)) / (after - before);
+  }
+
   /** Cubic Hermite where it is smooth. */
-  #between(name: Channel, i: number, share: number, length: number): number {
-    const from = this.#values[name][i] ?? NaN;
-    const to = this.#values[name][i + 1] ?? from;
-    const ease = this.#eases[i + 1];
+  #between(name: Channel, i: number, share: number, length: number, spots: Float64Array): number {
+    const from = this.#valueAt(name, i, spots);
     if (share === 0) return from;
+    const to = this.#valueAt(name, i + 1, spots);
+    const ease = this.#eases[i + 1];
     if (share === 1) return to;
     if (ease !== 'smooth') return from + (to - from) * eased(ease ?? 'none', share);
     const left = 1 - share;
-    const out = (this.#slopes[name][i] ?? 0) * length;
-    const into = (this.#slopes[name][i + 1] ?? 0) * length;
+    const out = this.#slopeAt(name, i, spots) * length;
+    const into = this.#slopeAt(name, i + 1, spots) * length;
     return from + (to - from) * share * share * (3 - 2 * share) + share * left * (out * left - into * share);
   }
+}
+
+/** The names of the targets of a scene, each once. */
+export function targetsOf(keyframes: readonly Keyframe[]): readonly string[] {
+  return [...new Set(keyframes.flatMap(({ target }) => (target === undefined ? [] : [target])))];
 }

@@ -1,15 +1,35 @@
 /** Cutscenes: keyframes that are played, paused, played backward, or skipped. */
 import type { Camera } from '../camera.ts';
+import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
-import { checkedKeyframes, type Cutscene } from './keyframes.ts';
+import type { Point } from '../view/index.ts';
+import { cameraHere } from './here.ts';
+import { checkedKeyframes, targetsOf, type Cutscene } from './keyframes.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
-import { plays, type CueSignal, type Finale, type Passed, type Playing, type PlaySignal } from './plays.ts';
+import {
+  plays,
+  RATES,
+  type CueSignal,
+  type Finale,
+  type Passed,
+  type Playing,
+  type PlaySignal,
+  type PlayTargetSignal,
+  type TargetSpot,
+} from './plays.ts';
+import { Samples } from './samples.ts';
 
 export interface PlayOptions {
   /** Told of each keyframe with an event as it is passed; of those that are skipped over too. */
   readonly onEvent?: (passed: Passed) => void;
   /** What a player may interrupt it with; nothing when left out: all else is locked until it has ended. */
   readonly interruptedBy?: readonly Ability[];
+  /** Seconds that pass in the scene in a second, 0.01 … 100; 1 when left out. */
+  readonly rate?: number;
+  /** From its end it begins again. */
+  readonly loop?: boolean;
+  /** Where the targets of keyframes are now, by name; each is called once a frame. */
+  readonly targets?: Readonly<Record<string, () => Point>>;
 }
 
 /** A cutscene under way. */
@@ -22,8 +42,14 @@ export interface Played {
   skip(): void;
   /** Ends it where it is. */
   end(): void;
+  /** Goes to a time at once, seconds since its beginning. Events between are not reported. */
+  seek(seconds: number): void;
+  /** Seconds that pass in the scene in a second, above 0. It can be set while the scene plays. */
+  rate: number;
   /** Seconds since its beginning, in kept motion. */
   readonly time: number;
+  /** How it ended, without a promise: null while it plays. */
+  readonly finale: Finale | null;
   /** How it ended. */
   readonly ended: Promise<Finale>;
 }
@@ -40,48 +66,113 @@ export interface Played {
  *
  * @throws TypeError for what is no cutscene: where, what was found, what would do
  */
-export function play(camera: Camera, { keyframes }: Cutscene, options: PlayOptions = {}): Played {
-  const { interruptedBy = [], onEvent = () => undefined } = options;
-  const checked = checkedKeyframes('play.keyframes', keyframes);
+export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {}): Played {
+  const here = cameraHere('play', camera);
+  const { interruptedBy = [], onEvent = () => undefined, loop = false, targets = {} } = options;
+  const checked = checkedKeyframes('play.keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);
   checkAbilities('play.options.interruptedBy', interruptedBy);
-  camera.learn(plays);
-  const { kept, rules } = camera.timeline;
+  const samples = targetsOf(checked).map((name) => [name, samplesOf(here, name, targets)] as const);
+  let rate = checkedNumber('options.rate', options.rate ?? 1, RATES.min, RATES.max);
+  here.learn(plays);
+  const { kept, rules } = here.timeline;
   const playing = kept.states[rules.movers.indexOf(plays)] as Playing;
   const id = (playing.last += 1);
   const unlock = lock(
-    camera,
+    here,
     ABILITIES.filter((ability) => !interruptedBy.includes(ability)),
   );
+  let finale: Finale | null = null;
+  let stop = (): void => undefined;
   const ended = new Promise<Finale>((resolve) => {
     playing.tells.set(id, {
       // Whatever it calls in turn comes after this step.
       passed: (passed) => {
         void Promise.resolve().then(() =>
-          camera.attempt(() => {
+          here.attempt(() => {
             onEvent(passed);
           }),
         );
       },
-      over: resolve,
+      over: (how) => {
+        finale = how;
+        stop();
+        resolve(how);
+      },
     });
   });
   void ended.then(unlock);
-  const send = (signal: PlaySignal | CueSignal): void => {
-    camera.signal(signal as unknown as Signal);
+  const send = (signal: PlaySignal | CueSignal | PlayTargetSignal): void => {
+    here.signal(signal as unknown as Signal);
   };
-  const cue = (what: CueSignal['cue']) => (): void => {
-    send({ kind: 'cue', id, cue: what });
+  const cue = (what: CueSignal['cue'], value?: number): void => {
+    send({ kind: 'cue', id, cue: what, ...(value === undefined ? {} : { value }) });
   };
-  send({ kind: 'play', id, keyframes: checked });
+  send({
+    kind: 'play',
+    id,
+    keyframes: checked,
+    ...(rate === 1 ? {} : { rate }),
+    ...(loop ? { loop } : {}),
+    ...(samples.length === 0 ? {} : { targets: samples.map(([target, { last }]) => spotOf(target, last)) }),
+  });
+  if (samples.length > 0 && playing.tells.has(id))
+    stop = here.poll(() => {
+      for (const [target, sampled] of samples) {
+        const { x, y } = sampled.last;
+        const now = sampled.next() ?? sampled.last;
+        if (now.x !== x || now.y !== y) send({ kind: 'playTarget', id, ...spotOf(target, now) });
+      }
+    });
   return {
-    pause: cue('pause'),
-    forward: cue('forward'),
-    backward: cue('backward'),
-    skip: cue('skip'),
-    end: cue('end'),
+    pause: () => {
+      cue('pause');
+    },
+    forward: () => {
+      cue('forward');
+    },
+    backward: () => {
+      cue('backward');
+    },
+    skip: () => {
+      cue('skip');
+    },
+    end: () => {
+      cue('end');
+    },
+    seek: (seconds) => {
+      cue('seek', checkedNumber('seek', seconds, 0, 86_400));
+    },
+    get rate() {
+      return rate;
+    },
+    set rate(value) {
+      rate = checkedNumber('rate', value, RATES.min, RATES.max);
+      cue('rate', rate);
+    },
     get time() {
       return playing.id === id ? Math.max(0, playing.time) : 0;
     },
+    get finale() {
+      return finale;
+    },
     ended,
   };
+}
+
+function spotOf(target: string, { x, y }: Point): TargetSpot {
+  return { target, x, y };
+}
+
+function samplesOf(camera: Camera, name: string, targets: NonNullable<PlayOptions['targets']>): Samples {
+  const path = `play.options.targets.${name}`;
+  const find: unknown = Object.hasOwn(targets, name) ? targets[name] : undefined;
+  if (typeof find !== 'function')
+    throw new TypeError(sentence({ path, found: shown(find), wanted: 'a function that returns {x, y}' }));
+  return new Samples(camera, path, find as () => Point);
+}
+
+function checkedNumber(path: string, value: unknown, min: number, max: number): number {
+  if (typeof value === 'number' && value >= min && value <= max) return value;
+  const wanted = `a number from ${String(min)} to ${String(max)}`;
+  throw new TypeError(sentence({ path: `play.${path}`, found: shown(value), wanted }));
 }

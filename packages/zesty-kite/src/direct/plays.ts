@@ -18,15 +18,29 @@ import {
   type Part,
   type Rules,
 } from '../motion/index.ts';
-import { number, oneOf, type Field } from '../signals/index.ts';
-import { ScratchPoint, type Look } from '../view/index.ts';
+import {
+  mark,
+  maybe,
+  maybeNumber,
+  number,
+  oneOf,
+  place,
+  text,
+  type Field,
+  type OptionalField,
+} from '../signals/index.ts';
+import { nearestCopy, ScratchPoint, type Look, type Point } from '../view/index.ts';
 import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
+import { checkedPoint } from './samples.ts';
 import { ENDED_BY_ALL, takeOver } from './takeOver.ts';
 
 /** How a cutscene ended. */
 export interface Finale {
-  /** It was played to its end, backward to its beginning, or skipped; a call or steering interrupted it; another took its place. */
-  readonly outcome: 'played' | 'rewound' | 'skipped' | 'interrupted' | 'replaced';
+  /**
+   * It was played to its end, backward to its beginning, or skipped; a call or steering interrupted it; another took its place; or
+   * it was refused, because a finger held the ground when it was to begin.
+   */
+  readonly outcome: 'played' | 'rewound' | 'skipped' | 'interrupted' | 'replaced' | 'refused';
   /** What interrupted it: a row of the table of what ends what; `session` where one began. */
   readonly by: Cause | 'session' | null;
 }
@@ -42,18 +56,36 @@ export interface Passed {
   readonly skipped: boolean;
 }
 
-export const CUES = ['pause', 'forward', 'backward', 'skip', 'end'] as const;
+export const CUES = ['pause', 'forward', 'backward', 'skip', 'end', 'seek', 'rate'] as const;
+/** Seconds that pass in the scene in a second. */
+export const RATES = { min: 0.01, max: 100 } as const;
+
+/** Where a target is. */
+export interface TargetSpot extends Point {
+  readonly target: string;
+}
 
 export interface PlaySignal {
   readonly kind: 'play';
   readonly id: number;
   readonly keyframes: readonly Keyframe[];
+  /** 1 when left out. */
+  readonly rate?: number;
+  readonly loop?: boolean;
+  readonly targets?: readonly TargetSpot[];
 }
 
 export interface CueSignal {
   readonly kind: 'cue';
   readonly id: number;
   readonly cue: (typeof CUES)[number];
+  /** The time that it seeks, seconds; or the new rate. */
+  readonly value?: number;
+}
+
+export interface PlayTargetSignal extends TargetSpot {
+  readonly kind: 'playTarget';
+  readonly id: number;
 }
 
 interface Listener {
@@ -61,14 +93,20 @@ interface Listener {
   readonly over: (finale: Finale) => void;
 }
 
+const NONE = new Float64Array(0);
+
 export class Playing implements Part {
   id = NaN;
   /** Null while none plays. */
   track: Track | null = null;
   /** Seconds since it began. */
   time = -0;
-  /** 1, 0 or -1. */
+  /** Seconds of the scene in a second: 0 while it pauses, below 0 backward. */
   pace = -0;
+  rate = 1;
+  loop = false;
+  /** Where the targets are, x and y by turns. Frames share them: signals alone move them. */
+  spots = NONE;
   /** Who is told of which. Frames have none. */
   readonly tells = new Map<number, Listener>();
   /** Counts the calls. */
@@ -79,6 +117,23 @@ export class Playing implements Part {
     this.track = other.track;
     this.time = other.time;
     this.pace = other.pace;
+    this.rate = other.rate;
+    this.loop = other.loop;
+    this.spots = other.spots;
+  }
+
+  /** On by some seconds of the scene; from its end to its beginning, or back, if it loops. */
+  goOn(by: number): void {
+    const length = this.track?.length ?? 0;
+    const time = this.time + by;
+    if (!this.loop || length === 0 || (time < length && time >= 0)) {
+      this.goTo(time, false);
+      return;
+    }
+    this.goTo(by > 0 ? length : 0, false);
+    // The keyframe that it comes to is passed as well.
+    this.time = by > 0 ? -1 : length + 1;
+    this.goTo(time - length * Math.floor(time / length), false);
   }
 
   /** On to another time, and tells of what lies between. */
@@ -107,6 +162,25 @@ export class Playing implements Part {
   }
 }
 
+const coordinate = { type: 'number', minimum: -1e12, maximum: 1e12 };
+const targets: OptionalField<readonly TargetSpot[]> = maybe({
+  clean: (value, path) => {
+    const list: readonly unknown[] = Array.isArray(value) ? value : [];
+    return list.map((spot, i) => {
+      const { x, y } = checkedPoint(`signal.${path}[${String(i)}]`, spot);
+      return { target: String((spot as Partial<TargetSpot>).target), x, y };
+    });
+  },
+  schema: {
+    type: 'array',
+    items: {
+      type: 'object',
+      properties: { target: { type: 'string' }, x: coordinate, y: coordinate },
+      required: ['target', 'x', 'y'],
+    },
+  },
+});
+
 const keyframes: Field<readonly Keyframe[]> = {
   clean: (value, path) => checkedKeyframes(`signal.${path}`, value),
   schema: { type: 'array', minItems: 1, items: KEYFRAME_SCHEMA },
@@ -116,7 +190,11 @@ export const plays: Mover<Rules, Playing> = {
   name: 'cutscene',
   column: 'cutscene',
   endedBy: ENDED_BY_ALL,
-  signals: { play: { id: number(0), keyframes }, cue: { id: number(0), cue: oneOf(CUES) } },
+  signals: {
+    play: { id: number(0), keyframes, rate: maybeNumber(RATES.min, RATES.max), loop: mark(), targets },
+    playTarget: { id: number(0), target: text('the name of a target'), x: place(1e12), y: place(1e12) },
+    cue: { id: number(0), cue: oneOf(CUES), value: maybeNumber(0, 86_400) },
+  },
   keep: () => new Playing(),
   isUnderWay: ({ track, pace }) => track !== null && pace !== 0,
   end: (playing, motion, effect, cause, rules, look) => {
@@ -125,21 +203,23 @@ export const plays: Mover<Rules, Playing> = {
     playing.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
   },
   hear: (playing, motion, rules, look, signal) => {
-    const heard = signal as PlaySignal | CueSignal;
+    const heard = signal as PlaySignal | CueSignal | PlayTargetSignal;
     if (heard.kind === 'play') begin(playing, motion, rules, look, heard);
-    else if (playing.track !== null && heard.id === playing.id) cue(playing, motion, rules, look, heard.cue);
+    else if (playing.track === null || heard.id !== playing.id) return;
+    else if (heard.kind === 'cue') cue(playing, playing.track, motion, rules, look, heard);
+    else putTarget(playing, playing.track, rules, heard);
     findMoving(motion, rules);
   },
   aim: (playing, motion, { seconds }, rules, look) => {
     const { track, pace } = playing;
     if (track === null || pace === 0) return;
-    playing.goTo(playing.time + pace * seconds, false);
+    playing.goOn(pace * seconds);
     show(playing, track, motion, rules, look);
-    if (playing.time === (pace > 0 ? track.length : 0)) finish(playing, motion, rules, look, pace);
+    if (!playing.loop && playing.time === (pace > 0 ? track.length : 0)) finish(playing, motion, rules, look, pace);
   },
-  finish: ({ track, pace }, motion) => {
+  finish: ({ track, pace, spots }, motion) => {
     if (track === null) return;
-    track.at(pace < 0 ? 0 : track.length, false, shot);
+    track.at(pace < 0 ? 0 : track.length, false, spots, shot);
     motion.panX += shot.x - motion.x;
     motion.panY += shot.y - motion.y;
     motion.span = shot.span;
@@ -150,7 +230,7 @@ export const plays: Mover<Rules, Playing> = {
 
 function begin(playing: Playing, motion: Motion, rules: Rules, look: Look, signal: PlaySignal): void {
   if (motion.fingers > 0) {
-    playing.tells.get(signal.id)?.over({ outcome: 'interrupted', by: 'drag' });
+    playing.tells.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
     playing.tells.delete(signal.id);
     return;
   }
@@ -160,16 +240,33 @@ function begin(playing: Playing, motion: Motion, rules: Rules, look: Look, signa
   playing.id = signal.id;
   playing.track = track;
   playing.time = -1;
-  playing.pace = 1;
+  playing.pace = playing.rate = signal.rate ?? 1;
+  playing.loop = signal.loop === true && track.length > 0;
+  playing.spots = new Float64Array(2 * track.targets.length);
+  for (const spot of signal.targets ?? []) putTarget(playing, track, rules, spot);
   // The keyframe at 0 is passed at once.
   playing.goTo(0, false);
   show(playing, track, motion, rules, look);
   if (track.length === 0) finish(playing, motion, rules, look, 1);
 }
 
-function cue(playing: Playing, motion: Motion, rules: Rules, look: Look, what: CueSignal['cue']): void {
-  const { track } = playing;
-  if (track === null) return;
+/** Sets where a target is: in a world that repeats itself, the copy nearest to where it was. */
+function putTarget({ spots }: Playing, track: Track, { ground }: Rules, { target, x, y }: TargetSpot): void {
+  const i = 2 * track.targets.indexOf(target);
+  if (i < 0) return;
+  const [fromX = 0, fromY = 0] = [spots[i], spots[i + 1]];
+  spots[i] = fromX + nearestCopy(x - fromX, ground.periodX ?? 0);
+  spots[i + 1] = fromY + nearestCopy(y - fromY, ground.periodY ?? 0);
+}
+
+function cue(
+  playing: Playing,
+  track: Track,
+  motion: Motion,
+  rules: Rules,
+  look: Look,
+  { cue: what, value = 0 }: CueSignal,
+): void {
   if (what === 'skip') {
     playing.goTo(track.length, true);
     show(playing, track, motion, rules, look);
@@ -178,7 +275,13 @@ function cue(playing: Playing, motion: Motion, rules: Rules, look: Look, what: C
   } else if (what === 'end') {
     leave(motion, rules, look);
     playing.over('interrupted', null);
-  } else playing.pace = what === 'pause' ? 0 : what === 'forward' ? 1 : -1;
+  } else if (what === 'seek') {
+    playing.time = Math.min(value, track.length);
+    show(playing, track, motion, rules, look);
+  } else if (what === 'rate') {
+    playing.rate = Math.min(Math.max(value, RATES.min), RATES.max);
+    playing.pace = Math.sign(playing.pace) * playing.rate;
+  } else playing.pace = what === 'pause' ? 0 : what === 'forward' ? playing.rate : -playing.rate;
 }
 
 function finish(playing: Playing, motion: Motion, rules: Rules, look: Look, pace: number): void {
@@ -196,8 +299,8 @@ function leave(motion: Motion, rules: Rules, look: Look): void {
 }
 
 /** Sets the pose of the present time, inside all limits. */
-function show({ time }: Playing, track: Track, motion: Motion, rules: Rules, look: Look): void {
-  track.at(time, rules.settings.reducedMotion, shot);
+function show({ time, spots }: Playing, track: Track, motion: Motion, rules: Rules, look: Look): void {
+  track.at(time, rules.settings.reducedMotion, spots, shot);
   motion.span = Math.min(Math.max(shot.span, minSpan(rules, look)), maxSpan(rules, look));
   motion.goalSpan = motion.wantedSpan = motion.span;
   motion.heading = motion.goalHeading = headingInside(rules, shot.heading);

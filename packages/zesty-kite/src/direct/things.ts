@@ -17,6 +17,9 @@ export interface GeoJson {
   readonly features?: unknown;
 }
 
+/** World units. */
+const FARTHEST = 1e12;
+
 /** Points with a level radius around each: all that a frustum can tell of the rest is in them. */
 export class Outline {
   /** x, y, height, radius by turns. */
@@ -110,9 +113,9 @@ export class Outline {
   #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: string): void {
     const place = [x, y].every(Number.isFinite) ? (height ?? this.#heightAt(Number(x), Number(y))) : NaN;
     const spot = [x, y, place, radius].map(Number);
-    if (!spot.every(Number.isFinite) || !(Number(radius) >= 0))
-      refuse(path, { x, y, height, radius }, 'finite numbers, and a radius that is not below 0');
-    this.#spots.push(...spot);
+    if (!spot.every((value) => Math.abs(value) <= FARTHEST) || !(Number(radius) >= 0))
+      refuse(path, { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
+    for (const value of spot) this.#spots.push(value);
   }
 }
 

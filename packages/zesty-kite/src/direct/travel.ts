@@ -1,12 +1,15 @@
 /** Travelling: the camera goes somewhere by itself, and says how that ended. */
 import type { Camera } from '../camera.ts';
-import { shown } from '../settings/index.ts';
+import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
+import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
 import type { Point } from '../view/index.ts';
-import type { Ease } from './ease.ts';
+import { EASES, type Ease } from './ease.ts';
+import { cameraHere } from './here.ts';
 import type { Arrival, Destination, Journey } from './journey.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
-import { travels, type TargetSignal, type TravelSignal } from './travels.ts';
+import { Samples } from './samples.ts';
+import { travels, WAYS, type EndSignal, type TargetSignal, type TravelSignal } from './travels.ts';
 
 export interface TravelOptions {
   /**
@@ -23,6 +26,8 @@ export interface TravelOptions {
   readonly ease?: Ease;
   /** What a player may interrupt it with; everything when left out. The rest is locked until it has ended; calls of the program are not. */
   readonly interruptedBy?: readonly Ability[];
+  /** Stops it where it is, such as an `AbortSignal`: `travel(camera, to, { stop: controller.signal })`. */
+  readonly stop?: Stop;
 }
 
 /** A destination that may be on the move. */
@@ -33,54 +38,81 @@ export interface Journeying extends Destination {
 
 /**
  * Goes somewhere, eased: out, over the ground, and in. Whatever steers interrupts it; what is not allowed as a destination
- * becomes the nearest that is. With `reducedMotion` in the settings it is there at once.
+ * becomes the nearest that is. With `reducedMotion` in the settings it is there at once. Before the size of the screen is
+ * known it waits. While a finger holds the ground it is refused.
  *
  * ```ts
  * const { outcome } = await travel(camera, { x: 300, y: 200, span: 80 });
  * if (outcome === 'arrived') openDialog();
  * ```
  *
- * @returns how it ended; it is never refused for having been interrupted
+ * @returns how it ended. An interruption does not reject the promise.
  * @throws TypeError for what is no destination
  */
-export function travel(camera: Camera, to: Journeying, options: TravelOptions = {}): Promise<Arrival> {
+export function travel(camera: CameraLike, to: Journeying, options: TravelOptions = {}): Promise<Arrival> {
+  const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = checkedOptions(options);
+  const { interruptedBy = ABILITIES, stop } = options;
+  if (typeof to !== 'object' || (to as unknown) === null)
+    refuse('to', to, 'a destination {x, y, span, heading, pitch}');
   const { target } = to;
-  const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = options;
-  const { interruptedBy = ABILITIES } = options;
-  checkAbilities('travel.options.interruptedBy', interruptedBy);
-  const at = target === undefined ? to : { ...to, ...placeOf(target()) };
-  checkNumbers('travel.to', at, ['x', 'y', 'span', 'heading', 'pitch']);
-  checkNumbers('travel.options', { speed, minSeconds, maxSeconds }, ['speed', 'minSeconds', 'maxSeconds']);
-  camera.learn(travels);
-  const { kept, rules } = camera.timeline;
+  if (target !== undefined && typeof target !== 'function')
+    refuse('to.target', target, 'a function that returns {x, y}');
+  if (isElsewhere(camera)) return travelElsewhere(camera.elsewhere, to, options);
+  const here = cameraHere('travel', camera);
+  const samples = target === undefined ? null : new Samples(here, 'travel.to.target', target);
+  const at = samples === null ? to : { ...to, ...placeOf(samples.last) };
+  checkDestination(at);
+  here.learn(travels);
+  const { kept, rules } = here.timeline;
   const journey = kept.states[rules.movers.indexOf(travels)] as Journey;
   const id = (journey.last += 1);
   const { x, y, span, heading, pitch } = at;
-  let stop = (): void => undefined;
+  let stopSampling = (): void => undefined;
   const arrival = new Promise<Arrival>((resolve) => {
     journey.tells.set(id, (how) => {
-      stop();
+      stopSampling();
       resolve(how);
     });
   });
   if (interruptedBy.length < ABILITIES.length) {
     const others = ABILITIES.filter((ability) => !interruptedBy.includes(ability));
-    void arrival.then(lock(camera, others));
+    void arrival.then(lock(here, others));
   }
   const named = Object.entries({ x, y, span, heading, pitch }).filter(([, value]) => value !== undefined);
-  send(camera, { kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
-  if (target === undefined || !journey.tells.has(id)) return arrival;
+  send(here, { kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
+  whenStopped(stop, () => {
+    if (journey.tells.has(id)) send(here, { kind: 'travelEnd', id });
+  });
+  if (samples === null || !journey.tells.has(id)) return arrival;
   let last = { x, y };
-  stop = camera.poll(() => {
-    const now = placeOf(target());
+  stopSampling = here.poll(() => {
+    const now = placeOf(samples.next() ?? samples.last);
     if (now.x === last.x && now.y === last.y) return;
     last = now;
-    send(camera, { kind: 'travelTarget', id, ...now });
+    send(here, { kind: 'travelTarget', id, ...now });
   });
   return arrival;
 }
 
-function send(camera: Camera, signal: TravelSignal | TargetSignal): void {
+function isElsewhere(camera: CameraLike | null | undefined): camera is CameraLike & { readonly elsewhere: Elsewhere } {
+  return camera?.elsewhere !== undefined;
+}
+
+/** In a worker: it travels there. */
+async function travelElsewhere({ call }: Elsewhere, to: Journeying, options: TravelOptions): Promise<Arrival> {
+  if (to.target !== undefined) refuse('to.target', to.target, 'x and y: a function cannot be sent to a worker');
+  checkDestination(to);
+  const { stop, ...sent } = options;
+  const arrival = (await call('travel', [to, sent], stop)) as Arrival | null;
+  return arrival ?? { outcome: 'interrupted', by: 'session', limitedBy: [], peakSpeed: 0 };
+}
+
+function whenStopped(stop: Stop | undefined, end: () => void): void {
+  if (stop?.aborted === true) end();
+  else stop?.addEventListener('abort', end);
+}
+
+function send(camera: Camera, signal: TravelSignal | TargetSignal | EndSignal): void {
   camera.signal(signal as unknown as Signal);
 }
 
@@ -88,10 +120,38 @@ function placeOf({ x, y }: Point): Point {
   return { x, y };
 }
 
-function checkNumbers(path: string, given: object, names: readonly string[]): void {
-  for (const name of names) {
-    const value = (given as Record<string, unknown>)[name];
-    if (value !== undefined && !(typeof value === 'number' && Number.isFinite(value)))
-      throw new TypeError(`${path}.${name}: found ${shown(value)}; wanted a finite number`);
-  }
+const FARTHEST = 1e12;
+const RANGES = {
+  x: [-FARTHEST, FARTHEST],
+  y: [-FARTHEST, FARTHEST],
+  span: [1e-6, FARTHEST],
+  heading: [-1e6, 1e6],
+  pitch: [0, 90],
+} as const;
+const TIMES = { speed: [1e-3, 1e3], minSeconds: [0, 3600], maxSeconds: [0, 3600] } as const;
+
+function checkDestination(to: Destination): void {
+  for (const [name, [min, max]] of Object.entries(RANGES))
+    checkNumber(`to.${name}`, to[name as keyof typeof RANGES], min, max);
+}
+
+function checkedOptions(options: TravelOptions): TravelOptions {
+  if (typeof options !== 'object' || (options as unknown) === null)
+    refuse('options', options, 'an object such as { speed: 2 }');
+  const { way, ease, interruptedBy } = options;
+  for (const [name, [min, max]] of Object.entries(TIMES))
+    checkNumber(`options.${name}`, options[name as keyof typeof TIMES], min, max);
+  if (way !== undefined && !WAYS.includes(way)) refuse('options.way', way, `one of ${WAYS.join(', ')}`);
+  if (ease !== undefined && !EASES.includes(ease)) refuse('options.ease', ease, `one of ${EASES.join(', ')}`);
+  if (interruptedBy !== undefined) checkAbilities('travel.options.interruptedBy', interruptedBy);
+  return options;
+}
+
+function checkNumber(path: string, value: unknown, min: number, max: number): void {
+  if (value === undefined || (typeof value === 'number' && value >= min && value <= max)) return;
+  refuse(path, value, Number.isFinite(value) ? `a number from ${String(min)} to ${String(max)}` : 'a finite number');
+}
+
+function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path: `travel.${path}`, found: shown(found), wanted }));
 }

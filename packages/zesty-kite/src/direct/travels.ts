@@ -16,7 +16,7 @@ import {
   type Mover,
   type Rules,
 } from '../motion/index.ts';
-import { maybe, maybeNumber, number, oneOf } from '../signals/index.ts';
+import { maybe, maybeNumber, number, oneOf, place } from '../signals/index.ts';
 import { Look, nearestCopy, ScratchPoint, type Point } from '../view/index.ts';
 import { eased, EASES, PEAK, type Ease } from './ease.ts';
 import { Journey, type Arrival, type Destination, type Stage } from './journey.ts';
@@ -24,7 +24,7 @@ import { stand } from './stand.ts';
 import { ENDED_BY_ALL, takeOver } from './takeOver.ts';
 import { RHO, shortestPath, StraightPath, type Path, type PathPoint } from './path.ts';
 
-const WAYS = ['shortest', 'straight', 'cut'] as const;
+export const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
 const RADIANS = 0.017453292519943295;
 
@@ -43,7 +43,12 @@ export interface TargetSignal extends Point {
   readonly id: number;
 }
 
-const coordinate = number(-FARTHEST, FARTHEST);
+export interface EndSignal {
+  readonly kind: 'travelEnd';
+  readonly id: number;
+}
+
+const coordinate = place(FARTHEST);
 const seconds = number(0, 3600);
 
 export const travels: Mover<Rules, Journey> = {
@@ -65,22 +70,24 @@ export const travels: Mover<Rules, Journey> = {
       ease: oneOf(EASES),
     },
     travelTarget: { id: number(0), x: coordinate, y: coordinate },
+    travelEnd: { id: number(0) },
   },
   keep: () => new Journey(),
   isUnderWay: ({ path }) => path !== null,
   end: (journey, motion, effect, cause, rules, look) => {
     if (journey.path === null) return;
     journey.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
-    stopZoom(motion, rules, look);
-    stopTurn(motion, rules);
-    setPitch(motion, rules, motion.pitch);
-    askAnew(motion, rules, look);
-    motion.easing = motion.tilting = true;
+    stay(motion, rules, look);
   },
   hear: (journey, motion, rules, look, signal) => {
-    const heard = signal as TravelSignal | TargetSignal;
+    const heard = signal as TravelSignal | TargetSignal | EndSignal;
     if (heard.kind === 'travel') setOut(journey, motion, rules, look, heard);
-    else if (heard.id === journey.id) {
+    else if (heard.id !== journey.id || journey.path === null) return;
+    else if (heard.kind === 'travelEnd') {
+      journey.over('ended', null);
+      stay(motion, rules, look);
+      findMoving(motion, rules);
+    } else {
       journey.movedX = nearestCopy(heard.x - journey.to.x, rules.ground.periodX ?? 0);
       journey.movedY = nearestCopy(heard.y - journey.to.y, rules.ground.periodY ?? 0);
     }
@@ -101,11 +108,20 @@ export const travels: Mover<Rules, Journey> = {
   },
 };
 
+/** The camera stops where it is. */
+function stay(motion: Motion, rules: Rules, look: Look): void {
+  stopZoom(motion, rules, look);
+  stopTurn(motion, rules);
+  setPitch(motion, rules, motion.pitch);
+  askAnew(motion, rules, look);
+  motion.easing = motion.tilting = true;
+}
+
 /** Takes the journey up from what is shown, to the nearest that is allowed. */
 function setOut(journey: Journey, motion: Motion, rules: Rules, look: Look, signal: TravelSignal): void {
   const { id, way, ease, speed, minSeconds, maxSeconds } = signal;
   if (motion.fingers > 0) {
-    journey.tells.get(id)?.({ outcome: 'interrupted', by: 'drag', limitedBy: [], peakSpeed: 0 });
+    journey.tells.get(id)?.({ outcome: 'refused', by: 'drag', limitedBy: [], peakSpeed: 0 });
     journey.tells.delete(id);
     return;
   }
@@ -135,7 +151,7 @@ function setOut(journey: Journey, motion: Motion, rules: Rules, look: Look, sign
   journey.seconds = atOnce ? 0 : Math.min(Math.max(peak / speed, minSeconds), Math.max(minSeconds, maxSeconds));
   journey.elapsed = journey.movedX = journey.movedY = 0;
   journey.limitedBy = limitsOf(signal, rules);
-  journey.peakSpeed = peak / journey.seconds;
+  journey.peakSpeed = journey.seconds > 0 ? peak / journey.seconds : 0;
   motion.goalSpan = there.goalSpan;
   motion.wantedSpan = journey.wantedSpan = there.wantedSpan;
   motion.goalHeading = to.heading;

@@ -2,6 +2,8 @@
 import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
+import { check, checkHeight } from './check.ts';
+import { markSound } from './sound.ts';
 import type { Terrain } from './terrain.ts';
 
 export interface HeightGrid {
@@ -29,13 +31,18 @@ export interface HeightGrid {
  * @throws RangeError that names the first thing wrong
  */
 export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top = 0 }: HeightGrid): Terrain {
-  check('columns', columns, Number.isInteger(columns) && columns >= 2, 'a whole number, at least 2');
-  check('rows', rows, Number.isInteger(rows) && rows >= 2, 'a whole number, at least 2');
-  check('step', step, step > 0 && Number.isFinite(step), 'a length above 0');
-  check('left', left, Number.isFinite(left), 'a finite number');
-  check('top', top, Number.isFinite(top), 'a finite number');
+  check('terrain.columns', columns, Number.isInteger(columns) && columns >= 2, 'a whole number, at least 2');
+  check('terrain.rows', rows, Number.isInteger(rows) && rows >= 2, 'a whole number, at least 2');
+  check('terrain.step', step, step > 0 && Number.isFinite(step), 'a length above 0');
+  check('terrain.left', left, Number.isFinite(left), 'a finite number');
+  check('terrain.top', top, Number.isFinite(top), 'a finite number');
   const count = columns * rows;
-  check('heights', `${String(heights.length)} samples`, heights.length === count, `columns · rows, ${String(count)}`);
+  check(
+    'terrain.heights',
+    `${String(heights.length)} samples`,
+    heights.length === count,
+    `columns · rows, ${String(count)}`,
+  );
   // No -0: a session that is written down would have 0 for it.
   const samples = Float64Array.from(heights, (height) => height + 0);
   const digest = new Digest();
@@ -43,7 +50,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
   let lowest = Infinity;
   let highest = -Infinity;
   samples.forEach((height, i) => {
-    if (!Number.isFinite(height)) check(`heights[${String(i)}]`, height, false, 'a finite number');
+    checkHeight(`terrain.heights[${String(i)}]`, height);
     lowest = Math.min(lowest, height);
     highest = Math.max(highest, height);
     digest.add(height);
@@ -79,7 +86,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     sampleInto(at);
     return at.height;
   };
-  const terrain = {
+  const terrain = markSound({
     id,
     digest: digest.toString(),
     lowest,
@@ -88,7 +95,7 @@ export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top 
     heightAt,
     sampleInto,
     sampleEnvelopeInto,
-  };
+  });
   grids.set(terrain, { id, columns, rows, step, heights: samples, left, top });
   return terrain;
 }
@@ -120,12 +127,22 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   if (grid === undefined) throw new RangeError('terrain: found one that is no grid; wanted one from terrainOfGrid');
   const { column, row, columns, heights } = part;
   const rows = heights.length / columns;
-  check('part.columns', columns, Number.isInteger(columns) && columns > 0, 'a whole number above 0');
-  check('part.heights', `${String(heights.length)} samples`, Number.isInteger(rows) && rows > 0, 'whole rows of them');
+  check('terrain.part.columns', columns, Number.isInteger(columns) && columns > 0, 'a whole number above 0');
+  check(
+    'terrain.part.heights',
+    `${String(heights.length)} samples`,
+    Number.isInteger(rows) && rows > 0,
+    'whole rows of them',
+  );
   const fits = (from: number, count: number, max: number): boolean =>
     Number.isInteger(from) && from >= 0 && from + count <= max;
-  check('part.column', column, fits(column, columns, grid.columns), `at most ${String(grid.columns - columns)}`);
-  check('part.row', row, fits(row, rows, grid.rows), `at most ${String(grid.rows - rows)}`);
+  check(
+    'terrain.part.column',
+    column,
+    fits(column, columns, grid.columns),
+    `at most ${String(grid.columns - columns)}`,
+  );
+  check('terrain.part.row', row, fits(row, rows, grid.rows), `at most ${String(grid.rows - rows)}`);
   const samples = Float64Array.from(grid.heights);
   heights.forEach((height, i) => {
     samples[(row + Math.floor(i / columns)) * grid.columns + column + (i % columns)] = height;
@@ -139,8 +156,4 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
 export function partChanged(from: Terrain | null, to: Terrain): GridPart | null {
   const origin = origins.get(to);
   return origin?.from === from ? origin.part : null;
-}
-
-function check(name: string, found: unknown, good: boolean, wanted: string): void {
-  if (!good) throw new RangeError(`terrain.${name}: found ${String(found)}; wanted ${wanted}`);
 }

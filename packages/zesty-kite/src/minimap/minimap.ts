@@ -1,7 +1,8 @@
 /** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
-import type { Camera } from '../camera.ts';
-import { Angle } from '../math/index.ts';
+import { outlinesOf } from '../limits/index.ts';
+import { Angle, finite } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
+import type { CameraLike } from '../steered.ts';
 import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
 import { clip } from './clip.ts';
 
@@ -45,7 +46,7 @@ const CORNERS = 64;
  * ```
  */
 export class Minimap {
-  readonly camera: Camera;
+  readonly camera: CameraLike;
   readonly #area: Area;
   readonly #around: number;
   readonly #turns: boolean;
@@ -55,9 +56,10 @@ export class Minimap {
   readonly #corners = new Float64Array(8);
 
   /** @throws TypeError where nothing says what it shows */
-  constructor(camera: Camera, { area, around = 0, turns = false, round = false }: MinimapOptions = {}) {
+  constructor(camera: CameraLike, { area, around = 0, turns = false, round = false }: MinimapOptions = {}) {
     this.camera = camera;
-    this.#area = area ?? boxAround(camera.outlines.bounds.flat());
+    const { bounds } = camera.settings;
+    this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds).flat());
     const { left, top, right, bottom } = this.#area;
     if (!(around > 0 && around < Infinity) && !(right > left && bottom > top && right - left + bottom - top < Infinity))
       throw new TypeError(
@@ -70,7 +72,10 @@ export class Minimap {
 
   /** World units to pixels of the element: for a canvas, an SVG or a CSS transform. */
   transform(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }): Affine {
-    const { left, top, width, height } = this.region;
+    const { left, top } = this.region;
+    // Without a size, as if it had a pixel.
+    const width = this.region.width > 0 ? this.region.width : 1;
+    const height = this.region.height > 0 ? this.region.height : 1;
     const { view } = this.camera;
     const area = this.#area;
     const wide = area.right - area.left;
@@ -99,7 +104,9 @@ export class Minimap {
   }
 
   /** Where a point of the ground shows, in pixels of the element; of a world that repeats itself, the copy nearest to the middle. */
-  toMinimap(x: number, y: number): Point {
+  toMinimap(east: number, south: number): Point {
+    const x = finite(east, this.camera.view.x);
+    const y = finite(south, this.camera.view.y);
     const { periodX = 0, periodY = 0 } = this.camera.view.ground;
     const middle = this.#middle;
     return apply(this.transform(), {
@@ -109,8 +116,10 @@ export class Minimap {
   }
 
   /** The ground under a pixel of the element; beyond its sides too. */
-  toGround(x: number, y: number): Point {
+  toGround(right: number, down: number): Point {
     const { a, b, c, d, e, f } = this.transform();
+    const x = finite(right, this.region.left);
+    const y = finite(down, this.region.top);
     const { periodX, periodY } = this.camera.view.ground;
     const size = a * d - b * c;
     return {
@@ -124,6 +133,7 @@ export class Minimap {
     const { left, top, width, height } = this.region;
     const right = x - left - width / 2;
     const down = y - top - height / 2;
+    if (!(width > 0 && height > 0)) return false;
     if (this.#round) return Math.sqrt(right * right + down * down) <= Math.min(width, height) / 2;
     return Math.abs(right) <= width / 2 && Math.abs(down) <= height / 2;
   }
@@ -187,7 +197,12 @@ function apply({ a, b, c, d, e, f }: Affine, { x, y }: Point): Point {
 }
 
 function boxAround(points: readonly Point[]): Area {
-  const xs = points.map(({ x }) => x);
-  const ys = points.map(({ y }) => y);
-  return { left: Math.min(...xs), top: Math.min(...ys), right: Math.max(...xs), bottom: Math.max(...ys) };
+  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (const { x, y } of points) {
+    box.left = Math.min(box.left, x);
+    box.top = Math.min(box.top, y);
+    box.right = Math.max(box.right, x);
+    box.bottom = Math.max(box.bottom, y);
+  }
+  return box;
 }

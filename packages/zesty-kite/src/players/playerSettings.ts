@@ -59,10 +59,11 @@ export class PlayerSettings {
 
   /**
    * @param schema of the settings, `zesty-kite/settings.schema.json`
-   * @param saved what `toJSON` gave; what is outside of the ends by now comes to the nearest inside, what is not offered waits
-   * @throws TypeError for an offer of what is no setting
+   * @param saved what `toJSON` gave, or null when nothing is stored yet; what is outside of the ends by now comes to the nearest inside,
+   *   what is not offered waits
+   * @throws TypeError for an offer of what is no setting, and for `saved` that is no object
    */
-  constructor(camera: Camera, schema: JsonSchema, offers: Offers, saved: Settings = {}) {
+  constructor(camera: Camera, schema: JsonSchema, offers: Offers, saved: Settings | null = {}) {
     this.#camera = camera;
     this.#schema = schema;
     this.#offers = new Map(Object.entries(offers));
@@ -71,8 +72,12 @@ export class PlayerSettings {
         refuse(`offers["${path}"]`, path, 'the path of a setting, such as "pan.speed"');
       this.#game.set(path, valueAt(camera.settings, path));
     }
+    if (saved !== null && !isTree(saved))
+      throw new TypeError(
+        sentence({ path: 'PlayerSettings.saved', found: shown(saved), wanted: 'what toJSON gave, or null' }),
+      );
     const wanted = new Map<string, unknown>();
-    for (const [path, value] of leavesOf(saved, [...this.#offers.keys()]))
+    for (const [path, value] of leavesOf(saved ?? {}, [...this.#offers.keys()]))
       (this.#offers.has(path) ? wanted : this.#kept).set(path, value);
     for (const [path, value] of wanted) {
       try {
@@ -178,23 +183,27 @@ function valueAt(settings: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((value, key) => (isTree(value) ? value[key] : undefined), settings);
 }
 
+/** A setting is never called so; written to by a path, they would lead to a prototype. */
+const NO_SETTINGS: readonly string[] = ['__proto__', 'constructor', 'prototype'];
+
 /** Paths and values, down to what is offered or is no object. */
 function leavesOf(tree: Tree, offered: readonly string[], above = ''): [string, unknown][] {
   return Object.entries(tree).flatMap(([key, value]): [string, unknown][] => {
+    if (key.split('.').some((name) => NO_SETTINGS.includes(name))) return [];
     const path = above === '' ? key : `${above}.${key}`;
     return isTree(value) && !offered.includes(path) ? leavesOf(value, offered, path) : [[path, value]];
   });
 }
 
+/** Each path's value in its place; of two that are in each other's way, the later. */
 function nested(values: readonly (readonly [string, unknown])[]): Settings {
-  const tree: Record<string, unknown> = {};
-  for (const [path, value] of values) {
-    const keys = path.split('.');
-    let at = tree;
-    for (const key of keys.slice(0, -1)) at = (at[key] ??= {}) as Record<string, unknown>;
-    at[keys.at(-1) ?? ''] = value;
-  }
-  return tree;
+  return values.reduce<Tree>((tree, [path, value]) => laidIn(tree, path.split('.'), value), {});
+}
+
+function laidIn(tree: Tree, [key = '', ...below]: readonly string[], value: unknown): Tree {
+  if (below.length === 0) return { ...tree, [key]: value };
+  const inside = Object.hasOwn(tree, key) ? tree[key] : undefined;
+  return { ...tree, [key]: laidIn(isTree(inside) ? inside : {}, below, value) };
 }
 
 function schemaOf(schemas: readonly (readonly [string, unknown])[]): Readonly<Record<string, unknown>> {

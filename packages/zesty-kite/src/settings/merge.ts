@@ -39,9 +39,14 @@ function merge(below: unknown, above: unknown): unknown {
   if (above === undefined) return below;
   if (!isObject(above)) return above;
   const kept = isObject(below) ? below : {};
-  const merged: Record<string, unknown> = { ...kept };
-  for (const [key, value] of Object.entries(above)) merged[key] = merge(kept[key], value);
-  return merged;
+  // A key such as `__proto__` stays a key of its own: assigned, it would replace the prototype.
+  return Object.fromEntries([
+    ...Object.entries(kept),
+    ...Object.entries(above).map(([key, value]) => [
+      key,
+      merge(Object.hasOwn(kept, key) ? kept[key] : undefined, value),
+    ]),
+  ]);
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {

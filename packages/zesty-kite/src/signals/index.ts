@@ -1,5 +1,5 @@
 export { cleanScreen, cleanSignal, plansOf, type Plan } from './clean.ts';
-export { maybe, maybeNumber, number, oneOf, type Field } from './fields.ts';
+export { mark, maybe, maybeNumber, number, oneOf, place, text, type Field, type OptionalField } from './fields.ts';
 export {
   SIGNALS,
   type About,

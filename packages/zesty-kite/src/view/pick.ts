@@ -15,6 +15,7 @@ const MAX_STEPS = 8192;
  * @returns `out`, or null where nothing but sky shows
  */
 export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, out: Spot): Spot | null {
+  if (!(Math.abs(x) < Infinity && Math.abs(y) < Infinity)) return null;
   const { look, span, focusHeight } = view;
   const { sinPitch, cosPitch, widening } = look;
   const right = look.u(x);

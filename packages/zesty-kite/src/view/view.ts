@@ -119,7 +119,8 @@ export class View implements Pose {
     const v = look.v(y);
     const steepness = look.sinPitch + look.widening * v * look.cosPitch;
     const below = span * look.sinPitch - look.widening * rise; // the plane, seen from the eye
-    if (below / span < 1e-9 || !(steepness > 1e-9)) return null;
+    // No number is no place.
+    if (!(below / span >= 1e-9 && steepness > 1e-9 && Math.abs(x) < Infinity && Math.abs(v) < Infinity)) return null;
     look.cast(look.u(x), v, span, rise);
     out.x = canonical(this.x + look.meetX, this.ground.periodX);
     out.y = canonical(this.y + look.meetY, this.ground.periodY);

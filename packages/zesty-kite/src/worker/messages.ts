@@ -1,9 +1,10 @@
 /**
- * What a page and the worker of its camera tell each other. Times are milliseconds since 1970, made of a context's own
+ * What a page and the worker of its camera send each other. Times are milliseconds since 1970, made of a context's own
  * clock and where that one counts from: the two count from different moments.
  */
+import type { FullSettings } from '../settings/index.ts';
 import type { SignalBody } from '../signals/index.ts';
-import type { Insets, Pose, Screen } from '../view/index.ts';
+import type { Ground, Insets, Pose, Screen } from '../view/index.ts';
 
 /** Whatever messages go through: a `Worker`, the `self` of one, or a `MessagePort`. */
 export interface Port {
@@ -22,21 +23,84 @@ export interface SignalMessage {
   readonly time?: number;
 }
 
+/** From the page: a call by its name. Its outcome comes back with the same id. */
+export interface CallMessage {
+  readonly zestyKite: 'call';
+  readonly id: number;
+  readonly name: string;
+  readonly args: readonly unknown[];
+}
+
+/** From the page: the call of this id is to stop. */
+export interface StopMessage {
+  readonly zestyKite: 'stop';
+  readonly id: number;
+}
+
+/** From the worker. */
+export interface OutcomeMessage {
+  readonly zestyKite: 'outcome';
+  readonly id: number;
+  readonly outcome?: unknown;
+  /** The message of what it threw. */
+  readonly error?: string;
+}
+
 /** From the worker, after each frame. */
 export interface FrameMessage {
   readonly zestyKite: 'frame';
   readonly time: number;
   readonly pose: Pose;
+  readonly goal: Pose;
   readonly screen: Screen;
   readonly insets: Insets;
+  /** Without its terrain. */
+  readonly ground: Ground;
   readonly settled: boolean;
+  /** How many changes of settings have come from the page. */
+  readonly changes: number;
+  /** The settings in force. They are left out when they are as in the message before. */
+  readonly settings?: FullSettings;
 }
 
-/** A message of ours; others may go the same way. */
-export function messageOf(data: unknown): SignalMessage | FrameMessage | null {
-  return typeof data === 'object' && data !== null && 'zestyKite' in data
-    ? (data as SignalMessage | FrameMessage)
-    : null;
+type Message = SignalMessage | CallMessage | StopMessage | OutcomeMessage | FrameMessage;
+
+/** Other messages may go the same way, and a broken one is none of ours. */
+export function messageOf(data: unknown): Message | null {
+  if (typeof data !== 'object' || data === null || !('zestyKite' in data)) return null;
+  const message = data as Message;
+  switch (message.zestyKite) {
+    case 'signal':
+      return message;
+    case 'call':
+    case 'stop':
+    case 'outcome':
+      return Number.isInteger(message.id) ? message : null;
+    case 'frame':
+      return isFrame(message) ? message : null;
+    default:
+      return null;
+  }
+}
+
+const POSE = ['x', 'y', 'focusHeight', 'span', 'heading', 'pitch', 'fieldOfView'];
+
+function isFrame({ time, pose, goal, screen, insets, ground, changes }: FrameMessage): boolean {
+  const areAll =
+    areFinite(pose, POSE) &&
+    areFinite(goal, POSE) &&
+    areFinite(screen, ['width', 'height']) &&
+    areFinite(insets, ['left', 'top', 'right', 'bottom']) &&
+    areFinite(ground, ['lowest', 'highest']);
+  return (
+    areAll && Number.isFinite(time + changes) && pose.span > 0 && goal.span > 0 && screen.width > 0 && screen.height > 0
+  );
+}
+
+function areFinite(value: unknown, names: readonly string[]): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  const fields = value as Readonly<Record<string, unknown>>;
+  return names.every((name) => Number.isFinite(fields[name]));
 }
 
 /** Where the times of this context count from. */

@@ -1,9 +1,18 @@
 /** In the worker: lets a page steer the camera there. */
 import type { Camera } from '../camera.ts';
-import { clockOrigin, messageOf, type FrameMessage, type Port } from './messages.ts';
+import { travel, type Destination, type TravelOptions } from '../direct/index.ts';
+import type { Stop } from '../steered.ts';
+import {
+  clockOrigin,
+  messageOf,
+  type CallMessage,
+  type FrameMessage,
+  type OutcomeMessage,
+  type Port,
+} from './messages.ts';
 
 /**
- * Hears what a `RemoteCamera` of the page sends, and tells it of every frame.
+ * Steers the camera by what a `RemoteCamera` of the page sends, and sends the page every frame.
  *
  * ```ts
  * const camera = new Camera(settings, { wake: drawSoon });
@@ -15,24 +24,42 @@ import { clockOrigin, messageOf, type FrameMessage, type Port } from './messages
  */
 export function receiveSignals(port: Port, camera: Camera): () => void {
   const origin = clockOrigin();
+  let changes = 0;
+  /** As the page knows them: the settings, and how many of its changes they come after. */
+  const known = { settings: {}, changes: -1 };
+  /** Of the calls under way. */
+  const stops = new Map<number, Stopper>();
+
   const hear = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
+    if (message?.zestyKite === 'call') void answer(port, camera, message, stops);
+    if (message?.zestyKite === 'stop') stops.get(message.id)?.end();
     if (message?.zestyKite !== 'signal') return;
     const { signal, time } = message;
     camera.attempt(() => {
+      if (signal.kind === 'change') changes += 1;
       camera.signal(time === undefined ? signal : { ...signal, time: time - origin });
     });
   };
   const tell = (time: number): void => {
-    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density, look } = camera.view;
+    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density, look, ground } = camera.view;
     const { left, top, right, bottom } = look;
+    const { lowest, highest, periodX = 0, periodY = 0 } = ground;
+    const { settings, goal, settled } = camera;
+    const isNews = settings !== known.settings || changes !== known.changes;
+    known.settings = settings;
+    known.changes = changes;
     const message: FrameMessage = {
       zestyKite: 'frame',
       time: time + origin,
       pose: { x, y, focusHeight, span, heading, pitch, fieldOfView },
+      goal,
       screen: { width, height, density },
       insets: { left, top, right, bottom },
-      settled: camera.settled,
+      ground: { lowest, highest, periodX, periodY },
+      settled,
+      changes,
+      ...(isNews ? { settings } : {}),
     };
     port.postMessage(message);
   };
@@ -48,4 +75,44 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     forget();
     port.removeEventListener('message', hear);
   };
+}
+
+/** What stops a call. */
+class Stopper implements Stop {
+  aborted = false;
+  readonly #listeners: (() => void)[] = [];
+
+  addEventListener(_type: 'abort', listener: () => void): void {
+    this.#listeners.push(listener);
+  }
+
+  end(): void {
+    this.aborted = true;
+    for (const listener of this.#listeners.splice(0)) listener();
+  }
+}
+
+async function answer(
+  port: Port,
+  camera: Camera,
+  { id, name, args }: CallMessage,
+  stops: Map<number, Stopper>,
+): Promise<void> {
+  const stop = new Stopper();
+  stops.set(id, stop);
+  const message: OutcomeMessage = { zestyKite: 'outcome', id };
+  try {
+    port.postMessage({ ...message, outcome: await call(camera, name, args, stop) });
+  } catch (error) {
+    port.postMessage({ ...message, error: error instanceof Error ? error.message : String(error) });
+  } finally {
+    stops.delete(id);
+  }
+}
+
+/** @throws TypeError for a call that there is not */
+function call(camera: Camera, name: string, args: readonly unknown[], stop: Stop): Promise<unknown> {
+  const [to, options] = args as [Destination, TravelOptions];
+  if (name === 'travel') return travel(camera, to, { ...options, stop });
+  throw new TypeError(`${name}: found a call that the worker does not know; wanted travel`);
 }

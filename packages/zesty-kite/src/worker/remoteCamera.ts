@@ -1,41 +1,68 @@
 /** In the page: stands for a camera that lives in a worker. */
+import { Calls } from '../calls.ts';
 import { SignalFilter } from '../hands/index.ts';
 import { changeSettings, completeLayers, type Checked, type FullSettings, type Settings } from '../settings/index.ts';
 import { cleanSignal, type Signal } from '../signals/index.ts';
-import type { Steered } from '../steered.ts';
-import { aim, View } from '../view/index.ts';
-import { clockOrigin, messageOf, type Port, type SignalMessage } from './messages.ts';
+import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
+import { aim, View, type Pose } from '../view/index.ts';
+import {
+  clockOrigin,
+  messageOf,
+  type CallMessage,
+  type FrameMessage,
+  type OutcomeMessage,
+  type Port,
+  type SignalMessage,
+  type StopMessage,
+} from './messages.ts';
+
+interface Waiting {
+  readonly resolve: (outcome: unknown) => void;
+  readonly reject: (error: Error) => void;
+}
 
 /**
- * What `listen` needs of a camera, for one in a worker: signals go there, frames are told of here.
+ * A camera in a worker, for the page: calls and signals go there, and each frame comes back.
  *
  * ```ts
  * const camera = new RemoteCamera(worker, settings);
  * listen(canvas, camera);
+ * await travel(camera, { x: 300, y: 200 });
  * ```
  */
-export class RemoteCamera implements Steered {
+export class RemoteCamera extends Calls implements CameraLike {
   /** What the worker's camera showed last, over flat ground: for picks and labels. */
   readonly view: View = new View();
+  readonly elsewhere: Elsewhere;
   readonly #port: Port;
   readonly #filter: SignalFilter;
-  readonly #polls: ((time: number) => void)[] = [];
+  readonly #waiting = new Map<number, Waiting>();
+  #polls: readonly ((time: number) => void)[] = [];
   #checked: Checked;
+  /** How many changes of settings have been sent. */
+  #changes = 0;
+  #calls = 0;
+  #goal: Pose;
   #settled = true;
+  #closed = false;
 
   /**
    * @param port the worker, or a port whose other end it has; other messages may go through it, too
-   * @param settings those that the worker's camera has, one or layers
+   * @param settings those that the worker's camera has, one or layers. They count until the first frame comes.
    * @throws SettingsError
    */
   constructor(port: Port, settings: Settings | readonly Settings[] = {}) {
+    super();
     this.#port = port;
     this.#checked = completeLayers(settings);
     this.#filter = new SignalFilter(this.settings);
+    this.#goal = this.shown;
+    this.elsewhere = { call: (name, args, stop) => this.#call(name, args, stop) };
     port.addEventListener('message', this.#hear);
     port.start?.();
   }
 
+  /** The settings in force in the worker, with what has been changed here since. */
   get settings(): Readonly<FullSettings> {
     return this.#checked.settings;
   }
@@ -44,9 +71,17 @@ export class RemoteCamera implements Steered {
     return this.#settled;
   }
 
+  get shown(): Pose {
+    return poseOf(this.view);
+  }
+
+  /** As of the last frame: what has been called since is not in it. */
+  get goal(): Pose {
+    return poseOf(this.#goal);
+  }
+
   /**
-   * Sends a signal to the worker's camera, calls too: `remote.signal({ kind: 'home' })`. A terrain is the worker's own to
-   * change.
+   * Sends a signal to the worker's camera. A terrain is the worker's own to change.
    *
    * @throws TypeError for a signal of no known form; SettingsError for a bad `change`
    */
@@ -54,8 +89,8 @@ export class RemoteCamera implements Steered {
     const body = cleanSignal(signal);
     if (body === null || !this.#filter.takes(body)) return false;
     if (body.kind === 'change') {
-      this.#checked = changeSettings(this.#checked, body.settings);
-      this.#filter.adopt(this.settings);
+      this.#adopt(changeSettings(this.#checked, body.settings));
+      this.#changes += 1;
     }
     const { time = NaN } = signal;
     const message: SignalMessage = { zestyKite: 'signal', signal: body };
@@ -70,10 +105,12 @@ export class RemoteCamera implements Steered {
 
   /** Calls `poll` when the worker has drawn a frame, with its time on this page's clock; returns a function that ends this. */
   poll(poll: (time: number) => void): () => void {
-    this.#polls.push(poll);
+    const added = (time: number): void => {
+      poll(time);
+    };
+    this.#polls = [...this.#polls, added];
     return () => {
-      const index = this.#polls.indexOf(poll);
-      if (index >= 0) this.#polls.splice(index, 1);
+      this.#polls = this.#polls.filter((one) => one !== added);
     };
   }
 
@@ -82,17 +119,59 @@ export class RemoteCamera implements Steered {
     return () => undefined;
   }
 
-  /** Hears no more of the worker. */
+  /** Listens to the worker no more. What was called and has no outcome yet has none: null. */
   close(): void {
+    this.#closed = true;
     this.#port.removeEventListener('message', this.#hear);
+    for (const { resolve } of this.#waiting.values()) resolve(null);
+    this.#waiting.clear();
   }
 
   readonly #hear = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
-    if (message?.zestyKite !== 'frame') return;
-    const { pose, screen, insets, settled, time } = message;
-    this.#settled = settled;
-    aim(this.view, pose, screen, undefined, insets);
-    for (const poll of [...this.#polls]) poll(time - clockOrigin());
+    if (message?.zestyKite === 'outcome') this.#settle(message);
+    if (message?.zestyKite === 'frame') this.#show(message);
   };
+
+  #show({ pose, goal, screen, insets, ground, settled, time, changes, settings }: FrameMessage): void {
+    this.#settled = settled && changes === this.#changes;
+    this.#goal = goal;
+    // What was changed here and has not come there yet goes on counting.
+    if (settings !== undefined && changes === this.#changes) this.#adopt(completeLayers(settings));
+    aim(this.view, pose, screen, ground, insets);
+    const polls = this.#polls;
+    for (const poll of polls) if (this.#polls.includes(poll)) poll(time - clockOrigin());
+  }
+
+  #adopt(checked: Checked): void {
+    this.#checked = checked;
+    this.#filter.adopt(this.settings);
+  }
+
+  #call(name: string, args: readonly unknown[], stop?: Stop): Promise<unknown> {
+    if (this.#closed) return Promise.resolve(null);
+    const id = (this.#calls += 1);
+    const message: CallMessage = { zestyKite: 'call', id, name, args };
+    this.#port.postMessage(message);
+    this.#settled = false;
+    const end = (): void => {
+      this.#port.postMessage({ zestyKite: 'stop', id } satisfies StopMessage);
+    };
+    if (stop?.aborted === true) end();
+    else stop?.addEventListener('abort', end);
+    return new Promise((resolve, reject) => {
+      this.#waiting.set(id, { resolve, reject });
+    });
+  }
+
+  #settle({ id, outcome, error }: OutcomeMessage): void {
+    const waiting = this.#waiting.get(id);
+    this.#waiting.delete(id);
+    if (error === undefined) waiting?.resolve(outcome);
+    else waiting?.reject(new TypeError(error));
+  }
+}
+
+function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Readonly<Pose>): Pose {
+  return { x, y, focusHeight, span, heading, pitch, fieldOfView };
 }

@@ -1,0 +1,95 @@
+/** Samples of a target that moves: a bad one is ignored. */
+import type { Camera } from '../camera.ts';
+import { sentence, shown } from '../settings/index.ts';
+import type { Point } from '../view/index.ts';
+
+/** As far as a camera goes, world units. */
+const FARTHEST = 1e12;
+const POINT = 'a point {x, y} of finite numbers';
+
+/** Where a target is. */
+export interface Target extends Readonly<Point> {
+  /** Degrees clockwise. */
+  readonly heading?: number;
+  /** When it was there: milliseconds, on the clock of `advance`. */
+  readonly time?: number;
+}
+
+/** Whether a value is a point of the ground: `x` and `y` are finite, and within 1e12 world units. */
+function isPoint(value: unknown): value is Point {
+  if (typeof value !== 'object' || value === null) return false;
+  const { x, y } = value as Partial<Record<'x' | 'y', unknown>>;
+  return typeof x === 'number' && typeof y === 'number' && Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST;
+}
+
+/** @throws TypeError that names `path` */
+export function checkedPoint(path: string, value: unknown): Point {
+  if (isPoint(value)) return value;
+  throw new TypeError(sentence({ path, found: shown(value), wanted: POINT }));
+}
+
+/** The last good sample: numbers in a class, as engines box those of other objects. */
+class Sample {
+  x = -0.5;
+  y = -0.5;
+  /** NaN: none was given. */
+  heading = NaN;
+  time = NaN;
+}
+
+/** A target function of the game. */
+export class Samples {
+  readonly last: Readonly<Sample>;
+  readonly #last = new Sample();
+  readonly #camera: Camera;
+  readonly #path: string;
+  readonly #find: () => Target | null;
+  #isReported = false;
+  #isLost = false;
+
+  /**
+   * @param path names the function in messages
+   * @param find null means that the target is lost
+   * @throws TypeError for a first sample that is bad or lost
+   */
+  constructor(camera: Camera, path: string, find: () => Target | null) {
+    this.last = this.#last;
+    this.#camera = camera;
+    this.#path = path;
+    this.#find = find;
+    this.#take(checkedPoint(path, find()));
+  }
+
+  /** The present sample. A bad sample is reported once, and the last good one is returned in its place. */
+  next(): Readonly<Sample> | null {
+    if (!this.#camera.attempt(this.#look, !this.#isReported)) this.#isReported = true;
+    return this.#isLost ? null : this.last;
+  }
+
+  readonly #look = (): void => {
+    const sample = this.#find();
+    this.#isLost = sample === null;
+    if (sample !== null) this.#take(sample);
+  };
+
+  #take(sample: Target): void {
+    checkedPoint(this.#path, sample);
+    const { x, y, heading = NaN, time = NaN } = sample;
+    if (!isNumber(heading)) this.#refuse('heading', heading);
+    if (!isNumber(time)) this.#refuse('time', time);
+    const last = this.#last;
+    last.x = x;
+    last.y = y;
+    last.heading = heading;
+    last.time = time;
+  }
+
+  #refuse(name: string, found: unknown): never {
+    throw new TypeError(sentence({ path: `${this.#path}.${name}`, found: shown(found), wanted: 'a finite number' }));
+  }
+}
+
+/** NaN stands for none. */
+function isNumber(value: unknown): boolean {
+  return typeof value === 'number' && Math.abs(value) !== Infinity;
+}

@@ -1,0 +1,50 @@
+/** Terrain from a function. */
+import { clamp } from '../math/index.ts';
+import { check, checkRange } from './check.ts';
+import { envelopeOf } from './envelope.ts';
+import { markSound } from './sound.ts';
+import type { Spot } from './spot.ts';
+import type { Terrain } from './terrain.ts';
+
+/** What a terrain is made of when its heights come from a function. */
+export interface HeightFunction {
+  readonly id: string;
+  /** Whatever tells one version of the function from another; "1" when left out. */
+  readonly digest?: string;
+  readonly lowest: number;
+  readonly highest: number;
+  readonly feature: number;
+  heightAt(x: number, y: number): number;
+}
+
+/**
+ * Terrain from a pure function. A height that is not finite, or that throws, counts as `lowest`, one out of range as
+ * the end of the range.
+ *
+ * ```ts
+ * const dunes = terrainOf({ id: 'dunes', lowest: 0, highest: 8, feature: 2, heightAt });
+ * ```
+ *
+ * @throws RangeError for a range or a feature size that cannot be
+ */
+export function terrainOf({ id, digest = '1', lowest, highest, feature, ...source }: HeightFunction): Terrain {
+  checkRange('terrain', lowest, highest);
+  check('terrain.id', id, typeof (id as unknown) === 'string', 'a name');
+  check('terrain.feature', feature, feature > 0 && Number.isFinite(feature), 'a length above 0, such as 2');
+  const given: unknown = Reflect.get(source, 'heightAt');
+  check('terrain.heightAt', given, typeof given === 'function', 'a function of x and y');
+  const heightAt = (x: number, y: number): number => {
+    let height: unknown;
+    try {
+      height = source.heightAt(x, y);
+    } catch {
+      // A function that fails for a while says nothing of the ground: it is low there.
+    }
+    return typeof height === 'number' && Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
+  };
+  const sampleInto = (spot: Spot): void => {
+    spot.height = heightAt(spot.x, spot.y);
+  };
+  const sampleEnvelopeInto = envelopeOf(heightAt, { lowest, highest, feature });
+  return markSound({ id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto });
+}
