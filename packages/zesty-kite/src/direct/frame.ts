@@ -15,11 +15,13 @@ import {
   minSpan,
   Motion,
   pitchAt,
+  raiseEye,
   type Rules,
 } from '../motion/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import { Look, type Insets, type Point } from '../view/index.ts';
+import { cameraHere } from './here.ts';
 import { stand } from './stand.ts';
 import { Outline, type Thing } from './things.ts';
 
@@ -66,8 +68,13 @@ export interface Framing {
  * @throws TypeError for what is no thing
  */
 export function frame(camera: Camera, things: readonly Thing[], options: FrameOptions = {}): Framing {
+  return frameGrown(cameraHere('frame', camera), things, options, 0);
+}
+
+/** The same with so many world units around each thing. */
+export function frameGrown(camera: Camera, things: readonly Thing[], options: FrameOptions, grown: number): Framing {
   const { kept, rules } = camera.timeline;
-  const outline = new Outline(things, (x, y) => rules.terrain?.heightAt(x, y) ?? 0);
+  const outline = new Outline(things, rules.ground, grown);
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
       throw new TypeError(`frame.options.${name}: found ${shown(options[name])}; wanted a finite number`);
@@ -177,26 +184,26 @@ class Solver {
 
   /** The span at which everything would show as the camera looks at another; the focus is set for that other. */
   needs(span: number): number {
-    const there = this.#there;
     this.#lookFrom(span);
-    there.level =
-      this.#rules.terrain === null ? there.level : this.#heightAt(this.#outline.anchor.x, this.#outline.anchor.y);
+    if (this.#rules.terrain !== null) this.#standOn(this.#outline.anchor.x, this.#outline.anchor.y);
     let needed = this.#measure(span);
     // Heights count from the focus, and its height is that of the ground where it comes to be.
     for (let round = 0; round < 30 && this.#rules.terrain !== null; round++) {
-      const level = this.#heightAt(this.#x, this.#y);
-      if (Math.abs(level - there.level) < 1e-9 * span) break;
-      there.level = level;
+      const before = this.#there.focusHeight;
+      this.#standOn(this.#x, this.#y);
+      if (Math.abs(this.#there.focusHeight - before) < 1e-9 * span) break;
       needed = this.#measure(span);
     }
     return needed;
   }
 
-  #heightAt(x: number, y: number): number {
+  /** Sets the height of the focus: that of the ground, and more where the eye has to be lifted. */
+  #standOn(x: number, y: number): void {
     const there = this.#there;
     there.x = x;
     there.y = y;
-    return groundLevel(there, this.#rules);
+    there.level = groundLevel(there, this.#rules);
+    raiseEye(there, this.#rules, this.#look);
   }
 
   /** Turns the look to what the camera would have at a span. */
@@ -265,7 +272,7 @@ class Solver {
 
   #reach(east: number, south: number, up: number): number {
     const { x, y } = this.#outline.anchor;
-    return this.#outline.reach(east, south, up, x, y, this.#there.level);
+    return this.#outline.reach(east, south, up, x, y, this.#there.focusHeight);
   }
 
   /** The nearest stop from a span on at which everything shows, or the farthest. */
@@ -290,6 +297,7 @@ class Solver {
     const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
     stand(this.#there, this.#look, this.#kept, this.#rules, to);
     this.#look.turn(this.#there);
+    raiseEye(this.#there, this.#rules, this.#look);
     const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);
     this.isKeptAway = off > SAME * span || Math.abs(this.#there.span / span - 1) > SAME;
     return this.shows();

@@ -1,9 +1,11 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
 import type { Camera } from '../camera.ts';
-import { shown } from '../settings/index.ts';
-import type { Point } from '../view/index.ts';
+import { exp2 } from '../math/index.ts';
+import { sentence, shown } from '../settings/index.ts';
+import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
-import { frame, type FrameOptions } from './frame.ts';
+import { frameGrown, type Framed, type FrameOptions } from './frame.ts';
+import { cameraHere } from './here.ts';
 import type { Thing } from './things.ts';
 
 export interface GroupOptions extends FollowOptions, Pick<FrameOptions, 'padding'> {
@@ -12,10 +14,15 @@ export interface GroupOptions extends FollowOptions, Pick<FrameOptions, 'padding
   readonly farthest?: number;
 }
 
-/** It goes farther when somebody would be cut off, by so much more than that takes; */
+/** It goes farther when somebody would soon be cut off, by so much more than that takes; */
 const ROOM = 1.1;
 /** and comes nearer when it takes less than this share of what there is. */
 const SHRUNK = 0.7;
+/** A group that turns round does so at once: for so many seconds it is still taken to be as fast as it was. */
+const REMEMBERED = 0.3;
+/** Of a span in a frame: more is no movement. */
+const JUMP = 0.2;
+const LN2 = 0.6931471805599453;
 
 /**
  * Keeps a group in sight. The focus goes where all of it shows; the zoom goes farther before anybody is cut off, and nearer only once
@@ -32,22 +39,32 @@ export function followGroup(
   group: () => readonly Thing[] | null,
   options: GroupOptions = {},
 ): Omit<Followed, 'moveTo'> {
+  const here = cameraHere('followGroup', camera);
   const { padding = 0, nearest = 0, farthest = Infinity, ...others } = options;
-  if (!(nearest >= 0 && farthest >= nearest))
-    throw new TypeError(`followGroup.options: found ${shown({ nearest, farthest })}; wanted 0 ≤ nearest ≤ farthest`);
+  if (typeof (group as unknown) !== 'function') refuse('group', group, 'a function that returns a list of things');
+  if (!(nearest >= 0 && farthest >= nearest)) refuse('options', { nearest, farthest }, '0 ≤ nearest ≤ farthest');
+  const drift = new Drift();
+  const forget = here.poll((time) => {
+    drift.time = time;
+  });
   /** The span that was asked for last. */
   let asked = NaN;
   const find = (): Point | null => {
     const things = group();
     if (things === null || things.length === 0) return null;
-    const { x, y, span } = frame(camera, things, { padding }).to;
-    if (span <= asked && span * ROOM >= asked * SHRUNK) return { x, y };
-    const wanted = Math.min(Math.max(span * ROOM, nearest), farthest);
-    if (wanted !== asked) camera.zoom({ factor: camera.timeline.kept.goalSpan / wanted });
+    const tight = frameGrown(here, things, { padding }, 0).to;
+    drift.take(tight, here.timeline.rules.ground);
+    const off = drift.speed * focusLag(others) + zoneReach(others, here);
+    const { x, y, span } = off > 0 ? frameGrown(here, things, { padding }, off).to : tight;
+    const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;
+    if (needed <= asked && needed * ROOM >= asked * SHRUNK) return { x, y };
+    const wanted = Math.min(Math.max(needed * ROOM, nearest), farthest);
+    if (wanted !== asked) here.zoom({ factor: here.timeline.kept.goalSpan / wanted });
     asked = wanted;
     return { x, y };
   };
-  const followed = follow(camera, find, others);
+  const followed = follow(here, find, others);
+  void followed.ended.then(forget);
   return {
     end: () => {
       followed.end();
@@ -57,4 +74,58 @@ export function followGroup(
       return followed.parting;
     },
   };
+}
+
+/** How long the focus is behind a target that moves evenly, seconds. */
+function focusLag({ halfLife = 0.15, lead = 0 }: FollowOptions): number {
+  return Math.abs(halfLife / LN2 - lead);
+}
+
+/** How far from the middle of the frame the dead zone lets the group be, world units. */
+function zoneReach({ deadZone }: FollowOptions, { timeline, view }: Camera): number {
+  if (deadZone === undefined) return 0;
+  const { frameWidth, frameHeight } = view.look;
+  const [wide, high] =
+    'diameter' in deadZone
+      ? [deadZone.diameter, deadZone.diameter]
+      : [(deadZone.width * frameWidth) / frameHeight, deadZone.height];
+  return (Math.max(wide, high) / 2) * timeline.kept.goalSpan;
+}
+
+/** How fast a group moves and spreads. */
+class Drift {
+  /** Of the frame, milliseconds. */
+  time = NaN;
+  /** World units a second. */
+  speed = -0;
+  /** Of the span that it takes, world units a second, ≥ 0. */
+  growth = -0;
+  #x = NaN;
+  #y = NaN;
+  #span = NaN;
+  #last = NaN;
+
+  /** @param to where the focus is to be, and with which span */
+  take({ x, y, span }: Framed, { periodX = 0, periodY = 0 }: Ground): void {
+    const seconds = (this.time - this.#last) / 1000;
+    if (seconds > 0) {
+      const east = nearestCopy(x - this.#x, periodX);
+      const south = nearestCopy(y - this.#y, periodY);
+      const moved = Math.sqrt(east * east + south * south);
+      const grown = span - this.#span;
+      const left = exp2(-seconds / REMEMBERED);
+      // Somebody who appears elsewhere has not moved there.
+      const isMove = Math.max(moved, Math.abs(grown)) < JUMP * span;
+      this.speed = Math.max(isMove ? moved / seconds : 0, this.speed * left);
+      this.growth = Math.max(isMove ? grown / seconds : 0, this.growth * left);
+    }
+    if (!(this.time <= this.#last)) this.#last = this.time;
+    this.#x = x;
+    this.#y = y;
+    this.#span = span;
+  }
+}
+
+function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path: `followGroup.${path}`, found: shown(found), wanted }));
 }

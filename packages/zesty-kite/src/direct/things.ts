@@ -1,6 +1,6 @@
 /** What can be framed: how far it reaches in any direction. */
 import { shown } from '../settings/index.ts';
-import type { Box, Point } from '../view/index.ts';
+import type { Box, Ground, Point } from '../view/index.ts';
 
 /** World units. A height that is left out is that of the ground there. */
 export type Thing =
@@ -25,28 +25,37 @@ export class Outline {
   /** x, y, height, radius by turns. */
   readonly #spots: number[] = [];
   readonly #heightAt: (x: number, y: number) => number;
+  /** World units that each radius grows by: for things on the move. */
+  readonly #grown: number;
 
   /**
-   * @param heightAt of the ground
+   * @param ground says how high it is, and whether the world repeats itself
+   * @param grown world units around each thing, ≥ 0
    * @throws TypeError for what is no thing, with its place
    */
-  constructor(things: readonly Thing[], heightAt: (x: number, y: number) => number) {
-    this.#heightAt = heightAt;
+  constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>, grown = 0) {
+    this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
+    this.#grown = grown;
     if (!Array.isArray(things)) refuse('things', things, 'a list of points, circles, boxes or GeoJSON');
-    things.forEach((thing, i) => {
+    /** Where in the list each thing ends. */
+    const ends = things.map((thing, i) => {
       this.#add(thing, `things[${String(i)}]`);
+      return this.#spots.length;
     });
     if (this.#spots.length === 0) refuse('things', things, 'at least one with a place');
+    if (periodX > 0) drawTogether(this.#spots, ends, 0, periodX);
+    if (periodY > 0) drawTogether(this.#spots, ends, 1, periodY);
   }
 
   /** How far it reaches along (east, south, up), counted from a spot. */
   reach(east: number, south: number, up: number, x: number, y: number, height: number): number {
     const spots = this.#spots;
+    const grown = this.#grown;
     const level = Math.sqrt(east * east + south * south);
     let most = -Infinity;
     for (let i = 0; i < spots.length; i += 4) {
       const [atX = 0, atY = 0, atHeight = 0, radius = 0] = [spots[i], spots[i + 1], spots[i + 2], spots[i + 3]];
-      const reach = east * (atX - x) + south * (atY - y) + up * (atHeight - height) + level * radius;
+      const reach = east * (atX - x) + south * (atY - y) + up * (atHeight - height) + level * (radius + grown);
       if (reach > most) most = reach;
     }
     return most;
@@ -116,6 +125,44 @@ export class Outline {
     if (!spot.every((value) => Math.abs(value) <= FARTHEST) || !(Number(radius) >= 0))
       refuse(path, { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
     for (const value of spot) this.#spots.push(value);
+  }
+}
+
+/**
+ * In a world that repeats itself, moves each thing by whole periods to where all of them lie nearest together: the widest gap
+ * between them is left out.
+ *
+ * @param spots x, y, height, radius by turns
+ * @param ends where each thing ends in them
+ * @param axis 0 for x, 1 for y
+ */
+function drawTogether(spots: number[], ends: readonly number[], axis: 0 | 1, period: number): void {
+  const ranges = ends.flatMap((end, k) => {
+    const start = ends[k - 1] ?? 0;
+    let low = Infinity;
+    let high = -Infinity;
+    for (let i = start; i < end; i += 4) {
+      const at = spots[i + axis] ?? NaN;
+      low = Math.min(low, at - (spots[i + 3] ?? 0));
+      high = Math.max(high, at + (spots[i + 3] ?? 0));
+    }
+    return start < end ? [{ start, end, length: high - low, from: low - period * Math.floor(low / period), low }] : [];
+  });
+  ranges.sort((a, b) => a.from - b.from);
+  let widest = -Infinity;
+  let first = 0;
+  // How far the things up to here reach, from those of the copy before on.
+  let reach = ranges.reduce((most, { from, length }) => Math.max(most, from + length - period), -Infinity);
+  for (const { from, length } of ranges) {
+    if (from - reach > widest) {
+      widest = from - reach;
+      first = from;
+    }
+    reach = Math.max(reach, from + length);
+  }
+  for (const { start, end, from, low } of ranges) {
+    const by = from - low + (from < first ? period : 0);
+    for (let i = start; i < end; i += 4) spots[i + axis] = (spots[i + axis] ?? 0) + by;
   }
 }
 

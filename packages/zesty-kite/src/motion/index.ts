@@ -27,6 +27,6 @@ export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE,
 export { createRules, headingInside, minSpan, maxSpan, type Rules, type Ruling } from './rules.ts';
 export type { Pace } from './pace.ts';
 export { keepLed } from './step.ts';
-export { solveFocus } from './solveFocus.ts';
+export { raiseEye, solveFocus } from './solveFocus.ts';
 export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch, stopTurn } from './turn.ts';
 export { addNotches, setGoalSpan, stopZoom } from './zoom.ts';
