@@ -38,6 +38,7 @@ import {
   changeSettings,
   completeLayers,
   isZoomLimited,
+  mergeSettings,
   shown,
   type Checked,
   type FullSettings,
@@ -50,6 +51,7 @@ import {
   SignalQueue,
   SIGNALS,
   type HoverSignal,
+  type ChangeSignal,
   type PlaceSignal,
   type Signal,
   type SignalBody,
@@ -154,6 +156,7 @@ export class Camera extends Calls implements CameraLike {
   #advancing = false;
   /** How many polls keep it from being settled. */
   #awake = 0;
+  readonly #amends: ((change: Settings) => Settings | null)[] = [];
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
   readonly #filter: SignalFilter;
@@ -327,8 +330,9 @@ export class Camera extends Calls implements CameraLike {
    * @throws TypeError for a signal of no known form; SettingsError for a bad `change`
    */
   signal(signal: Signal): boolean {
-    const body = cleanSignal(signal, this.#kinds);
+    let body = cleanSignal(signal, this.#kinds);
     if (body === null || !this.#filter.takes(body)) return false;
+    if (body.kind === 'change') body = this.#amended(body);
     const asleep = this.settled;
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
@@ -470,6 +474,16 @@ export class Camera extends Calls implements CameraLike {
     if (this.#write !== null) this.#writeDown({ ...(sample as unknown as SignalBody) }, timeline.micros);
   }
 
+  /**
+   * Lays further settings over every change from now on, so that a scope such as a lock survives it. Sessions keep the change
+   * with what was laid over it.
+   *
+   * @param amend receives the change; it returns what to lay over, or null
+   */
+  amend(amend: (change: Settings) => Settings | null): void {
+    this.#amends.push(amend);
+  }
+
   /** Kept motion and what rules it, for abilities in files of their own: to be read, not to be changed. */
   get timeline(): Timeline {
     return this.#timeline;
@@ -595,6 +609,14 @@ export class Camera extends Calls implements CameraLike {
     this.#insets.bottom = insetBottom;
     showOffset(this.#frame, this.view.look, this.#shown);
     return aim(this.view, this.#shown, this.#screen, this.#timeline.rules.ground, this.#insets);
+  }
+
+  /** The same with what is laid over it. A bad change is refused before anything is. */
+  #amended(body: ChangeSignal): ChangeSignal {
+    if (this.#amends.length === 0) return body;
+    changeSettings(this.#changes.at(-1) ?? this.#checked, body.settings);
+    const layers = this.#amends.map((amend) => amend(body.settings) ?? {});
+    return { kind: 'change', settings: mergeSettings(body.settings, ...layers) };
   }
 
   /** Refuses a change that would not do after those that wait; it never overtakes them. */

@@ -1,11 +1,12 @@
 /** Cutscenes, letter-box bars, and effects on what is shown alone. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, createMatrices, fillMatrices } from '../src/index.ts';
+import { Camera, createMatrices, fillMatrices, type FullSettings } from '../src/index.ts';
 import {
   DIRECTED,
   Effects,
   letterBox,
+  lock,
   play,
   type Cutscene,
   type Passed,
@@ -196,7 +197,8 @@ test('bars come and go with the safe frame and change no scale; panels that come
   }
   expect(bars.height).toBeCloseTo(60, 3);
   expect(camera.settings.safeFrame).toMatchObject({ top: 80, bottom: 60 });
-  camera.change({ safeFrame: { top: 110 } });
+  camera.change({ safeFrame: { top: 50 } });
+  expect(camera.settings.safeFrame).toMatchObject({ top: 110, bottom: 60 });
   bars.end();
   bars.end();
   expect(camera.settings.safeFrame).toMatchObject({ top: 50, bottom: 0 });
@@ -349,4 +351,50 @@ test('the end event and the table of what ends what call a scene the same', () =
   when(camera, 'end', ({ what }) => void ended.push(what));
   at(3000);
   expect(ended).toEqual([DIRECTED.find(({ column }) => column === 'cutscene')?.name]);
+});
+
+test('letter boxes end in any order, keep what the game changes meanwhile, and follow the height of the screen', () => {
+  const camera = new Camera({ ...settings, safeFrame: { top: 30, bottom: 10, halfLife: 0 } }, { screen });
+  let time = 0;
+  const frame = (): Pick<FullSettings['safeFrame'], 'top' | 'bottom'> => {
+    camera.advance((time += 16));
+    camera.advance((time += 16));
+    const { top, bottom } = camera.settings.safeFrame;
+    return { top, bottom };
+  };
+  const [low, high] = [letterBox(camera, 0.1), letterBox(camera, 0.2)];
+  expect(frame()).toEqual({ top: 150, bottom: 130 });
+  camera.change({ safeFrame: { top: 0, bottom: 5 } });
+  expect(frame()).toEqual({ top: 120, bottom: 125 });
+  expect(high.height).toBeCloseTo(120, 6);
+  camera.signal({ kind: 'screen', width: 800, height: 400 });
+  expect(frame()).toEqual({ top: 80, bottom: 85 });
+  expect(() => {
+    camera.change({ safeFrame: { top: -1 } });
+  }).toThrow('safeFrame.top');
+  high.end();
+  high.end();
+  expect(frame()).toEqual({ top: 40, bottom: 45 });
+  camera.change({ pan: { speed: 2 } });
+  low.end();
+  expect(frame()).toEqual({ top: 0, bottom: 5 });
+  expect(low.height).toBe(0);
+});
+
+test('a change of what is locked drops no lock, and a lock drops no change', () => {
+  const camera = new Camera({ ...settings, locked: ['tilt'] }, { screen });
+  camera.advance(0);
+  const recording = record(camera);
+  const unlock = lock(camera, ['zoom']);
+  expect(camera.settings.locked).toEqual(['zoom', 'tilt']);
+  camera.change({ locked: ['turn'] });
+  expect(camera.settings.locked).toEqual(['zoom', 'turn']);
+  const other = lock(camera, ['turn', 'zoom']);
+  unlock();
+  expect(camera.settings.locked).toEqual(['zoom', 'turn']);
+  camera.change({ locked: [] });
+  camera.advance(16);
+  expect(playAgain(read(recording.text())).camera.settings.locked).toEqual(['zoom', 'turn']);
+  other();
+  expect(camera.settings.locked).toEqual([]);
 });

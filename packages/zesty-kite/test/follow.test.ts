@@ -310,33 +310,44 @@ test('a group is kept in sight as it spreads, between the nearest and the farthe
 test('nobody of a group that moves is cut off, in any lens', () => {
   let frames = 0;
   let cut = 0;
-  const members = fc.array(fc.record({ x: between(-40, 40), y: between(-40, 40), east: between(-33, 33), south: between(-33, 33) }), {
-    minLength: 2,
-    maxLength: 6,
-  });
-  forRuns(24, members, fc.boolean(), between(7, 34), between(-33, 33), between(-33, 33), (list, perspective, step, east, south) => {
-    const camera = new Camera(perspective ? tilted : flat, { screen });
-    camera.advance(0);
-    const now = list.map(({ x, y }) => ({ x, y }));
-    followGroup(camera, () => now, { padding: 20 });
-    for (let time = step; time < 9000; time += step) {
-      list.forEach((one, i) => {
-        const member = now[i] ?? one;
-        // Together, and apart; every two seconds another way.
-        const sense = Math.floor(time / 2000) % 2 === 0 ? 1 : -1;
-        member.x += ((east + 0.3 * one.east * sense) * step) / 1000;
-        member.y += ((south + 0.3 * one.south * sense) * step) / 1000;
-      });
-      const view = camera.advance(time);
-      if (time < 1500) continue;
-      frames += 1;
-      const off = now.map(({ x, y }) => {
-        const at = view.toScreen(x, y);
-        return Math.max(-at.x, at.x - 800, -at.y, at.y - 600);
-      });
-      if (Math.max(...off) > 0) cut += 1;
-    }
-  });
+  const members = fc.array(
+    fc.record({ x: between(-40, 40), y: between(-40, 40), east: between(-33, 33), south: between(-33, 33) }),
+    {
+      minLength: 2,
+      maxLength: 6,
+    },
+  );
+  forRuns(
+    24,
+    members,
+    fc.boolean(),
+    between(7, 34),
+    between(-33, 33),
+    between(-33, 33),
+    (list, perspective, step, east, south) => {
+      const camera = new Camera(perspective ? tilted : flat, { screen });
+      camera.advance(0);
+      const now = list.map(({ x, y }) => ({ x, y }));
+      followGroup(camera, () => now, { padding: 20 });
+      for (let time = step; time < 9000; time += step) {
+        list.forEach((one, i) => {
+          const member = now[i] ?? one;
+          // Together, and apart; every two seconds another way.
+          const sense = Math.floor(time / 2000) % 2 === 0 ? 1 : -1;
+          member.x += ((east + 0.3 * one.east * sense) * step) / 1000;
+          member.y += ((south + 0.3 * one.south * sense) * step) / 1000;
+        });
+        const view = camera.advance(time);
+        if (time < 1500) continue;
+        frames += 1;
+        const off = now.map(({ x, y }) => {
+          const at = view.toScreen(x, y);
+          return Math.max(-at.x, at.x - 800, -at.y, at.y - 600);
+        });
+        if (Math.max(...off) > 0) cut += 1;
+      }
+    },
+  );
   expect(frames).toBeGreaterThan(5000);
   expect(cut).toBe(0);
 });

@@ -243,39 +243,72 @@ test('over steep hills, where the eye is lifted, what is said to fit shows', () 
   const spots = fc.array(fc.record({ x: between(-60, 60), y: between(-60, 60) }), { minLength: 1, maxLength: 4 });
   let lifted = 0;
   let fitting = 0;
-  forRuns(400, spots, between(20, 60), between(20, 60), between(-180, 180), between(0, 60), (list, pitch, fieldOfView, heading, clearance) => {
-    const camera = new Camera(
-      { zoom: { minSpan: 5, maxSpan: 3000 }, pitch: { degrees: pitch }, lens: { fieldOfView }, ground: { clearance }, start: { heading, span: 60 } },
-      { screen: { width: 1280, height: 800 }, terrain: crags },
-    );
-    camera.advance(0);
-    const { to, fits } = frame(camera, list);
-    camera.place(to);
-    const view = camera.advance(1);
-    if (view.focusHeight - crags.heightAt(view.x, view.y) > 1) lifted += 1;
-    const off = outside(view, list.flatMap((thing) => pointsOf(thing, (x, y) => crags.heightAt(x, y))), { left: 0, top: 0, right: 0, bottom: 0 });
-    if (!fits) return;
-    fitting += 1;
-    expect(off).toBeLessThan(0.5);
-  });
+  forRuns(
+    400,
+    spots,
+    between(20, 60),
+    between(20, 60),
+    between(-180, 180),
+    between(0, 60),
+    (list, pitch, fieldOfView, heading, clearance) => {
+      const camera = new Camera(
+        {
+          zoom: { minSpan: 5, maxSpan: 3000 },
+          pitch: { degrees: pitch },
+          lens: { fieldOfView },
+          ground: { clearance },
+          start: { heading, span: 60 },
+        },
+        { screen: { width: 1280, height: 800 }, terrain: crags },
+      );
+      camera.advance(0);
+      const { to, fits } = frame(camera, list);
+      camera.place(to);
+      const view = camera.advance(1);
+      if (view.focusHeight - crags.heightAt(view.x, view.y) > 1) lifted += 1;
+      const off = outside(
+        view,
+        list.flatMap((thing) => pointsOf(thing, (x, y) => crags.heightAt(x, y))),
+        { left: 0, top: 0, right: 0, bottom: 0 },
+      );
+      if (!fits) return;
+      fitting += 1;
+      expect(off).toBeLessThan(0.5);
+    },
+  );
   expect(lifted).toBeGreaterThan(60);
   expect(fitting).toBeGreaterThan(300);
 });
 
 test('in a world that wraps things are framed over the seam, each in the copy that is nearest to the others', () => {
   const around = (camera: Camera, list: readonly Thing[]): Framed => frame(camera, list).to;
-  forRuns(200, between(0, 1000), between(0, 1000), between(-40, 40), between(-40, 40), fc.boolean(), (x, y, east, south, both) => {
-    const settings = { zoom: { minSpan: 1, maxSpan: 3000 }, start: { x: 500, y: 500, span: 300 } };
-    const wrapping = new Camera({ ...settings, bounds: { left: 0, top: both ? 0 : -5000, right: 1000, bottom: both ? 1000 : 5000, keep: 'focus' }, wrap: { x: 1000, y: both ? 1000 : null } }, { screen: { width: 800, height: 600 } });
-    wrapping.advance(0);
-    const flat = new Camera(settings, { screen: { width: 800, height: 600 } });
-    flat.advance(0);
-    const inside = (value: number): number => ((value % 1000) + 1000) % 1000;
-    const other = { x: inside(x + east), y: both ? inside(y + south) : y + south, radius: 3 };
-    const box = { left: x - 5, right: x + 5, top: y - 5, bottom: y + 5, low: 0, high: 0 };
-    const found = around(wrapping, [box, other]);
-    const wanted = around(flat, [box, { x: x + east, y: y + south, radius: 3 }]);
-    expect(found.span).toBeCloseTo(wanted.span, 6);
-    expect(inside(found.x)).toBeCloseTo(inside(wanted.x), 6);
-  });
+  forRuns(
+    200,
+    between(0, 1000),
+    between(0, 1000),
+    between(-40, 40),
+    between(-40, 40),
+    fc.boolean(),
+    (x, y, east, south, both) => {
+      const settings = { zoom: { minSpan: 1, maxSpan: 3000 }, start: { x: 500, y: 500, span: 300 } };
+      const wrapping = new Camera(
+        {
+          ...settings,
+          bounds: { left: 0, top: both ? 0 : -5000, right: 1000, bottom: both ? 1000 : 5000, keep: 'focus' },
+          wrap: { x: 1000, y: both ? 1000 : null },
+        },
+        { screen: { width: 800, height: 600 } },
+      );
+      wrapping.advance(0);
+      const flat = new Camera(settings, { screen: { width: 800, height: 600 } });
+      flat.advance(0);
+      const inside = (value: number): number => ((value % 1000) + 1000) % 1000;
+      const other = { x: inside(x + east), y: both ? inside(y + south) : y + south, radius: 3 };
+      const box = { left: x - 5, right: x + 5, top: y - 5, bottom: y + 5, low: 0, high: 0 };
+      const found = around(wrapping, [box, other]);
+      const wanted = around(flat, [box, { x: x + east, y: y + south, radius: 3 }]);
+      expect(found.span).toBeCloseTo(wanted.span, 6);
+      expect(inside(found.x)).toBeCloseTo(inside(wanted.x), 6);
+    },
+  );
 });

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import fc from 'fast-check';
-import { Camera, ScreenBox, showsBox, type Point, type View } from '../src/index.ts';
+import { aim, Camera, ScreenBox, showsBox, View, type Point } from '../src/index.ts';
 import { forRuns } from './law.ts';
 import { between } from './steering.ts';
 import { unit, views } from './views.ts';
@@ -159,4 +159,58 @@ test('in a world that repeats itself the copy nearest to the focus counts, and n
     fresh.touchesCircle(500, 0, 5),
     fresh.touchesBox({ ...around, left: 495, right: 505 }),
   ]).toEqual([false, false, false]);
+});
+
+test('above the eye a circle is touched if and only if some of it shows, the copy nearest to the focus too', () => {
+  let touched = 0;
+  let missed = 0;
+  const looks = fc.record({ pitch: between(2, 40), fieldOfView: between(20, 110), heading: between(-180, 180) });
+  const places = fc.tuple(between(-3, 3), between(-3, 3), between(0.01, 1));
+  forRuns(
+    800,
+    looks,
+    between(0.01, 1),
+    places,
+    corners,
+    fc.constantFrom(0, 5200),
+    (look, above, [east, south, wide], drawn, period) => {
+      const ground = { lowest: 0, highest: 500, periodX: period, periodY: period };
+      const view = aim(new View(), { x: 100, y: 50, span: 300, ...look }, { width: 800, height: 600 }, ground);
+      setOn(view, drawn);
+      const height = view.eye().height + above * 300;
+      const radius = wide * 300;
+      /** How far outside of the box the nearest of some points of the disc shows. */
+      const nearest = (shares: readonly number[], count: number): number => {
+        let least = Infinity;
+        for (const share of shares)
+          for (let k = 0; k < count; k++) {
+            const angle = (2 * Math.PI * k) / count;
+            const [right, down] = [Math.cos(angle), Math.sin(angle)].map((way) => way * share * radius);
+            const at = view.toScreenFromFocus(east * 300 + (right ?? 0), south * 300 + (down ?? 0), height);
+            if (at.inFront) least = Math.min(least, outside(box, at.x, at.y));
+          }
+        return least;
+      };
+      const touches = box.touchesCircle(view.x + east * 300 + period, view.y + south * 300 - period, radius, height);
+      const seen = nearest([0, 0.25, 0.5, 0.75, 1], 90);
+      if (seen === 0) expect(touches).toBe(true);
+      if (touches) touched += 1;
+      else missed += 1;
+      if (touches && seen > 0) expect(nearest([0.97, 0.99, 1], 40_000)).toBeLessThan(5);
+    },
+  );
+  expect(touched).toBeGreaterThan(30);
+  expect(missed).toBeGreaterThan(100);
+});
+
+test('a circle above the eye over the seam of a world that wraps', () => {
+  const view = aim(
+    new View(),
+    { x: 0, y: 0, span: 650, pitch: 8, fieldOfView: 72 },
+    { width: 800, height: 600 },
+    { lowest: 0, highest: 100, periodX: 5200, periodY: 0 },
+  );
+  const whole = new ScreenBox().set(view, 0, 0, 800, 600);
+  expect(whole.hasPoint(5200, -100, 70)).toBe(true);
+  expect(whole.touchesCircle(5200, -100, 50, 70)).toBe(true);
 });

@@ -1,6 +1,7 @@
 /** Bars above and below the picture, as in a film: what shows is framed between them. */
 import type { Camera } from '../camera.ts';
-import { shown } from '../settings/index.ts';
+import { sentence, shown } from '../settings/index.ts';
+import { cameraHere } from './here.ts';
 
 export interface LetterBox {
   /** How high each of the two bars is now, eased: CSS pixels. The page draws them. */
@@ -9,35 +10,74 @@ export interface LetterBox {
   end(): void;
 }
 
+/** The bars of one camera, of several letter boxes: the highest counts. */
+class Bars {
+  /** Shares of the screen's height, of those that have not ended. */
+  readonly shares = new Set<{ readonly share: number }>();
+  /** What the page's own panels take, CSS pixels. */
+  top: number;
+  bottom: number;
+  readonly #camera: Camera;
+  #height: number;
+  #stop: (() => void) | null = null;
+
+  constructor(camera: Camera) {
+    this.#camera = camera;
+    this.top = camera.settings.safeFrame.top;
+    this.bottom = camera.settings.safeFrame.bottom;
+    this.#height = camera.view.height;
+    camera.amend(({ safeFrame }) => {
+      if (safeFrame === undefined || (safeFrame.top === undefined && safeFrame.bottom === undefined)) return null;
+      this.top = safeFrame.top ?? this.top;
+      this.bottom = safeFrame.bottom ?? this.bottom;
+      return { safeFrame: { top: this.top + this.#pixels, bottom: this.bottom + this.#pixels } };
+    });
+  }
+
+  get #pixels(): number {
+    let most = 0;
+    for (const { share } of this.shares) most = Math.max(most, share);
+    return most * this.#height;
+  }
+
+  /** Another letter box has begun, or one has ended. */
+  lay(): void {
+    this.#height = this.#camera.view.height;
+    this.#camera.change({ safeFrame: { top: this.top, bottom: this.bottom } });
+    if (this.shares.size === 0) {
+      this.#stop?.();
+      this.#stop = null;
+    } else
+      this.#stop ??= this.#camera.poll(() => {
+        if (this.#camera.view.height !== this.#height) this.lay();
+      });
+  }
+}
+
+const ofCameras = new WeakMap<Camera, Bars>();
+
 /**
- * Takes room for two bars from the safe frame; `safeFrame.halfLife` eases it. Panels that are there stay where they are, under
- * the bars.
+ * Takes room for two bars from the safe frame; `safeFrame.halfLife` eases it. Panels stay where they are, under the bars.
+ * Several may end in any order, and a `change` of the panels meanwhile is kept.
  *
  * @param share of the screen's height for each bar, 0 … 0.4
  * @throws TypeError for another share
  */
 export function letterBox(camera: Camera, share = 0.1): LetterBox {
-  if (!(share >= 0 && share <= 0.4))
-    throw new TypeError(`letterBox.share: found ${shown(share)}; wanted a number from 0 to 0.4`);
-  const height = share * camera.view.height;
-  let added = 0;
-  /** What the page's own panels take. */
-  const own = (): { top: number; bottom: number } => {
-    const { top, bottom } = camera.settings.safeFrame;
-    return { top: top - added, bottom: bottom - added };
-  };
-  const set = (pixels: number): void => {
-    const { top, bottom } = own();
-    camera.change({ safeFrame: { top: top + pixels, bottom: bottom + pixels } });
-    added = pixels;
-  };
-  set(height);
+  const here = cameraHere('letterBox', camera);
+  if (!(typeof share === 'number' && share >= 0 && share <= 0.4))
+    throw new TypeError(sentence({ path: 'letterBox.share', found: shown(share), wanted: 'a number from 0 to 0.4' }));
+  const bars = ofCameras.get(here) ?? new Bars(here);
+  ofCameras.set(here, bars);
+  const own = { share };
+  bars.shares.add(own);
+  bars.lay();
   return {
     get height() {
-      return Math.min(height, Math.max(0, camera.view.look.top - own().top));
+      return Math.min(share * here.view.height, Math.max(0, here.view.look.top - bars.top));
     },
     end: () => {
-      if (added > 0) set(0);
+      if (bars.shares.delete(own)) bars.lay();
     },
   };
 }
