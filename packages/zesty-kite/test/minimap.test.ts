@@ -95,6 +95,45 @@ test('it shows all of its area, whichever way it is turned; the outline comes as
   });
 });
 
+test('over a seam the outline has a part on either side: a pixel is in one of them if and only if its ground shows', () => {
+  const period = 2200;
+  let seams = 0;
+  const shares = fc.array(fc.tuple(between(0.001, 0.999), between(0.001, 0.999)), { minLength: 8, maxLength: 8 });
+  forAll(places, shares, (place, points) => {
+    const camera = new Camera(
+      { wrap: { x: period }, bounds: { ...area, right: area.left + period, keep: 'focus' }, pitch: { degrees: 55 } },
+      { screen: { width: 900, height: 600 } },
+    );
+    camera.place({ ...place, span: Math.min(place.span, 900) });
+    const view = camera.advance(0);
+    const minimap = new Minimap(camera);
+    const parts = minimap.outlines();
+    if (parts.length > 1) seams += 1;
+    for (const [right, down] of points) {
+      const { left, top, width, height } = minimap.region;
+      const at = { x: left + right * width, y: top + down * height };
+      if (!minimap.has(at.x, at.y)) continue;
+      const ground = minimap.toGround(at.x, at.y);
+      const seen = view.toScreen(ground.x, ground.y);
+      const inward = Math.min(seen.x, view.width - seen.x, seen.y, view.height - seen.y);
+      if (!seen.inFront || Math.abs(inward) < 1e-3) continue;
+      expect(parts.some((part) => isInside(at, part))).toBe(inward > 0);
+    }
+  });
+  expect(seams).toBeGreaterThan(5);
+});
+
+test('the outline is of the whole screen, or of the safe frame as a choice', () => {
+  const camera = new Camera({ safeFrame: { left: 300 } }, { screen: { width: 900, height: 600 } });
+  camera.advance(0);
+  const wide = (outlineOf: 'screen' | 'safe-frame'): number => {
+    const xs = new Minimap(camera, { around: 1000, outlineOf }).outline().map(({ x }) => x);
+    return Math.max(...xs) - Math.min(...xs);
+  };
+  expect(wide('safe-frame') / wide('screen')).toBeCloseTo(2 / 3, 6);
+  expect(() => new Minimap(camera, { around: 9, outlineOf: 'all' as 'screen' })).toThrow('minimap.outlineOf');
+});
+
 test('without an area, bounds or a distance it says what would do', () => {
   const camera = new Camera({}, { screen: { width: 900, height: 600 } });
   expect(() => new Minimap(camera)).toThrow('wanted an area {left, top, right, bottom}');

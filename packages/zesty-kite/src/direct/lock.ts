@@ -60,8 +60,9 @@ export function lock(camera: Camera, abilities: readonly Ability[] = ABILITIES):
 
 /** @throws TypeError */
 export function checkAbilities(path: string, abilities: readonly Ability[]): void {
-  if (!Array.isArray(abilities))
-    throw new TypeError(sentence({ path, found: shown(abilities), wanted: `a list of ${ABILITIES.join(', ')}` }));
+  const given: unknown = abilities;
+  if (!Array.isArray(given))
+    throw new TypeError(sentence({ path, found: shown(given), wanted: `a list of ${ABILITIES.join(', ')}` }));
   for (const [i, ability] of abilities.entries())
     if (!ABILITIES.includes(ability))
       throw new TypeError(`${path}[${String(i)}]: found ${shown(ability)}; wanted one of ${ABILITIES.join(', ')}`);

@@ -1,7 +1,7 @@
 /** What a player does on a minimap: press, drag, wheel. */
 import { travel, type TravelOptions } from '../direct/index.ts';
 import { notchesOf } from '../dom/index.ts';
-import type { Point } from '../view/index.ts';
+import { nearestCopy, type Point } from '../view/index.ts';
 import { isInside } from './clip.ts';
 import type { Minimap, MinimapRegion } from './minimap.ts';
 
@@ -23,6 +23,21 @@ export interface HeardMinimap {
 
 /** So far does a press go, in CSS pixels, before it drags. */
 const DRAGS = 4;
+/** Spans beyond the focus up to which a press takes hold of what the view sees. */
+const NEAR = 2;
+
+/** A press that is held. */
+interface Held {
+  readonly id: number;
+  /** Where it was pressed, pixels; where the focus was put by it; and what the map showed then. */
+  readonly at: Point;
+  readonly from: Point;
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly d: number;
+  drags: boolean;
+}
 
 /**
  * A press with the left button or a finger goes there, and drags: pressed on what the view sees, it is held where it was
@@ -38,8 +53,7 @@ export function hearMinimap(
   const { camera } = minimap;
   const abort = new AbortController();
   const { signal } = abort;
-  /** What is held: by whom, where it was pressed, and how far that is from the focus, in pixels. */
-  let held: { readonly id: number; readonly at: Point; readonly off: Point; drags: boolean } | null = null;
+  let held: Held | null = null;
 
   const fit = (): void => {
     const { width, height } = sizeOf(element);
@@ -61,36 +75,45 @@ export function hearMinimap(
     event.stopImmediatePropagation();
   };
   const isLocked = (ability: 'pan' | 'zoom'): boolean => camera.settings.locked.includes(ability);
-  const goTo = ({ x, y }: Point): void => {
-    camera.place(minimap.toGround(x, y));
+  /** Whether a press takes hold of what the view sees, as far as that lies near: up to the horizon it may be most of the map. */
+  const isOn = (at: Point, ground: Point): boolean => {
+    const { view } = camera;
+    const { sinHeading, cosHeading } = view.look;
+    const { periodX = 0, periodY = 0 } = view.ground;
+    const east = nearestCopy(ground.x - view.x, periodX);
+    const south = nearestCopy(ground.y - view.y, periodY);
+    const away = east * sinHeading - south * cosHeading;
+    return away <= NEAR * view.span && minimap.outlines().some((part) => isInside(at, part));
   };
 
   const onDown = (event: PointerEvent): void => {
     const at = pointOf(event);
     if (event.button !== 0 || held !== null || !minimap.has(at.x, at.y)) return;
     take(event);
+    takeFocus(element);
     if (isLocked('pan')) return;
-    const outline = minimap.outline();
+    const ground = minimap.toGround(at.x, at.y);
     const { view } = camera;
-    const focus = minimap.toMinimap(view.x, view.y);
-    const isOn = isInside(at, outline);
-    held = {
-      id: event.pointerId,
-      at,
-      off: isOn ? { x: focus.x - at.x, y: focus.y - at.y } : { x: 0, y: 0 },
-      drags: false,
-    };
+    const holds = isOn(at, ground);
+    // What it shows may go with the camera: the press counts by what it showed then.
+    const { a, b, c, d } = minimap.transform();
+    held = { id: event.pointerId, at, from: holds ? { x: view.x, y: view.y } : ground, a, b, c, d, drags: false };
     element.setPointerCapture(event.pointerId);
-    if (isOn) return;
-    if (press === 'jump') goTo(at);
-    else void travel(camera, minimap.toGround(at.x, at.y), options.travel);
+    if (holds) return;
+    if (press === 'jump') camera.place(ground);
+    else void travel(camera, ground, options.travel);
   };
   const onMove = (event: PointerEvent): void => {
     if (event.pointerId !== held?.id) return;
     take(event);
     const { x, y } = pointOf(event);
-    held.drags ||= Math.abs(x - held.at.x) + Math.abs(y - held.at.y) > DRAGS;
-    if (held.drags && !isLocked('pan')) goTo({ x: x + held.off.x, y: y + held.off.y });
+    const right = x - held.at.x;
+    const down = y - held.at.y;
+    held.drags ||= Math.abs(right) + Math.abs(down) > DRAGS;
+    if (!held.drags || isLocked('pan')) return;
+    const { from, a, b, c, d } = held;
+    const size = a * d - b * c;
+    camera.place({ x: from.x + (d * right - c * down) / size, y: from.y + (a * down - b * right) / size });
   };
   const onEnd = (event: PointerEvent): void => {
     if (event.pointerId !== held?.id) return;
@@ -123,6 +146,13 @@ export function hearMinimap(
       held = null;
     },
   };
+}
+
+/** A text field that had the focus has it no longer, as with any press beside it. */
+function takeFocus(element: Element): void {
+  const root = element.getRootNode();
+  const active = 'activeElement' in root ? (root.activeElement as (Element & Partial<HTMLElement>) | null) : null;
+  if (active !== null && !active.contains(element)) active.blur?.();
 }
 
 /** Inside its border, CSS pixels. Of an SVG not every browser says that. */

@@ -1,7 +1,7 @@
 /** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
 import { outlinesOf } from '../limits/index.ts';
 import { Angle, finite } from '../math/index.ts';
-import { shown } from '../settings/index.ts';
+import { sentence, shown } from '../settings/index.ts';
 import type { CameraLike } from '../steered.ts';
 import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
 import { clip } from './clip.ts';
@@ -31,8 +31,12 @@ export interface MinimapOptions {
   readonly turns?: boolean;
   /** It is a disc in the middle of its region. */
   readonly round?: boolean;
+  /** What the outline is of: the whole `screen` (the default), or the `safe-frame`, without what panels cover. */
+  readonly outlineOf?: 'screen' | 'safe-frame';
 }
 
+/** Of a world that repeats itself: the nearest, and its neighbours. */
+const COPIES = [0, -1, 1];
 /** Corners that a disc is clipped with. */
 const CORNERS = 64;
 
@@ -51,12 +55,13 @@ export class Minimap {
   readonly #around: number;
   readonly #turns: boolean;
   readonly #round: boolean;
+  readonly #outlineOf: 'screen' | 'safe-frame';
   /** Where it is drawn; `hearMinimap` keeps it up to date with its element. */
   region: MinimapRegion = { left: 0, top: 0, width: 200, height: 200 };
   readonly #corners = new Float64Array(8);
 
   /** @throws TypeError where nothing says what it shows */
-  constructor(camera: CameraLike, { area, around = 0, turns = false, round = false }: MinimapOptions = {}) {
+  constructor(camera: CameraLike, { area, around = 0, turns = false, round = false, outlineOf = 'screen' }: MinimapOptions = {}) {
     this.camera = camera;
     const { bounds } = camera.settings;
     this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds).flat());
@@ -68,6 +73,11 @@ export class Minimap {
     this.#around = around;
     this.#turns = turns;
     this.#round = round;
+    if (!['screen', 'safe-frame'].includes(outlineOf))
+      throw new TypeError(
+        sentence({ path: 'minimap.outlineOf', found: shown(outlineOf), wanted: '"screen" or "safe-frame"' }),
+      );
+    this.#outlineOf = outlineOf;
   }
 
   /** World units to pixels of the element: for a canvas, an SVG or a CSS transform. */
@@ -138,35 +148,58 @@ export class Minimap {
     return Math.abs(right) <= width / 2 && Math.abs(down) <= height / 2;
   }
 
-  /** What the view sees: a convex polygon in pixels of the element, cut at its sides; empty where that is all outside. */
+  /**
+   * What the view sees: a convex polygon in pixels of the element, cut at its sides; empty if that is all outside. In a world
+   * that repeats itself, the copy nearest to the middle.
+   */
   outline(): readonly Point[] {
+    return this.#outlineAt(0, 0);
+  }
+
+  /** The same with every copy of a world that repeats itself: over a seam an outline has several parts. */
+  outlines(): readonly (readonly Point[])[] {
+    const { periodX = 0, periodY = 0 } = this.camera.view.ground;
+    const parts: (readonly Point[])[] = [];
+    for (const east of COPIES)
+      for (const south of COPIES) {
+        if ((east !== 0 && periodX === 0) || (south !== 0 && periodY === 0)) continue;
+        const part = this.#outlineAt(east * periodX, south * periodY);
+        if (part.length > 2) parts.push(part);
+      }
+    return parts;
+  }
+
+  /** The copy that lies so far from the one nearest to the middle. */
+  #outlineAt(east: number, south: number): readonly Point[] {
     const { view } = this.camera;
     const { periodX = 0, periodY = 0 } = view.ground;
-    const corners = view.footprint(this.#corners);
+    const corners = this.#outlineOf === 'screen' ? view.footprint(this.#corners) : view.frameFootprint(this.#corners);
     const affine = this.transform();
     const middle = this.#middle;
-    const toX = middle.x + nearestCopy(view.x - middle.x, periodX) - view.x;
-    const toY = middle.y + nearestCopy(view.y - middle.y, periodY) - view.y;
+    const toX = middle.x + nearestCopy(view.x - middle.x, periodX) - view.x + east;
+    const toY = middle.y + nearestCopy(view.y - middle.y, periodY) - view.y + south;
     const whole = [0, 2, 4, 6].map((i) =>
       apply(affine, { x: (corners[i] ?? 0) + toX, y: (corners[i + 1] ?? 0) + toY }),
     );
     return clip(whole, this.#sides());
   }
 
-  /** The same for the `d` of an SVG path. */
+  /** `outlines` for the `d` of an SVG path. */
   outlinePath(): string {
-    const points = this.outline().map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`);
-    return points.length === 0 ? '' : `M${points.join('L')}Z`;
+    return this.outlines()
+      .map((part) => `M${part.map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`)
+      .join('');
   }
 
-  /** The same as a path of a 2D canvas: `minimap.traceOutline(context); context.stroke();`. */
+  /** `outlines` as a path of a 2D canvas: `minimap.traceOutline(context); context.stroke();`. */
   traceOutline(context: Pick<CanvasRenderingContext2D, 'beginPath' | 'moveTo' | 'lineTo' | 'closePath'>): void {
-    const [first, ...others] = this.outline();
     context.beginPath();
-    if (first === undefined) return;
-    context.moveTo(first.x, first.y);
-    for (const { x, y } of others) context.lineTo(x, y);
-    context.closePath();
+    for (const [first, ...others] of this.outlines()) {
+      if (first === undefined) continue;
+      context.moveTo(first.x, first.y);
+      for (const { x, y } of others) context.lineTo(x, y);
+      context.closePath();
+    }
   }
 
   /** Its corners, clockwise. */

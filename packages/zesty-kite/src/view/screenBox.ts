@@ -1,7 +1,8 @@
 /** A box that a player draws on the screen, and what of the game's things lies in it. */
 import { nearestCopy } from './copies.ts';
 import { frustumPlanes, showsBox, type Box, type ScreenRectangle } from './culling.ts';
-import { ScratchDepth, ScratchScreenPoint } from './scratch.ts';
+import { LevelCut } from './levelCut.ts';
+import { ScratchScreenPoint } from './scratch.ts';
 import type { Footprint, View } from './view.ts';
 
 /**
@@ -29,6 +30,7 @@ export class ScreenBox implements ScreenRectangle {
   /** The ground in it on another level, and which. */
   readonly #level: Footprint = new Float64Array(8);
   #levelHeight = NaN;
+  readonly #cut = new LevelCut();
 
   /** Between any two opposite corners, CSS pixels from the top left of the screen. */
   set(view: View, fromX: number, fromY: number, toX: number, toY: number): this {
@@ -59,8 +61,8 @@ export class ScreenBox implements ScreenRectangle {
     const atY = view.y + nearestCopy(y - view.y, periodY);
     // Seen from below, a level may show up to the horizon and has no outline with corners.
     if (widening > 0 && level - view.focusHeight >= (view.span * sinPitch * (1 - 1e-6)) / widening) {
-      cutPlanes(view, this.planes, level);
-      return isNearCut(atX, atY, radius);
+      this.#cut.set(view, this.planes, level);
+      return this.#cut.isNear(atX, atY, radius);
     }
     if (level !== this.#levelHeight) {
       view.footprintOf(this.left, this.top, this.right, this.bottom, this.#level, level);
@@ -181,79 +183,6 @@ function isNear(outline: Footprint, x: number, y: number, radius: number): boole
   return inside && sense !== 0;
 }
 
-/** The four sides of a box and the plane of the eye, where they cut a level: a, b and c of a·x + b·y + c ≥ 0, (a, b) one unit long. */
-const cuts = new Float64Array(15);
-let cutCount = 0;
-/** A side that is level misses all of the level. */
-let cutsAll = false;
-
-function cutPlanes(view: View, planes: Float64Array, level: number): void {
-  cutCount = 0;
-  cutsAll = false;
-  const { near } = view.depth(depth);
-  for (let k = 0; k <= 16; k += 4) {
-    const a = planes[k] ?? 0;
-    const b = planes[k + 1] ?? 0;
-    const ahead = k === 16 ? near : 0;
-    const c = (planes[k + 2] ?? 0) * level + (planes[k + 3] ?? 0) + ahead;
-    const length = Math.sqrt(a * a + b * b);
-    if (length < FLAT) {
-      if (c < 0) cutsAll = true;
-      continue;
-    }
-    cuts[cutCount] = a / length;
-    cuts[cutCount + 1] = b / length;
-    cuts[cutCount + 2] = c / length;
-    cutCount += 3;
-  }
-}
-
-/** Of a plane's normal: its level part, less of which is none. */
-const FLAT = 1e-12;
-
-/** Whether a point is in what the cuts leave of the level, or no farther from it than this: exact, as what they leave is convex. */
-function isNearCut(x: number, y: number, radius: number): boolean {
-  if (cutsAll) return false;
-  let inside = true;
-  for (let i = 0; i < cutCount; i += 3) {
-    const off = offCut(i, x, y);
-    if (off >= 0) continue;
-    inside = false;
-    if (-off > radius) return false;
-    // The nearest point of the edge, if it is left.
-    if (isLeft(i, i, x - off * (cuts[i] ?? 0), y - off * (cuts[i + 1] ?? 0))) return true;
-  }
-  if (inside) return true;
-  for (let i = 0; i < cutCount; i += 3)
-    for (let k = 0; k < i; k += 3) if (isCornerNear(i, k, x, y, radius)) return true;
-  return false;
-}
-
-/** How far a point lies inside of a cut; below 0 outside. */
-function offCut(i: number, x: number, y: number): number {
-  return (cuts[i] ?? 0) * x + (cuts[i + 1] ?? 0) * y + (cuts[i + 2] ?? 0);
-}
-
-/** Whether all cuts but two leave a point. */
-function isLeft(but: number, orThis: number, x: number, y: number): boolean {
-  for (let i = 0; i < cutCount; i += 3) if (i !== but && i !== orThis && offCut(i, x, y) < 0) return false;
-  return true;
-}
-
-function isCornerNear(i: number, k: number, x: number, y: number, radius: number): boolean {
-  const a = cuts[i] ?? 0;
-  const b = cuts[i + 1] ?? 0;
-  const c = offCut(i, x, y);
-  const d = cuts[k] ?? 0;
-  const e = cuts[k + 1] ?? 0;
-  const f = offCut(k, x, y);
-  const cross = a * e - b * d;
-  // From the point.
-  const east = (b * f - e * c) / cross;
-  const south = (d * c - a * f) / cross;
-  return east * east + south * south <= radius * radius && isLeft(i, k, x + east, y + south);
-}
-
 /** Of a coordinate, relative. */
 const ROUNDING = 1e-15;
 /** Of a box. */
@@ -261,5 +190,4 @@ const CORNERS = 8;
 const cornerX = new Float64Array(CORNERS);
 const cornerY = new Float64Array(CORNERS);
 const at = new ScratchScreenPoint();
-const depth = new ScratchDepth();
 const moved = { left: 0, top: 0, right: 0, bottom: 0, low: 0, high: 0 };
