@@ -1,4 +1,5 @@
 /** The one class that ties settings, signals, motion, limits and view together. */
+import { checkFunction, refuse } from './messages/index.ts';
 import { Calls } from './calls.ts';
 import type { CameraLike } from './steered.ts';
 import { partChanged, soundTerrain, type Terrain } from './ground/index.ts';
@@ -400,6 +401,7 @@ export class Camera extends Calls implements CameraLike {
    * @returns a function that ends this
    */
   reportTo(report: (error: unknown) => void): () => void {
+    checkFunction('reportTo', report);
     this.#reports.unshift(report);
     return () => {
       const index = this.#reports.indexOf(report);
@@ -423,12 +425,13 @@ export class Camera extends Calls implements CameraLike {
    * @param time when, as for a signal; now when left out
    */
   changeTerrain(terrain: Terrain | null, time = -Infinity): void {
+    if (typeof time !== 'number') refuse('changeTerrain.time', time, 'milliseconds');
     if (terrain === null) {
       this.signal({ kind: 'terrain', id: null, digest: null, time });
       return;
     }
-    const { id, digest } = terrain;
     soundTerrain('changeTerrain.terrain', terrain);
+    const { id, digest } = terrain;
     const part = partChanged(this.#lastTerrain, terrain);
     this.#terrains.set(`${digest} ${id}`, terrain);
     this.signal({ kind: 'terrain', id, digest, time, ...(part === null ? {} : { part }) });
@@ -503,6 +506,7 @@ export class Camera extends Calls implements CameraLike {
    * @returns a function that ends this
    */
   poll(poll: (time: number) => void, awake = false): () => void {
+    checkFunction('poll', poll);
     const asleep = awake && this.settled;
     if (awake) this.#awake += 1;
     let isOn = true;
@@ -524,6 +528,7 @@ export class Camera extends Calls implements CameraLike {
    * `write` is then handed every signal as it takes effect, until it is replaced or null.
    */
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
+    if (write !== null) checkFunction('begin.write', write, 'a function, or null');
     this.#stampCalls();
     const { x, y, span, heading, pitch } = this.shown;
     // Whole turns beyond what a start may say are forgotten.
@@ -550,6 +555,7 @@ export class Camera extends Calls implements CameraLike {
    *   number, or lies before the last frame, counts as the last frame's.
    */
   advance(time: number): View {
+    if (typeof time !== 'number') refuse('advance.time', time, 'milliseconds');
     if (this.#advancing) throw new Error('advance: found a call from a poll of the same camera; call it once a frame');
     this.#advancing = true;
     try {

@@ -1,4 +1,5 @@
 /** Retro-looking games draw fewer pixels from afar and enlarge them: how many, by the zoom. */
+import { checkList, checkObject } from '../messages/index.ts';
 import { createCurve, curveAt, log2 } from '../math/index.ts';
 import type { View } from '../view/index.ts';
 
@@ -20,9 +21,16 @@ export interface DensityRule {
  *
  * @throws RangeError for a rule without a curve, or densities that are none
  */
-export function densityByZoom({ byZoom, wholeSteps = true }: DensityRule): (view: View) => number {
+export function densityByZoom(rule: DensityRule): (view: View) => number {
+  checkObject('densityByZoom', rule, 'an object { byZoom: [[60, 1], [400, 0.25]] }');
+  const { byZoom, wholeSteps = true } = rule;
+  checkList('densityByZoom.byZoom', byZoom, 'a list such as [[60, 1], [400, 0.25]]');
+  byZoom.forEach((stop, i) => {
+    checkList(`densityByZoom.byZoom[${String(i)}]`, stop, 'a span and a density, such as [60, 1]');
+  });
   const good = byZoom.every(
-    ([span, density], i) => span > (byZoom[i - 1]?.[0] ?? 0) && density > 0 && Number.isFinite(span + density),
+    ([span, density], i) =>
+      span > (byZoom[i - 1]?.[0] ?? 0) && density > 0 && density <= 16 && Number.isFinite(span + density),
   );
   if (byZoom.length === 0 || !good)
     throw new RangeError(

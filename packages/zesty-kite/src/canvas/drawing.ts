@@ -2,6 +2,7 @@
  * A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. It
  * takes whatever has the fields of a canvas context, that of an OffscreenCanvas too.
  */
+import { checkFunction, checkMade, checkObject, sentence, shown } from '../messages/index.ts';
 import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
 /** What is needed of a canvas; an element has a style, too. */
@@ -55,10 +56,12 @@ export interface Drawing {
  * context.fillRect(0, 0, 1024, 768); // world units
  * ```
  */
-export function createDrawing(
-  context: CanvasContext,
-  { snap = 'never', density: ask, enlarge = 'smooth' }: DrawingOptions = {},
-): Drawing {
+export function createDrawing(context: CanvasContext, options: DrawingOptions = {}): Drawing {
+  checkMade('createDrawing.context', context, 'setTransform', "a 2D context: canvas.getContext('2d')");
+  checkObject('createDrawing.options', options, 'an object such as { snap }');
+  const { snap = 'never', density: ask, enlarge = 'smooth' } = options;
+  if (ask !== undefined)
+    checkFunction('createDrawing.density', ask, 'a function of the view, such as densityByZoom makes');
   const known = ['never', 'at-rest', 'always'];
   if (!known.includes(snap))
     throw new TypeError(`createDrawing: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
@@ -72,7 +75,7 @@ export function createDrawing(
   return {
     begin: (view) => {
       const drawn = snap === 'never' ? view : snap === 'always' ? snapper.snap(view) : snapper.ease(view);
-      density = ask?.(view) ?? view.density;
+      density = densityOf(ask?.(view) ?? view.density);
       drawn.affine(affine);
       fit(context.canvas, view, density);
       if (context.canvas.style !== undefined && ask !== undefined)
@@ -90,6 +93,21 @@ export function createDrawing(
       return snapper.settled;
     },
   };
+}
+
+/** More pixels for each CSS pixel are no use, and no browser has them. */
+const MOST = 16;
+
+/** @throws RangeError for a density that no canvas can have */
+function densityOf(density: number): number {
+  if (density > 0 && density <= MOST) return density;
+  throw new RangeError(
+    sentence({
+      path: 'createDrawing.density',
+      found: shown(density),
+      wanted: `a number above 0, up to ${String(MOST)}`,
+    }),
+  );
 }
 
 /** Gives a canvas as many pixels as are drawn; its element keeps its size. */

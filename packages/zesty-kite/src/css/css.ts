@@ -2,6 +2,7 @@
  * Elements and SVG that lie on the ground, and labels pinned to it, moved by CSS transforms. It takes whatever has the
  * fields of an element.
  */
+import { checkMade, checkObject, checkView } from '../messages/index.ts';
 import type { Affine, ScreenPoint, View } from '../view/index.ts';
 
 /** What is needed of an element. */
@@ -24,17 +25,20 @@ export interface Pinned {
  *
  * @param height of the level plane that it lies on; that of the focus when left out
  */
-export function layOnGround(view: View, { style }: Styled, height: number = view.focusHeight): void {
+export function layOnGround(view: View, element: Styled, height?: number): void {
+  checkView('layOnGround', view);
+  const style = styleOf('layOnGround', element);
   style.transformOrigin = '0 0';
   style.transform = cssTransform(view, height);
 }
 
 /** The same as text: `matrix(…)`, and `matrix3d(…)` for a perspective that is not straight down. */
-export function cssTransform(view: View, height: number = view.focusHeight): string {
+export function cssTransform(view: View, height?: number): string {
+  checkView('cssTransform', view);
   if (isFlat(view)) return svgTransform(view, height);
   const { look, span, x, y, focusHeight } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening, middleX, middleY, frameHeight } = look;
-  const rise = (height - focusHeight) / span;
+  const rise = ((height ?? focusHeight) - focusHeight) / span;
   // Counted from the focus, in spans: to the right and toward the viewer, each a·x + b·y + c.
   const right = [cosHeading / span, sinHeading / span, -(x * cosHeading + y * sinHeading) / span] as const;
   const toward = [-sinHeading / span, cosHeading / span, (x * sinHeading - y * cosHeading) / span] as const;
@@ -56,7 +60,8 @@ export function cssTransform(view: View, height: number = view.focusHeight): str
  *
  * @throws RangeError for a perspective that is not straight down: SVG has no such transform
  */
-export function svgTransform(view: View, height: number = view.focusHeight): string {
+export function svgTransform(view: View, height?: number): string {
+  checkView('svgTransform', view);
   if (!isFlat(view))
     throw new RangeError(
       `svgTransform: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens, a pitch of 90, or an HTML element around the SVG and layOnGround`,
@@ -74,18 +79,31 @@ export function svgTransform(view: View, height: number = view.focusHeight): str
  */
 export function pinLabel(
   view: View,
-  { style }: Pinned,
-  { x, y, height = view.focusHeight }: { readonly x: number; readonly y: number; readonly height?: number },
+  element: Pinned,
+  at: { readonly x: number; readonly y: number; readonly height?: number },
   beyond = 100,
 ): Readonly<ScreenPoint> | null {
-  const at = view.toScreen(x, y, height);
+  checkView('pinLabel', view);
+  checkObject('pinLabel.at', at, 'a point {x, y}');
+  const style = styleOf('pinLabel', element);
+  const shown = view.toScreen(at.x, at.y, at.height);
   const shows =
-    at.inFront && at.x >= -beyond && at.y >= -beyond && at.x <= view.width + beyond && at.y <= view.height + beyond;
+    shown.inFront &&
+    shown.x >= -beyond &&
+    shown.y >= -beyond &&
+    shown.x <= view.width + beyond &&
+    shown.y <= view.height + beyond;
   style.visibility = shows ? 'visible' : 'hidden';
   if (!shows) return null;
   const whole = (value: number): string => text(Math.round(value * view.density) / view.density);
-  style.transform = `translate(${whole(at.x)}px, ${whole(at.y)}px)`;
-  return at;
+  style.transform = `translate(${whole(shown.x)}px, ${whole(shown.y)}px)`;
+  return shown;
+}
+
+/** @throws TypeError for what is no element */
+function styleOf<S>(call: string, element: { readonly style: S }): S {
+  checkMade(`${call}.element`, element, 'style', 'an element');
+  return element.style;
 }
 
 /** Whether a matrix of six numbers says it all. */

@@ -3,6 +3,7 @@ import type { Camera } from '../camera.ts';
 import { Angle } from '../math/index.ts';
 import type { Part } from '../motion/index.ts';
 import type { Point } from '../view/index.ts';
+import { cameraHere } from './here.ts';
 import { Following } from './follows.ts';
 import { Journey } from './journey.ts';
 
@@ -21,6 +22,7 @@ const PARTS = 48;
  * `createOverlay(camera, listening, () => directing(camera))`.
  */
 export function directing(camera: Camera): Drawn[] {
+  cameraHere('directing', camera);
   return camera.timeline.kept.states.flatMap((state: Part) => {
     if (state instanceof Journey && state.path !== null) return [wayOf(state, camera.shown)];
     if (state instanceof Following && state.on) return [zoneOf(state, camera)];

@@ -1,4 +1,5 @@
 /** Effects on what is shown alone: shakes and nudges. Limits, grips, rest and sessions know nothing of them. */
+import { checkMade, checkObject } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
 import { sentence, shown } from '../settings/index.ts';
 import { aim, View, type Point } from '../view/index.ts';
@@ -57,6 +58,7 @@ export class Effects {
   #time = 0;
 
   constructor(camera: Shaken) {
+    checkMade('Effects.camera', camera, 'settings', 'a camera');
     this.#camera = camera;
   }
 
@@ -72,6 +74,7 @@ export class Effects {
    * @throws TypeError for what is no number
    */
   shake(shake: Shake): () => void {
+    checkObject('shake', shake, 'an object such as { pixels: 12 }');
     const { pixels = 0, heading = 0, pitch = 0, halfLife = 0.15, rate = 14, seed = 1 } = shake;
     check('shake', { pixels, heading, pitch, halfLife, rate, seed });
     return this.#begin(halfLife, (seconds, left) => {
@@ -89,7 +92,9 @@ export class Effects {
    * @returns a function that ends it
    * @throws TypeError for what is no number
    */
-  nudge({ x, y, halfLife = 0.08 }: Nudge): () => void {
+  nudge(nudge: Nudge): () => void {
+    checkObject('nudge', nudge, 'an object {x, y}');
+    const { x, y, halfLife = 0.08 } = nudge;
     check('nudge', { x, y, halfLife });
     return this.#begin(halfLife, (_, left) => {
       off.right += left * x;
@@ -160,7 +165,7 @@ function anyNumber(seed: number, channel: number, index: number): number {
 
 function check(path: string, numbers: Readonly<Record<string, number>>): void {
   for (const [name, value] of Object.entries(numbers))
-    if (!(Math.abs(value) <= MOST) || (value < 0 && name === 'halfLife'))
+    if (typeof (value as unknown) !== 'number' || !(Math.abs(value) <= MOST) || (value < 0 && name === 'halfLife'))
       throw new TypeError(
         sentence({
           path: `${path}.${name}`,

@@ -1,6 +1,8 @@
 /** Games with storeys: the plane that the camera goes by is a floor. */
+import { checkList, checkNumber } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { shown } from '../settings/index.ts';
+import { cameraHere } from './here.ts';
 
 /**
  * Goes from floor to floor, eased by the settings' `ground.followHalfLife`. What shows, what is picked and what is gripped is
@@ -20,22 +22,25 @@ export class Floors {
    * @throws RangeError for heights that do not rise
    */
   constructor(camera: Camera, heights: readonly number[]) {
+    const here = cameraHere('Floors', camera);
+    checkList('floors.heights', heights, 'heights that rise, such as [0, 3, 6]');
     const rises = heights.every((height, i) => Number.isFinite(height) && height > (heights[i - 1] ?? -Infinity));
     if (heights.length === 0 || !rises)
       throw new RangeError(`floors.heights: found ${shown(heights)}; wanted heights that rise, such as [0, 3, 6]`);
-    this.#camera = camera;
+    this.#camera = here;
     this.#heights = [...heights];
   }
 
   /** The floor that the camera goes by, or is on its way to, 0 for the lowest: the nearest to the setting. */
   get floor(): number {
     const { floor } = this.#camera.settings.ground;
-    const off = this.#heights.map((height) => Math.abs(height - floor));
-    return off.indexOf(Math.min(...off));
+    const nearest = (a: number, b: number): number => Math.abs(a - floor) - Math.abs(b - floor);
+    return this.#heights.indexOf([...this.#heights].sort(nearest)[0] ?? 0);
   }
 
   /** Goes to a floor; to the lowest or the highest where there is none. */
   go(floor: number): void {
+    checkNumber('Floors.go.floor', floor);
     const to = Math.min(Math.max(Math.round(floor), 0), this.#heights.length - 1);
     this.#camera.change({ ground: { floor: this.#heights[to] ?? 0 } });
   }

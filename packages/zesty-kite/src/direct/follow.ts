@@ -1,6 +1,6 @@
 /** Following: the camera keeps something that moves in sight. */
+import { checkNumber, checkObject, checkOneOf } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
-import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
 import { Evenly } from './evenly.ts';
@@ -63,6 +63,7 @@ export interface Followed {
  */
 export function follow(camera: Camera, target: Target | (() => Target | null), options: FollowOptions = {}): Followed {
   const here = cameraHere('follow', camera);
+  checkObject('follow.options', options, 'an object such as { lead: 0.2 }');
   checkOptions(options);
   const isFunction = typeof target === 'function';
   let given: Target = isFunction ? { x: 0, y: 0 } : checkedPoint('follow.target', target);
@@ -181,30 +182,14 @@ function zoneOf({
 
 /** @throws TypeError */
 function checkOptions(options: FollowOptions): void {
-  const {
-    halfLife = 0.15,
-    lead = 0,
-    onPan = 'offset',
-    ticks = 60,
-    heading = 0,
-    deadZone = { width: 0, height: 0 },
-  } = options;
-  const number = (name: string, value: unknown, min: number, max: number): void => {
-    if (typeof value === 'number' && value >= min && value <= max) return;
-    refuse(name, value, `a number from ${String(min)} to ${String(max)}`);
-  };
-  number('halfLife', halfLife, 0, 60);
-  number('lead', lead, -60, 60);
-  number('ticks', ticks, 0.1, 1e4);
-  if (heading !== 'target') number('heading', heading, -1e6, 1e6);
-  if (!PANS.includes(onPan)) refuse('onPan', onPan, `one of ${PANS.join(', ')}`);
-  if (typeof deadZone !== 'object' || (deadZone as unknown) === null)
-    refuse('deadZone', deadZone, 'shares {width, height}, or {diameter}');
-  for (const [name, share] of Object.entries(deadZone)) number(`deadZone.${name}`, share, 0, 1);
-}
-
-function refuse(name: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path: `follow.options.${name}`, found: shown(found), wanted }));
+  const { halfLife = 0.15, lead = 0, onPan = 'offset', ticks = 60, heading = 0, deadZone = {} } = options;
+  checkNumber('follow.options.halfLife', halfLife, 0, 60);
+  checkNumber('follow.options.lead', lead, -60, 60);
+  checkNumber('follow.options.ticks', ticks, 0.1, 1e4);
+  if (heading !== 'target') checkNumber('follow.options.heading', heading, -1e6, 1e6);
+  checkOneOf('follow.options.onPan', onPan, PANS);
+  checkObject('follow.options.deadZone', deadZone, 'shares {width, height}, or {diameter}');
+  for (const [name, share] of Object.entries(deadZone)) checkNumber(`follow.options.deadZone.${name}`, share, 0, 1);
 }
 
 function send(camera: Camera, signal: FollowSignal | UnfollowSignal | SampleSignal): void {

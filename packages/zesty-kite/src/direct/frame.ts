@@ -6,6 +6,7 @@
  * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone. What is left is a linear
  * program of four constraints; its answer is where two of them meet.
  */
+import { checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import {
   fieldOfViewAt,
@@ -68,7 +69,16 @@ export interface Framing {
  * @throws TypeError for what is no thing
  */
 export function frame(camera: Camera, things: readonly Thing[], options: FrameOptions = {}): Framing {
-  return frameGrown(cameraHere('frame', camera), things, options, 0);
+  const here = cameraHere('frame', camera);
+  checkObject('frame.options', options, 'an object such as { padding: 40 }');
+  const { padding = 0 } = options;
+  if (typeof padding === 'number') checkNumber('frame.options.padding', padding);
+  else
+    for (const side of ['left', 'top', 'right', 'bottom'] as const) {
+      checkObject('frame.options.padding', padding, 'pixels, or {left, top, right, bottom}');
+      checkNumber(`frame.options.padding.${side}`, padding[side]);
+    }
+  return frameGrown(here, things, options, 0);
 }
 
 /** The same with so many world units around each thing. */

@@ -1,7 +1,7 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
+import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { exp2 } from '../math/index.ts';
-import { sentence, shown } from '../settings/index.ts';
 import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameGrown, type Framed, type FrameOptions } from './frame.ts';
@@ -40,9 +40,11 @@ export function followGroup(
   options: GroupOptions = {},
 ): Omit<Followed, 'moveTo'> {
   const here = cameraHere('followGroup', camera);
+  checkObject('followGroup.options', options, 'an object such as { padding: 40 }');
   const { padding = 0, nearest = 0, farthest = Infinity, ...others } = options;
-  if (typeof (group as unknown) !== 'function') refuse('group', group, 'a function that returns a list of things');
-  if (!(nearest >= 0 && farthest >= nearest)) refuse('options', { nearest, farthest }, '0 ≤ nearest ≤ farthest');
+  checkFunction('followGroup.group', group, 'a function that returns a list of things');
+  if (!(nearest >= 0 && farthest >= nearest))
+    refuse('followGroup.options', { nearest, farthest }, '0 ≤ nearest ≤ farthest');
   const drift = new Drift();
   const forget = here.poll((time) => {
     drift.time = time;
@@ -51,7 +53,9 @@ export function followGroup(
   let asked = NaN;
   const find = (): Point | null => {
     const things = group();
-    if (things === null || things.length === 0) return null;
+    if (things === null) return null;
+    checkList('followGroup.group', things, 'a list of things, or null');
+    if (things.length === 0) return null;
     const tight = frameGrown(here, things, { padding }, 0).to;
     drift.take(tight, here.timeline.rules.ground);
     const off = drift.speed * focusLag(others) + zoneReach(others, here);
@@ -124,8 +128,4 @@ class Drift {
     this.#y = y;
     this.#span = span;
   }
-}
-
-function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path: `followGroup.${path}`, found: shown(found), wanted }));
 }

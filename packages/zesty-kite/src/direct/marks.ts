@@ -1,7 +1,9 @@
 /** Marks: places to come back to, saved by name or by number key. */
+import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { shown } from '../settings/index.ts';
 import type { Arrival } from './journey.ts';
+import { cameraHere } from './here.ts';
 import { travel, type TravelOptions } from './travel.ts';
 
 /** A place and a look, plain data: for `travel`, `camera.place`, `start`, and for a saved game. */
@@ -41,7 +43,7 @@ const TWICE = 400;
 
 /** Where the camera is heading to: where it stands once everything has eased. */
 export function markOf(camera: Camera): Mark {
-  const { x, y, span, heading, pitch } = camera.goal;
+  const { x, y, span, heading, pitch } = cameraHere('markOf', camera).goal;
   return { x, y, span, heading, pitch };
 }
 
@@ -67,7 +69,9 @@ export class Marks {
    * @throws TypeError for what is no mark
    */
   constructor(camera: Camera, saved: Readonly<Record<string, Mark>> = {}, options: MarksOptions = {}) {
-    this.#camera = camera;
+    this.#camera = cameraHere('Marks', camera);
+    checkObject('marks', saved, 'what toJSON gave');
+    checkObject('marks.options', options, 'an object such as { presses: 2 }');
     this.#presses = options.presses ?? 1;
     this.#travel = options.travel ?? {};
     for (const [name, mark] of Object.entries(saved)) this.#marks.set(name, checkedMark(`marks.${name}`, mark));
@@ -83,6 +87,7 @@ export class Marks {
 
   /** Saves where the camera is heading to, or another place. */
   save(name: string, mark: Mark = markOf(this.#camera)): Mark {
+    if (typeof (name as unknown) !== 'string') refuse('Marks.save.name', name, 'a name');
     const saved = checkedMark(`marks.${name}`, mark);
     this.#marks.set(name, saved);
     return saved;
@@ -105,7 +110,9 @@ export class Marks {
    *
    * @returns whether it was a number key that saves or goes: the page may prevent its default
    */
-  key({ code, shiftKey, ctrlKey, altKey, metaKey, repeat, timeStamp }: PressedKey): boolean {
+  key(pressed: PressedKey): boolean {
+    checkMade('Marks.key', pressed, 'code', 'an event of a key');
+    const { code, shiftKey, ctrlKey, altKey, metaKey, repeat, timeStamp } = pressed;
     const name = /^(?:Digit|Numpad)(\d)$/u.exec(code)?.[1];
     if (name === undefined || ctrlKey === true || altKey === true || metaKey === true) return false;
     if (repeat === true) return this.#marks.has(name);
@@ -127,7 +134,9 @@ export class Marks {
 }
 
 /** @throws TypeError */
-export function checkedMark(path: string, { x, y, span, heading, pitch }: Mark): Mark {
+export function checkedMark(path: string, saved: Mark): Mark {
+  checkObject(path, saved, 'a mark {x, y, span, heading, pitch}');
+  const { x, y, span, heading, pitch } = saved;
   const mark = { x, y, span, heading, pitch };
   for (const [name, value] of Object.entries(mark))
     if (!Number.isFinite(value)) throw new TypeError(`${path}.${name}: found ${shown(value)}; wanted a finite number`);

@@ -1,6 +1,6 @@
 /** Cutscenes: keyframes that are played, paused, played backward, or skipped. */
+import { checkFunction, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
-import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
@@ -68,9 +68,12 @@ export interface Played {
  */
 export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {}): Played {
   const here = cameraHere('play', camera);
+  checkObject('play.options', options, 'an object such as { loop: true }');
   const { interruptedBy = [], onEvent = () => undefined, loop = false, targets = {} } = options;
   const checked = checkedKeyframes('play.keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);
   checkAbilities('play.options.interruptedBy', interruptedBy);
+  checkFunction('play.options.onEvent', onEvent);
+  checkObject('play.options.targets', targets, 'functions by name');
   const samples = targetsOf(checked).map((name) => [name, samplesOf(here, name, targets)] as const);
   let rate = checkedNumber('options.rate', options.rate ?? 1, RATES.min, RATES.max);
   here.learn(plays);
@@ -166,13 +169,11 @@ function spotOf(target: string, { x, y }: Point): TargetSpot {
 function samplesOf(camera: Camera, name: string, targets: NonNullable<PlayOptions['targets']>): Samples {
   const path = `play.options.targets.${name}`;
   const find: unknown = Object.hasOwn(targets, name) ? targets[name] : undefined;
-  if (typeof find !== 'function')
-    throw new TypeError(sentence({ path, found: shown(find), wanted: 'a function that returns {x, y}' }));
+  checkFunction(path, find, 'a function that returns {x, y}');
   return new Samples(camera, path, find as () => Point);
 }
 
-function checkedNumber(path: string, value: unknown, min: number, max: number): number {
-  if (typeof value === 'number' && value >= min && value <= max) return value;
-  const wanted = `a number from ${String(min)} to ${String(max)}`;
-  throw new TypeError(sentence({ path: `play.${path}`, found: shown(value), wanted }));
+function checkedNumber(path: string, value: number, min: number, max: number): number {
+  checkNumber(`play.${path}`, value, min, max);
+  return value;
 }

@@ -121,8 +121,8 @@ export class Outline {
 
   #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: string): void {
     const place = [x, y].every(Number.isFinite) ? (height ?? this.#heightAt(Number(x), Number(y))) : NaN;
-    const spot = [x, y, place, radius].map(Number);
-    if (!spot.every((value) => Math.abs(value) <= FARTHEST) || !(Number(radius) >= 0))
+    const spot = [x, y, place, radius].map((value) => (typeof value === 'number' ? value : NaN));
+    if (!spot.every((value) => Math.abs(value) <= FARTHEST) || !((spot[3] ?? NaN) >= 0))
       refuse(path, { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
     for (const value of spot) this.#spots.push(value);
   }

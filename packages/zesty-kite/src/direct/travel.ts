@@ -1,6 +1,6 @@
 /** Travelling: the camera goes somewhere by itself, and says how that ended. */
+import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
-import { sentence, shown } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
 import type { Point } from '../view/index.ts';
@@ -53,10 +53,9 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = checkedOptions(options);
   const { interruptedBy = ABILITIES, stop } = options;
   if (typeof to !== 'object' || (to as unknown) === null)
-    refuse('to', to, 'a destination {x, y, span, heading, pitch}');
+    refuse('travel.to', to, 'a destination {x, y, span, heading, pitch}');
   const { target } = to;
-  if (target !== undefined && typeof target !== 'function')
-    refuse('to.target', target, 'a function that returns {x, y}');
+  if (target !== undefined) checkFunction('travel.to.target', target, 'a function that returns {x, y}');
   if (isElsewhere(camera)) return travelElsewhere(camera.elsewhere, to, options);
   const here = cameraHere('travel', camera);
   const samples = target === undefined ? null : new Samples(here, 'travel.to.target', target);
@@ -100,7 +99,7 @@ function isElsewhere(camera: CameraLike | null | undefined): camera is CameraLik
 
 /** In a worker: it travels there. */
 async function travelElsewhere({ call }: Elsewhere, to: Journeying, options: TravelOptions): Promise<Arrival> {
-  if (to.target !== undefined) refuse('to.target', to.target, 'x and y: a function cannot be sent to a worker');
+  if (to.target !== undefined) refuse('travel.to.target', to.target, 'x and y: a function cannot be sent to a worker');
   checkDestination(to);
   const { stop, ...sent } = options;
   const arrival = (await call('travel', [to, sent], stop)) as Arrival | null;
@@ -132,26 +131,20 @@ const TIMES = { speed: [1e-3, 1e3], minSeconds: [0, 3600], maxSeconds: [0, 3600]
 
 function checkDestination(to: Destination): void {
   for (const [name, [min, max]] of Object.entries(RANGES))
-    checkNumber(`to.${name}`, to[name as keyof typeof RANGES], min, max);
+    checkMaybe(`travel.to.${name}`, to[name as keyof typeof RANGES], min, max);
 }
 
 function checkedOptions(options: TravelOptions): TravelOptions {
-  if (typeof options !== 'object' || (options as unknown) === null)
-    refuse('options', options, 'an object such as { speed: 2 }');
+  checkObject('travel.options', options, 'an object such as { speed: 2 }');
   const { way, ease, interruptedBy } = options;
   for (const [name, [min, max]] of Object.entries(TIMES))
-    checkNumber(`options.${name}`, options[name as keyof typeof TIMES], min, max);
-  if (way !== undefined && !WAYS.includes(way)) refuse('options.way', way, `one of ${WAYS.join(', ')}`);
-  if (ease !== undefined && !EASES.includes(ease)) refuse('options.ease', ease, `one of ${EASES.join(', ')}`);
+    checkMaybe(`travel.options.${name}`, options[name as keyof typeof TIMES], min, max);
+  if (way !== undefined) checkOneOf('travel.options.way', way, WAYS);
+  if (ease !== undefined) checkOneOf('travel.options.ease', ease, EASES);
   if (interruptedBy !== undefined) checkAbilities('travel.options.interruptedBy', interruptedBy);
   return options;
 }
 
-function checkNumber(path: string, value: unknown, min: number, max: number): void {
-  if (value === undefined || (typeof value === 'number' && value >= min && value <= max)) return;
-  refuse(path, value, Number.isFinite(value) ? `a number from ${String(min)} to ${String(max)}` : 'a finite number');
-}
-
-function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path: `travel.${path}`, found: shown(found), wanted }));
+function checkMaybe(path: string, value: unknown, min: number, max: number): void {
+  if (value !== undefined) checkNumber(path, value, min, max);
 }

@@ -1,7 +1,9 @@
 /** Where the camera has been: back and forward through it, as in a browser. */
+import { checkList, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { log2 } from '../math/index.ts';
 import { nearestCopy } from '../view/index.ts';
+import { cameraHere } from './here.ts';
 import type { Arrival } from './journey.ts';
 import { checkedMark, markOf, type Mark } from './marks.ts';
 import { travel, type TravelOptions } from './travel.ts';
@@ -58,14 +60,24 @@ export class Visits {
    * @param saved what `toJSON` gave
    * @throws TypeError for what is no place
    */
-  constructor(camera: Camera, saved?: SavedVisits, { stay = 0.5, apart = 0.5, max = 50 }: VisitsOptions = {}) {
-    this.#camera = camera;
+  constructor(camera: Camera, saved?: SavedVisits | null, options: VisitsOptions = {}) {
+    this.#camera = cameraHere('Visits', camera);
+    checkObject('visits.options', options, 'an object such as { stay: 0.5 }');
+    const { stay = 0.5, apart = 0.5, max = 50 } = options;
+    checkNumber('visits.options.stay', stay, 0, 3600);
+    checkNumber('visits.options.apart', apart, 0, 1e6);
+    checkNumber('visits.options.max', max, 1, 1e6);
+    const given: unknown = saved ?? {};
+    checkObject('visits', given, 'what toJSON gave, or nothing');
+    const { places = [], at = 0 } = given as Partial<SavedVisits>;
+    checkList('visits.places', places, 'a list of marks');
+    checkNumber('visits.at', at, 0, Number.MAX_SAFE_INTEGER);
     this.#stay = stay * 1000;
     this.#apart = apart;
     this.#max = max;
-    this.#places = (saved?.places ?? []).map((place, i) => checkedMark(`visits.places[${String(i)}]`, place));
+    this.#places = places.map((place, i) => checkedMark(`visits.places[${String(i)}]`, place));
     if (this.#places.length === 0) this.#places.push(markOf(camera));
-    this.#at = Math.max(0, Math.min(Math.floor(saved?.at ?? 0), this.#places.length - 1));
+    this.#at = Math.max(0, Math.min(Math.floor(at), this.#places.length - 1));
     this.#end = camera.poll((time) => {
       this.#look(time);
     });
@@ -144,12 +156,12 @@ export class Visits {
     const offX = nearestCopy(x - last.x, periodX);
     const offY = nearestCopy(y - last.y, periodY);
     const turned = heading - last.heading;
-    const far = [
+    const farthest = Math.max(
       Math.sqrt(offX * offX + offY * offY) / Math.min(span, last.span),
       Math.abs(log2(span / last.span)),
       Math.abs(turned - 360 * Math.round(turned / 360)) / TURN,
       Math.abs(pitch - last.pitch) / TURN,
-    ];
-    return Math.max(...far) > this.#apart;
+    );
+    return farthest > this.#apart;
   }
 }

@@ -1,4 +1,5 @@
 /** What a camera tells of: who steers, what has ended, rest, limits. */
+import { shown } from '../messages/index.ts';
 import type { SignalBody } from '../signals/index.ts';
 
 /** What a signal was of: `wheel`, `key`, `place` … */
@@ -48,7 +49,7 @@ export class Listeners {
   add<N extends EventName>(name: N, tell: (event: CameraEvents[N]) => void): () => void {
     const list = Object.hasOwn(this.#told, name) ? this.#told[name] : null;
     if (list === null)
-      throw new TypeError(`when: found "${name}"; wanted one of ${Object.keys(this.#told).join(', ')}`);
+      throw new TypeError(`when.event: found ${shown(name)}; wanted one of ${Object.keys(this.#told).join(', ')}`);
     // The same function may be there twice, and each is ended by itself.
     const told: Tell = (event) => {
       tell(event as CameraEvents[N]);

@@ -1,4 +1,5 @@
 /** Tells of what happens to a camera. */
+import { checkFunction, checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import type { CameraEvents, EventName } from './events.ts';
 import { Watch } from './observer.ts';
@@ -22,6 +23,8 @@ export function when<N extends EventName>(
   event: N,
   tell: (event: CameraEvents[N]) => void,
 ): () => void {
+  checkMade('when.camera', camera, 'observe', 'a camera');
+  checkFunction('when.tell', tell);
   const watch = watches.get(camera) ?? new Watch();
   const wasIdle = !watch.listeners.any;
   const end = watch.listeners.add(event, tell);

@@ -1,4 +1,5 @@
 /** Terrain from samples on a square grid, bilinear between them. */
+import { checkList, checkMade, checkObject } from '../messages/index.ts';
 import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
@@ -30,7 +31,11 @@ export interface HeightGrid {
  *
  * @throws RangeError that names the first thing wrong
  */
-export function terrainOfGrid({ id, columns, rows, step, heights, left = 0, top = 0 }: HeightGrid): Terrain {
+export function terrainOfGrid(grid: HeightGrid): Terrain {
+  checkObject('terrainOfGrid', grid, 'an object {id, columns, rows, step, heights}');
+  const { id, columns, rows, step, heights, left = 0, top = 0 } = grid;
+  check('terrain.id', id, typeof (id as unknown) === 'string', 'a name');
+  checkMade('terrain.heights', heights, 'length', 'a list of numbers');
   check('terrain.columns', columns, Number.isInteger(columns) && columns >= 2, 'a whole number, at least 2');
   check('terrain.rows', rows, Number.isInteger(rows) && rows >= 2, 'a whole number, at least 2');
   check('terrain.step', step, step > 0 && Number.isFinite(step), 'a length above 0');
@@ -125,7 +130,9 @@ const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: Gr
 export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);
   if (grid === undefined) throw new RangeError('terrain: found one that is no grid; wanted one from terrainOfGrid');
+  checkObject('reshapeGrid.part', part, 'an object {column, row, columns, heights}');
   const { column, row, columns, heights } = part;
+  checkList('reshapeGrid.part.heights', heights, 'a list of numbers');
   const rows = heights.length / columns;
   check('terrain.part.columns', columns, Number.isInteger(columns) && columns > 0, 'a whole number above 0');
   check(

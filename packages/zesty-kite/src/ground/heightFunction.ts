@@ -1,4 +1,5 @@
 /** Terrain from a function. */
+import { checkObject } from '../messages/index.ts';
 import { clamp } from '../math/index.ts';
 import { check, checkRange } from './check.ts';
 import { envelopeOf } from './envelope.ts';
@@ -27,7 +28,9 @@ export interface HeightFunction {
  *
  * @throws RangeError for a range or a feature size that cannot be
  */
-export function terrainOf({ id, digest = '1', lowest, highest, feature, ...source }: HeightFunction): Terrain {
+export function terrainOf(made: HeightFunction): Terrain {
+  checkObject('terrainOf', made, 'an object {id, lowest, highest, feature, heightAt}');
+  const { id, digest = '1', lowest, highest, feature, ...source } = made;
   checkRange('terrain', lowest, highest);
   check('terrain.id', id, typeof (id as unknown) === 'string', 'a name');
   check('terrain.feature', feature, feature > 0 && Number.isFinite(feature), 'a length above 0, such as 2');

@@ -1,4 +1,5 @@
 /** Terrains that a game implements by itself: checked at the door, and every height finite. */
+import { checkObject } from '../messages/index.ts';
 import { clamp } from '../math/index.ts';
 import { check, checkRange } from './check.ts';
 import type { Spot } from './spot.ts';
@@ -46,6 +47,7 @@ export function soundTerrain(path: string, terrain: Terrain): Terrain {
 }
 
 function checkTerrain(path: string, terrain: Terrain): Terrain {
+  checkObject(path, terrain, 'a terrain, such as terrainOfGrid makes');
   for (const name of ['id', 'digest'] as const)
     check(`${path}.${name}`, terrain[name], typeof (terrain[name] as unknown) === 'string', 'a text');
   for (const name of ['heightAt', 'sampleInto', 'sampleEnvelopeInto'] as const) {

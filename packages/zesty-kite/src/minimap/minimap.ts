@@ -1,4 +1,5 @@
 /** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
+import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { outlinesOf } from '../limits/index.ts';
 import { Angle, finite } from '../math/index.ts';
 import { sentence, shown } from '../settings/index.ts';
@@ -61,7 +62,12 @@ export class Minimap {
   readonly #corners = new Float64Array(8);
 
   /** @throws TypeError where nothing says what it shows */
-  constructor(camera: CameraLike, { area, around = 0, turns = false, round = false, outlineOf = 'screen' }: MinimapOptions = {}) {
+  constructor(camera: CameraLike, options: MinimapOptions = {}) {
+    checkMade('minimap.camera', camera, 'view', 'a camera');
+    checkObject('minimap', options, 'an object such as { area }');
+    const { area, around = 0, turns = false, round = false, outlineOf = 'screen' } = options;
+    if (area !== undefined) checkObject('minimap.area', area, 'an area {left, top, right, bottom}');
+    if (typeof around !== 'number') refuse('minimap.around', around, 'world units');
     this.camera = camera;
     const { bounds } = camera.settings;
     this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds).flat());

@@ -1,4 +1,5 @@
 /** Another's camera, shown smoothly a stated delay later, whatever the network does to its records. */
+import { checkObject, refuse } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Pose } from '../view/index.ts';
@@ -38,7 +39,9 @@ export class PoseReceiver {
   readonly #off = new Float64Array(7);
 
   /** @throws RangeError for a delay that is none */
-  constructor({ delay = 0.3 }: PoseReceiverOptions = {}) {
+  constructor(options: PoseReceiverOptions = {}) {
+    checkObject('options', options, 'an object such as { delay: 0.3 }');
+    const { delay = 0.3 } = options;
     if (!(delay > 0 && Number.isFinite(delay)))
       throw new RangeError(`options.delay: found ${shown(delay)}; wanted seconds above 0`);
     this.#delay = delay * 1000;
@@ -51,6 +54,7 @@ export class PoseReceiver {
    */
   take(record: PoseRecord, now: number): void {
     const moment = Moment.of(record);
+    if (typeof now !== 'number') refuse('take.now', now, 'milliseconds');
     const wasShown = this.#read(this.#now, before);
     const index = this.#moments.findLastIndex(({ at }) => at <= moment.at);
     if (this.#moments[index]?.at === moment.at) return;

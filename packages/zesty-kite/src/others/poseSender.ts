@@ -1,4 +1,5 @@
 /** One's own camera for others to see: as few records as an error in pixels allows. */
+import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
@@ -47,6 +48,9 @@ export class PoseSender {
 
   /** @throws RangeError for options that will not do */
   constructor(camera: Camera, send: (record: PoseRecord) => void, options: PoseSenderOptions = {}) {
+    checkMade('PoseSender.camera', camera, 'shown', 'a camera');
+    checkFunction('PoseSender.send', send);
+    checkObject('options', options, 'an object such as { error: 0.5 }');
     const { error = 0.5, within = 0.2 } = options;
     for (const [name, value] of Object.entries({ error, within }))
       if (!(value > 0 && Number.isFinite(value)))

@@ -2,6 +2,7 @@
  * Puts a view on containers of the pixi.js package: one for the ground, and upright sprites that stand on it. It takes whatever
  * has the fields of one, and imports nothing: the renderer is the page's.
  */
+import { checkMade, checkObject, checkView, refuse } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import type { Affine, View } from '../view/index.ts';
 
@@ -49,7 +50,9 @@ const RADIANS = 0.017453292519943295;
  * @param height of the level plane; that of the focus when left out
  * @throws RangeError for a perspective that is not straight down: no container can be drawn so
  */
-export function aimPixi(view: View, container: ContainerLike, height: number = view.focusHeight): void {
+export function aimPixi(view: View, container: ContainerLike, height?: number): void {
+  checkView('aimPixi', view);
+  checkMade('aimPixi.container', container, 'position', 'a container');
   if (view.look.widening > 0 && view.look.cosPitch !== 0)
     throw new RangeError(
       `aimPixi: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens (lens.fieldOfView null), or a pitch of 90`,
@@ -73,13 +76,23 @@ export function standUpright(
   sprite: SpriteLike,
   x: number,
   y: number,
-  height: number = view.focusHeight,
-  { size = 1, wholePixels = false, reach = 10 }: UprightOptions = {},
+  height?: number,
+  options: UprightOptions = {},
 ): boolean {
+  checkView('standUpright', view);
+  checkMade('standUpright.sprite', sprite, 'position', 'a sprite');
+  if (typeof x !== 'number') refuse('standUpright.x', x, 'world units');
+  if (typeof y !== 'number') refuse('standUpright.y', y, 'world units');
+  if (height !== undefined && typeof height !== 'number') refuse('standUpright.height', height, 'world units');
+  checkObject('standUpright.options', options, 'an object such as { size: 1 }');
+  const { size = 1, wholePixels = false, reach = 10 } = options;
   const { look, span, width, height: high, density, scale } = view;
   const at = view.toScreen(x, y, height);
   const toward = view.depthKey(x, y);
-  const deep = 1 - (look.widening * (toward * look.cosPitch + (height - view.focusHeight) * look.sinPitch)) / span;
+  const deep =
+    1 -
+    (look.widening * (toward * look.cosPitch + ((height ?? view.focusHeight) - view.focusHeight) * look.sinPitch)) /
+      span;
   const pixels = scale / deep;
   const beyond = reach * pixels;
   const shows = at.inFront && at.x > -beyond && at.y > -beyond && at.x < width + beyond && at.y < high + beyond;

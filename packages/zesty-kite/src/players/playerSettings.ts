@@ -1,4 +1,5 @@
 /** What a player may change of the settings: offered by the game, between its ends, kept as differences. */
+import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
@@ -64,6 +65,10 @@ export class PlayerSettings {
    * @throws TypeError for an offer of what is no setting, and for `saved` that is no object
    */
   constructor(camera: Camera, schema: JsonSchema, offers: Offers, saved: Settings | null = {}) {
+    checkMade('PlayerSettings.camera', camera, 'settings', 'a camera');
+    checkMade('PlayerSettings.schema', schema, 'properties', 'the content of zesty-kite/settings.schema.json');
+    checkObject('PlayerSettings.offers', offers, 'settings by their paths, such as { "pan.speed": {} }');
+    for (const [path, offer] of Object.entries(offers)) checkOffer(`PlayerSettings.offers["${path}"]`, offer);
     this.#camera = camera;
     this.#schema = schema;
     this.#offers = new Map(Object.entries(offers));
@@ -100,6 +105,7 @@ export class PlayerSettings {
    * @throws TypeError for what is not offered; SettingsError for a value that is none: then nothing has changed
    */
   set(path: string, value: unknown): void {
+    if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "pan.speed"');
     const { kind, min = -Infinity, max = Infinity, among } = this.#itemOf(path);
     if (kind === 'number' && typeof value !== 'number') refuse(path, value, 'a number');
     if (among !== undefined && !among.some((each) => isSame(each, value)))
@@ -126,6 +132,10 @@ export class PlayerSettings {
 
   /** The same if an ability had these inputs: to be asked before `set`. */
   conflictsWith(path: string, inputs: readonly string[]): readonly Warning[] {
+    if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "bindings.panUp"');
+    checkList('PlayerSettings.inputs', inputs, 'a list of inputs, such as ["KeyW"]');
+    for (const input of inputs)
+      if (typeof (input as unknown) !== 'string') complain('PlayerSettings.inputs', input, 'an input, such as "KeyW"');
     const { bindings } = this.#camera.settings;
     const ability = path.slice(path.indexOf('.') + 1);
     return bindingWarnings({ bindings: { ...bindings, [ability]: [...inputs] } }).filter(
@@ -171,6 +181,17 @@ export class PlayerSettings {
 
 function refuse(path: string, found: unknown, wanted: string): never {
   throw new TypeError(sentence({ path: `player.${path}`, found: shown(found), wanted }));
+}
+
+/** @throws TypeError for ends that leave nothing, and a step that goes nowhere */
+function checkOffer(path: string, offer: Offer): void {
+  checkObject(path, offer, 'an offer such as { min: 0.5, max: 2, step: 0.1 }');
+  const { min = -Infinity, max = Infinity, step = 1, among } = offer;
+  for (const [name, value] of Object.entries({ min, max, step }))
+    if (typeof value !== 'number' || Number.isNaN(value)) complain(`${path}.${name}`, value, 'a number');
+  if (min > max) complain(`${path}.max`, max, `at least min, ${String(min)}`);
+  if (!(step > 0 && step < Infinity)) complain(`${path}.step`, step, 'a number above 0');
+  if (among !== undefined) checkList(`${path}.among`, among, 'a list of values');
 }
 
 type Tree = Readonly<Partial<Record<string, unknown>>>;

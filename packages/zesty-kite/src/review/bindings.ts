@@ -1,9 +1,12 @@
 /** Bindings that are in each other's way. */
+import { checkMade } from '../messages/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
 
 /** Inputs that two abilities share. */
-export function bindingWarnings({ bindings }: Readonly<Pick<FullSettings, 'bindings'>>): Warning[] {
+export function bindingWarnings(settings: Readonly<Pick<FullSettings, 'bindings'>>): Warning[] {
+  checkMade('bindingWarnings.settings', settings, 'bindings', 'settings with bindings');
+  const { bindings } = settings;
   const asked = Object.entries(bindings).flatMap(([ability, inputs]) =>
     inputs.map((input, i) => ({ ability, input, path: `bindings.${ability}[${String(i)}]` })),
   );

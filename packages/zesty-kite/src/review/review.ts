@@ -1,6 +1,7 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
+import { checkNumber, checkObject } from '../messages/index.ts';
 import { boundaryOf, maxSpanInside } from '../limits/index.ts';
-import type { Terrain } from '../ground/index.ts';
+import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
 import { createRules, minSpan, lookAt, Motion, maxSpan, type Rules } from '../motion/index.ts';
 import {
@@ -32,8 +33,12 @@ export function reviewSettings(
   screen: Screen = { width: 1280, height: 800 },
   terrain: Terrain | null = null,
 ): Warning[] {
+  checkObject('reviewSettings.screen', screen, 'a size {width, height}');
+  checkNumber('reviewSettings.screen.width', screen.width, 1, 1e6);
+  checkNumber('reviewSettings.screen.height', screen.height, 1, 1e6);
+  const ground = terrain === null ? null : soundTerrain('reviewSettings.terrain', terrain);
   const full = checkSettings(settings);
-  const rules = createRules({ settings: full, screen, terrain });
+  const rules = createRules({ settings: full, screen, terrain: ground });
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),

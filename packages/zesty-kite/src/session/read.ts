@@ -1,4 +1,5 @@
 /** Reading a session file as it streams in. */
+import { refuse } from '../messages/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Rules } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
@@ -68,6 +69,7 @@ export class SessionReader {
    * @throws SessionError with the number of the broken line and what was expected there
    */
   push(text: string): StampedSignal[] {
+    if (typeof (text as unknown) !== 'string') refuse('SessionReader.push', text, 'a piece of text');
     const signals: StampedSignal[] = [];
     let from = 0;
     for (let end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {

@@ -1,4 +1,5 @@
 /** Recording: everything that steers the camera, as a session file. */
+import { checkFunction, checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { headerLine, signalLine } from './format.ts';
 
@@ -28,6 +29,8 @@ export interface Recording {
  *   file. If it throws, the recording ends there, the camera's `report` is told, and the camera goes on
  */
 export function record(camera: Camera, write?: (line: string) => void): Recording {
+  checkMade('record.camera', camera, 'begin', 'a camera');
+  if (write !== undefined) checkFunction('record.write', write, 'a function, or nothing');
   const lines: string[] = [];
   let count = 0;
   let failed: number | null = null;

@@ -1,4 +1,5 @@
 /** Playing a session again, and measuring what was promised while it plays. */
+import { checkMade, checkObject } from '../messages/index.ts';
 import { Camera, type Grip, type SessionStart } from '../camera.ts';
 import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
@@ -96,9 +97,10 @@ export class Replay {
   #grip: Grip | null = null;
 
   /** @throws RangeError when the rate is not above 0, or the terrain is not the session's; SettingsError as `Camera` does */
-  constructor(
-    start: SessionStart,
-    {
+  constructor(start: SessionStart, options: ReplayOptions = {}) {
+    checkMade('Replay.start', start, 'settings', 'the header of a session');
+    checkObject('Replay.options', options, 'an object such as { rate: 60 }');
+    const {
       rate = 60,
       terrain = null,
       terrains = [],
@@ -106,8 +108,7 @@ export class Replay {
       from = 0,
       until = Infinity,
       frame = () => undefined,
-    }: ReplayOptions = {},
-  ) {
+    } = options;
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);

@@ -1,4 +1,5 @@
 /** Settings as written → settings with every default, or every problem at once. */
+import { shown, type Problem } from '../messages/index.ts';
 import * as v from 'valibot';
 import { nearest } from './nearest.ts';
 import { bordersOf, type Borders } from './borders.ts';
@@ -7,7 +8,7 @@ import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
 import { OBJECT, settingsSchema, type ByZoom } from './schema.ts';
 import type { FullBounds, FullSettings, Settings } from './types.ts';
-import { SettingsError, shown, type Problem } from './settingsError.ts';
+import { SettingsError } from './settingsError.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
 export const FARTHEST_IN_MIN_SPANS = 1e9;

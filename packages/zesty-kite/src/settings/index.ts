@@ -18,4 +18,5 @@ export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } f
 export { isEmptyRing, ringsOf } from './rings.ts';
 export { settingsSchema, type ByZoom } from './schema.ts';
 export type { FullBounds, FullSettings, Settings } from './types.ts';
-export { SettingsError, sentence, shown, type Problem } from './settingsError.ts';
+export { SettingsError } from './settingsError.ts';
+export { sentence, shown, type Problem } from '../messages/index.ts';

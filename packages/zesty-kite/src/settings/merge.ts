@@ -1,4 +1,5 @@
 /** Layers of settings, and changes: what is named replaces, what is not stays. */
+import { checkObject } from '../messages/index.ts';
 import type { Settings } from './types.ts';
 
 /**
@@ -12,6 +13,9 @@ import type { Settings } from './types.ts';
  * @returns new settings; none of those given is altered
  */
 export function mergeSettings(...layers: readonly Settings[]): Settings {
+  layers.forEach((layer, i) => {
+    checkObject(`mergeSettings[${String(i)}]`, layer, 'settings, an object in braces');
+  });
   const [first = {}, ...others] = layers;
   return others.reduce(over, first);
 }

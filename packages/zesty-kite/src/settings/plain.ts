@@ -1,5 +1,5 @@
+import { shown, type Problem } from '../messages/index.ts';
 /** Plain data: what JSON could say. It is copied in and frozen, so that nobody changes it afterwards. */
-import { shown, type Problem } from './settingsError.ts';
 
 /**
  * A frozen copy of plain data; -0 becomes 0, as it would in a file, and a key that is `undefined` is left out.

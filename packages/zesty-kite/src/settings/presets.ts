@@ -1,7 +1,7 @@
 /** Ways to look, ready to be laid under settings of one's own. */
+import { checkList, checkObject, shown } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
-import { shown } from './settingsError.ts';
 import type { Settings } from './types.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
@@ -60,7 +60,10 @@ export interface TileArt extends Axes {
  *
  * @throws RangeError for a diamond that is higher than wide, or axes that point another way
  */
-export function tiles({ width, height, side = 1, scales = [0.5, 1, 2, 3, 4], ...axes }: TileArt): Settings {
+export function tiles(art: TileArt): Settings {
+  checkObject('tiles', art, 'an object {width, height}');
+  const { width, height, side = 1, scales = [0.5, 1, 2, 3, 4], ...axes } = art;
+  checkList('tiles.scales', scales, 'a list of numbers');
   if (!(height > 0 && height <= width && width < Infinity))
     throw new RangeError(
       `tiles: found ${String(width)} × ${String(height)} pixels; wanted a width above 0 and a height of at most that`,

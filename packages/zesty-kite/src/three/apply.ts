@@ -2,6 +2,7 @@
  * Puts a view on a camera of the three package. It takes whatever has the fields of one, and imports
  * nothing: the renderer is the page's.
  */
+import { checkMade, checkView } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { ScratchDepth, ScratchSpot, type View } from '../view/index.ts';
 
@@ -43,6 +44,8 @@ export interface OrthographicLike extends Placed {
  * @throws TypeError when the camera has the other kind of lens
  */
 export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike): void {
+  checkView('aimThree', view);
+  checkMade('aimThree.camera', camera, 'position', 'a PerspectiveCamera or an OrthographicCamera');
   const { look, width, height, scale } = view;
   const perspective = look.widening > 0;
   if (perspective !== 'isPerspectiveCamera' in camera)

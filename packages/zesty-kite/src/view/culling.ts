@@ -1,4 +1,5 @@
 /** Does it show? For culling. */
+import { checkView } from '../messages/index.ts';
 import { ScratchDepth, ScratchSpot } from './scratch.ts';
 import type { Spot } from './pose.ts';
 import type { View } from './view.ts';
@@ -32,6 +33,7 @@ export function frustumPlanes(
   out: Float64Array = new Float64Array(24),
   part: ScreenRectangle | null = null,
 ): Float64Array {
+  checkView('frustumPlanes', view);
   const { look, scale } = view;
   const { near, far, toFocus } = view.depth(depth);
   view.eye(eye);

@@ -1,4 +1,5 @@
 /** 4×4 matrices of a view, for renderers that want them: column-major. */
+import { checkMade, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
 import { ScratchDepth, ScratchSpot } from './scratch.ts';
 import type { View } from './view.ts';
@@ -56,6 +57,8 @@ export function createMatrices(up: UpAxis = 'y', depth: ClipDepth = '-1..1', fro
  * as asked; the inverses are written out, not eliminated.
  */
 export function fillMatrices(view: View, out: Matrices): Matrices {
+  checkView('fillMatrices', view);
+  checkMade('fillMatrices.out', out, 'viewProjection', 'what createMatrices made');
   const { look, scale, width, height } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
   fitDepth(view, depth, out.from === 'eye');

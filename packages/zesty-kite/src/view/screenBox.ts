@@ -1,4 +1,5 @@
 /** A box that a player draws on the screen, and what of the game's things lies in it. */
+import { checkView, refuse } from '../messages/index.ts';
 import { nearestCopy } from './copies.ts';
 import { frustumPlanes, showsBox, type Box, type ScreenRectangle } from './culling.ts';
 import { LevelCut } from './levelCut.ts';
@@ -34,6 +35,11 @@ export class ScreenBox implements ScreenRectangle {
 
   /** Between any two opposite corners, CSS pixels from the top left of the screen. */
   set(view: View, fromX: number, fromY: number, toX: number, toY: number): this {
+    checkView('ScreenBox.set', view);
+    checkPixels('fromX', fromX);
+    checkPixels('fromY', fromY);
+    checkPixels('toX', toX);
+    checkPixels('toY', toY);
     lay(this, fromX, fromY, toX, toY);
     this.#view = view;
     view.footprintOf(this.left, this.top, this.right, this.bottom, this.polygon);
@@ -145,6 +151,10 @@ export class ScreenBox implements ScreenRectangle {
       across * ((across > 0 ? this.right : this.left) - startX) + down * ((down > 0 ? this.bottom : this.top) - startY);
     return low > most + hair || high < least - hair;
   }
+}
+
+function checkPixels(name: string, value: unknown): void {
+  if (typeof value !== 'number') refuse(`ScreenBox.set.${name}`, value, 'CSS pixels');
 }
 
 type Mutable = { -readonly [K in keyof ScreenRectangle]: number };

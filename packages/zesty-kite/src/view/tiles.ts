@@ -1,4 +1,5 @@
 /** Which square tiles show, row by row. */
+import { checkView } from '../messages/index.ts';
 import type { View } from './view.ts';
 
 /** A tile by its column and row. */
@@ -79,7 +80,8 @@ export function visibleTiles(
   map: TileMap | null = null,
   out: TileRows = new TileRows(),
 ): TileRows {
-  if (!(size > 0 && size < Infinity))
+  checkView('visibleTiles', view);
+  if (!(typeof size === 'number' && size > 0 && size < Infinity))
     throw new RangeError(`visibleTiles: found a size of ${String(size)}; wanted world units above 0, such as 16`);
   const { lowest, highest } = view.ground;
   const min = Math.min(lowest, view.focusHeight);

@@ -1,4 +1,5 @@
 /** The geometry of one pose on one screen. */
+import { checkObject, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
 import { Look, NO_INSETS, SIGHT } from './look.ts';
 import { pick } from './pick.ts';
@@ -307,6 +308,9 @@ export function aim(
   ground: Ground = FLAT,
   insets: Insets = NO_INSETS,
 ): View {
+  checkView('aim', view);
+  checkObject('aim.pose', pose, 'a pose {x, y, span}');
+  checkObject('aim.screen', screen, 'a size {width, height}');
   const aimed: Aimed = view;
   const { look } = view;
   look.frame(screen, insets.left, insets.top, insets.right, insets.bottom);

@@ -1,4 +1,5 @@
 /** In the worker: lets a page steer the camera there. */
+import { checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { travel, type Destination, type TravelOptions } from '../direct/index.ts';
 import type { Stop } from '../steered.ts';
@@ -23,6 +24,8 @@ import {
  * @returns a function that ends this
  */
 export function receiveSignals(port: Port, camera: Camera): () => void {
+  checkMade('receiveSignals.port', port, 'postMessage', 'self, or a MessagePort');
+  checkMade('receiveSignals.camera', camera, 'advance', 'a camera');
   const origin = clockOrigin();
   let changes = 0;
   /** As the page knows them: the settings, and how many of its changes they come after. */

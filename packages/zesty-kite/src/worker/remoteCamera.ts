@@ -1,4 +1,5 @@
 /** In the page: stands for a camera that lives in a worker. */
+import { checkMade } from '../messages/index.ts';
 import { Calls } from '../calls.ts';
 import { SignalFilter } from '../hands/index.ts';
 import { changeSettings, completeLayers, type Checked, type FullSettings, type Settings } from '../settings/index.ts';
@@ -53,6 +54,7 @@ export class RemoteCamera extends Calls implements CameraLike {
    */
   constructor(port: Port, settings: Settings | readonly Settings[] = {}) {
     super();
+    checkMade('RemoteCamera.port', port, 'postMessage', 'a Worker or a MessagePort');
     this.#port = port;
     this.#checked = completeLayers(settings);
     this.#filter = new SignalFilter(this.settings);

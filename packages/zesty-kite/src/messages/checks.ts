@@ -1,0 +1,44 @@
+/** Checks of arguments. Each error names the function that was called, the value found and what would do. */
+import { sentence, shown } from './sentence.ts';
+
+/** @throws TypeError */
+export function refuse(path: string, found: unknown, wanted: string): never {
+  throw new TypeError(sentence({ path, found: shown(found), wanted }));
+}
+
+/** @throws TypeError for a value that is no object; a list is none */
+export function checkObject(path: string, value: unknown, wanted: string): void {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) refuse(path, value, wanted);
+}
+
+/** @throws TypeError for a value that is no function */
+export function checkFunction(path: string, value: unknown, wanted = 'a function'): void {
+  if (typeof value !== 'function') refuse(path, value, wanted);
+}
+
+/** @throws TypeError for a value that is no list */
+export function checkList(path: string, value: unknown, wanted: string): void {
+  if (!Array.isArray(value)) refuse(path, value, wanted);
+}
+
+/** @throws TypeError for a value that is no number from `min` to `max` */
+export function checkNumber(path: string, value: unknown, min = -Infinity, max = Infinity): void {
+  if (typeof value === 'number' && value >= min && value <= max) return;
+  const isBounded = Number.isFinite(max - min) && Number.isFinite(value);
+  refuse(path, value, isBounded ? `a number from ${String(min)} to ${String(max)}` : 'a finite number');
+}
+
+/** @throws TypeError for a value that is none of the names */
+export function checkOneOf(path: string, value: unknown, names: readonly string[]): void {
+  if (!names.some((name) => name === value)) refuse(path, value, `one of ${names.join(', ')}`);
+}
+
+/** @throws TypeError for what has not the fields of an object of ours, which may come from another copy of the library */
+export function checkMade(path: string, value: unknown, field: string, wanted: string): void {
+  if (typeof value !== 'object' || value === null || !(field in value)) refuse(path, value, wanted);
+}
+
+/** @throws TypeError for a value that is no view */
+export function checkView(call: string, view: unknown): void {
+  checkMade(`${call}.view`, view, 'look', 'a View, such as advance returns');
+}
