@@ -57,7 +57,7 @@ const MAY_IMPORT = {
   minimap: ['direct', 'dom', 'limits', 'math', 'messages', 'settings', 'steered.ts', 'view'],
   players: ['camera.ts', 'messages', 'review', 'settings'],
   others: ['camera.ts', 'math', 'messages', 'settings', 'steered.ts', 'view'],
-  overlay: ['camera.ts', 'hands', 'view'],
+  overlay: ['camera.ts', 'hands', 'messages', 'view'],
   'index.ts': ['camera.ts', 'ground', 'settings', 'signals', 'steered.ts', 'view'],
 };
 

@@ -4,6 +4,9 @@ const ARROWS = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Home', 'End'
 const PRESSES = ['Space', 'Enter', 'NumpadEnter'];
 
 const BOTH = [...ARROWS, ...PRESSES];
+/** Lists go to the item that begins with what is typed. */
+const TYPED = /^(Key|Digit|Numpad)/;
+const LISTS = new Set('SELECT combobox listbox menu menubar tree treegrid treeitem option menuitem'.split(' '));
 
 /** By type, for inputs that take no text. */
 const INPUTS = keysBy([
@@ -16,7 +19,10 @@ const INPUTS = keysBy([
 const KINDS = keysBy([
   [PRESSES, 'A BUTTON SUMMARY button checkbox link switch'],
   [ARROWS, 'slider spinbutton'],
-  [BOTH, 'SELECT AUDIO VIDEO grid gridcell listbox menu menuitem option radio tab treeitem'],
+  [
+    BOTH,
+    'SELECT AUDIO VIDEO combobox grid gridcell listbox menu menubar menuitem option radio radiogroup tab tablist tree treegrid treeitem',
+  ],
 ]);
 
 function keysBy(groups: readonly (readonly [readonly string[], string])[]): ReadonlyMap<string, readonly string[]> {
@@ -27,13 +33,20 @@ function keysBy(groups: readonly (readonly [readonly string[], string])[]): Read
  * Whether a key is for what has the focus, shadow trees included: text fields keep all, lists, sliders, radios and scroll
  * boxes those that go through them, buttons those that press them.
  *
+ * @param path from what has the focus outward, as an event has it
  * @param map the element that is listened to: it needs none for itself
  */
-export function isForFocused(event: KeyboardEvent, map: HTMLElement): boolean {
-  for (const node of event.composedPath()) {
-    if (node === map || !('tagName' in node)) return false;
+export function isForFocused(code: string, path: readonly EventTarget[], map: HTMLElement): boolean {
+  for (const node of path) {
+    if (node === map) return false;
+    // Between a shadow tree and its host.
+    if (!('tagName' in node)) {
+      if ('host' in node) continue;
+      return false;
+    }
     const element = node as HTMLElement;
-    if (takesText(element) || keysOf(element).includes(event.code)) return true;
+    if (takesText(element) || keysOf(element).includes(code)) return true;
+    if (TYPED.test(code) && LISTS.has(element.getAttribute('role') ?? element.tagName)) return true;
   }
   return false;
 }

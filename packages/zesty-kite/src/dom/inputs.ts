@@ -1,4 +1,5 @@
 /** For pages on which players choose their own bindings: what they press next, and what it is called. */
+import { checkMade } from '../messages/index.ts';
 import { PAD_BUTTONS, PAD_STICKS } from '../settings/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
@@ -16,10 +17,14 @@ const MEANT = 0.6;
  * if (input !== null) camera.change({ bindings: { faceNorth: [input] } });
  * ```
  *
- * @param stop ends the wait: null
+ * @param stop ends the wait: null. Of two calls the later ends the earlier.
  * @returns null for Escape, too
  */
 export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal): Promise<string | null> {
+  checkMade('nextInput.window', window, 'addEventListener', 'a window');
+  if (stop !== undefined) checkMade('nextInput.stop', stop, 'aborted', 'an AbortSignal, or nothing');
+  if (stop?.aborted === true) return Promise.resolve(null);
+  waiting.get(window)?.();
   return new Promise((resolve) => {
     const heard = new AbortController();
     const held: string[] = [];
@@ -27,12 +32,19 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
 
     const done = (input: string | null): void => {
       window.cancelAnimationFrame(frame);
+      if (waiting.get(window) === giveWay) waiting.delete(window);
       // The click or the keyup that follows is hidden from the page, too.
       window.setTimeout(() => {
         heard.abort();
       });
       resolve(input);
     };
+    /** Another call waits from now on. */
+    const giveWay = (): void => {
+      heard.abort();
+      done(null);
+    };
+    waiting.set(window, giveWay);
     const keep = (event: Event): void => {
       event.preventDefault();
       event.stopImmediatePropagation();
@@ -41,7 +53,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
     const onDown = (event: KeyboardEvent): void => {
       keep(event);
       if (event.code === 'Escape') done(null);
-      else if (!event.repeat && event.code !== '') held.push(event.code);
+      else if (!event.repeat && typeof (event.code as unknown) === 'string' && event.code !== '') held.push(event.code);
     };
     const onUp = (event: KeyboardEvent): void => {
       keep(event);
@@ -81,6 +93,9 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
   });
 }
 
+/** What ends the call that waits on a page. */
+const waiting = new WeakMap<Window, () => void>();
+
 /** What is pressed on any pad, as bindings have it. */
 function pressed(navigator: Navigator): string[] {
   return padsOf(navigator).flatMap((pad) => {
@@ -112,6 +127,7 @@ interface WithLayout {
  * ```
  */
 export async function inputLabels(navigator: Navigator): Promise<(input: string) => string> {
+  checkMade('inputLabels.navigator', navigator, 'userAgent', 'navigator');
   const { keyboard } = navigator as WithLayout;
   // A browser may refuse it to a page in a frame.
   const layout = await keyboard?.getLayoutMap?.().catch(() => null);

@@ -65,7 +65,10 @@ export function hearKeyboard(
   };
 
   const onDown = (event: KeyboardEvent): void => {
-    if ((event.defaultPrevented && !taken.has(event)) || event.isComposing || isForFocused(event, element)) return;
+    if (!hasCode(event)) return;
+    const path = insidePaths.get(event) ?? event.composedPath();
+    if ((event.defaultPrevented && !taken.has(event)) || event.isComposing || isForFocused(event.code, path, element))
+      return;
     if (!surface.isReachable || (keys === 'focus' && !event.composedPath().includes(element))) return;
     if (!isLastUsed() && !held.has(event.code)) return;
     if (belongsToBrowser(event, (code) => held.has(code) && isBound(code))) return;
@@ -80,6 +83,7 @@ export function hearKeyboard(
   };
 
   const onUp = (event: KeyboardEvent): void => {
+    if (!hasCode(event)) return;
     lapsed.delete(event.code);
     // While Meta is down, some systems send no keyup for other keys.
     if (event.code.startsWith('Meta')) releaseAll(event);
@@ -94,6 +98,11 @@ export function hearKeyboard(
     }
   };
 
+  /** A modal dialog that opens takes the focus: nobody sees any more what a key does to the map. */
+  const onFocus = (event: Event): void => {
+    if (held.size > 0 && !surface.isReachable) releaseAll(event);
+  };
+
   const onVisibility = (event: Event): void => {
     if (document.visibilityState === 'hidden') releaseAll(event);
   };
@@ -104,6 +113,10 @@ export function hearKeyboard(
   window.addEventListener('blur', releaseAll, options);
   window.addEventListener('pagehide', releaseAll, options);
   document.addEventListener('visibilitychange', onVisibility, options);
+  document.addEventListener('focusin', onFocus, options);
+  // Outside of a closed shadow root an event does not say where in it it was.
+  const root = element.getRootNode();
+  if (root !== document) root.addEventListener('keydown', keepPath, { capture: true, signal });
   for (const type of ['pointermove', 'pointerdown', 'wheel'] as const)
     window.addEventListener(type, resynchronise, { passive: true, signal });
   signal.addEventListener('abort', () => {
@@ -120,6 +133,21 @@ export function hearKeyboard(
       }
     },
   };
+}
+
+/** Browsers send events of a key without a code when they fill in a form. */
+function hasCode(event: Partial<KeyboardEvent>): boolean {
+  return typeof event.code === 'string' && event.code !== '';
+}
+
+/** The paths of events as they are inside of a shadow root. */
+const insidePaths = new WeakMap<Event, readonly EventTarget[]>();
+
+function keepPath(event: Event): void {
+  const known = insidePaths.get(event);
+  const path = event.composedPath();
+  // Of nested roots the inner one knows more.
+  if (known === undefined || path.length > known.length) insidePaths.set(event, path);
 }
 
 /** What a camera has kept from the page; another may have a use for it, too. */

@@ -1,4 +1,5 @@
 /** Turns what happens to an element into signals for a camera. */
+import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
 import type { Steered } from '../steered.ts';
 import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
@@ -7,7 +8,7 @@ import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
 import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
 import { hearPads, type PadOptions } from './pads.ts';
-import { panelsOf, type PanelOptions } from './panels.ts';
+import { checkPanels, panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
 import { hearReducedMotion, type ReducedMotionOptions } from './reducedMotion.ts';
 import type { Send } from './send.ts';
@@ -25,6 +26,8 @@ export type ListenOptions = PointerOptions &
   SurfaceOptions &
   PadOptions &
   StandInOptions;
+
+const CALLBACKS = ['tap', 'longPress', 'gamePress', 'region'] as const;
 
 export interface Listening {
   readonly element: HTMLElement;
@@ -50,11 +53,16 @@ export interface Listening {
  * ```
  */
 export function listen(element: HTMLElement, camera: Steered, options: ListenOptions = {}): Listening {
+  checkMade('listen.element', element, 'ownerDocument', 'an element of the page');
+  checkMade('listen.camera', camera, 'signal', 'a camera');
+  checkObject('listen.options', options, 'an object such as { tap }');
   const window = element.ownerDocument.defaultView;
   if (window === null)
     throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
   checkKeys(options);
   checkTaps(options);
+  checkPanels(window, options);
+  for (const name of CALLBACKS) if (options[name] !== undefined) checkFunction(`listen.${name}`, options[name]);
   const heard = new AbortController();
   const { signal } = heard;
   const report = (error: unknown): void => {

@@ -1,4 +1,5 @@
 /** Panels over the map: what the player does there is the page's. */
+import { refuse } from '../messages/index.ts';
 
 export interface PanelOptions {
   /**
@@ -6,6 +7,17 @@ export interface PanelOptions {
    * text selection and edges are the page's own there.
    */
   readonly panels?: string | ((target: Element) => boolean);
+}
+
+/** @throws TypeError for a selector that is none */
+export function checkPanels({ document }: Window, { panels }: PanelOptions): void {
+  if (panels === undefined || typeof panels === 'function') return;
+  if (typeof (panels as unknown) !== 'string') refuse('listen.panels', panels, 'a selector, a function, or nothing');
+  try {
+    document.createDocumentFragment().querySelector(panels);
+  } catch {
+    refuse('listen.panels', panels, 'a selector, such as ".panel"');
+  }
 }
 
 /** Whether an element is a panel, or in one. */

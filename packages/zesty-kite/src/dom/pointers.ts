@@ -164,6 +164,11 @@ export function hearPointers(
     if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
   };
 
+  /** Images and links would be dragged by the browser, and the pointer taken away. */
+  const onDragStart = (event: DragEvent): void => {
+    if ([...presses.values()].some(isHeard)) event.preventDefault();
+  };
+
   const unstyle = styleFor(element);
   const options = { signal };
   element.addEventListener('pointerdown', onDown, options);
@@ -173,6 +178,7 @@ export function hearPointers(
   element.addEventListener('lostpointercapture', onCancel, options);
   element.addEventListener('contextmenu', onContextMenu, options);
   element.addEventListener('mousedown', onMouseDown, options);
+  element.addEventListener('dragstart', onDragStart, options);
   for (const type of ['pointerup', 'pointercancel', 'lostpointercapture'] as const)
     window.document.addEventListener(type, onUpElsewhere, options);
   signal.addEventListener('abort', () => {

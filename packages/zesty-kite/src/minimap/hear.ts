@@ -1,4 +1,5 @@
 /** What a player does on a minimap: press, drag, wheel. */
+import { checkMade, checkObject, checkOneOf } from '../messages/index.ts';
 import { travel, type TravelOptions } from '../direct/index.ts';
 import { notchesOf } from '../dom/index.ts';
 import { nearestCopy, type Point } from '../view/index.ts';
@@ -49,7 +50,11 @@ export function hearMinimap(
   element: HTMLElement | SVGElement,
   options: HearMinimapOptions = {},
 ): HeardMinimap {
+  checkMade('hearMinimap.minimap', minimap, 'outline', 'a Minimap');
+  checkMade('hearMinimap.element', element, 'addEventListener', 'an element of the page');
+  checkObject('hearMinimap.options', options, "an object such as { press: 'travel' }");
   const { press = 'jump', wheel = true } = options;
+  checkOneOf('hearMinimap.options.press', press, ['jump', 'travel']);
   const { camera } = minimap;
   const abort = new AbortController();
   const { signal } = abort;

@@ -1,4 +1,5 @@
 /** Why does it not move here? Draws what a camera goes by over its picture, while a game is being made. */
+import { checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { bandOf } from '../hands/index.ts';
 import type { Point } from '../view/index.ts';
@@ -44,6 +45,8 @@ export interface Overlay {
  *   \`zesty-kite/direct\` says, or the \`corners\` of a framing
  */
 export function createOverlay(camera: Camera, over: Over, lines: () => readonly Line[] = () => []): Overlay {
+  checkMade('createOverlay.camera', camera, 'advance', 'a camera');
+  checkMade('createOverlay.over', over, 'element', 'what listen returned');
   const { element } = over;
   const window = element.ownerDocument.defaultView;
   if (window === null)
