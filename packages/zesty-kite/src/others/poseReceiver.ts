@@ -1,5 +1,5 @@
 /** Another's camera, shown smoothly a stated delay later, whatever the network does to its records. */
-import { checkObject, refuse } from '../messages/index.ts';
+import { checkNumber, checkObject } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Pose } from '../view/index.ts';
@@ -17,6 +17,12 @@ export interface PoseReceiverOptions {
 const COASTS = 0.05;
 /** What came too late is made up for with this half-life, seconds. */
 const CATCHES_UP = 0.1;
+/** Milliseconds: a record that is so much earlier or later than the others is of another clock. */
+const LEAP = 10_000;
+/** How much two clocks may drift apart, milliseconds in a millisecond. */
+const DRIFT = 1e-3;
+/** Records that are kept: more than come within any delay. */
+const MOST = 1024;
 const LN2 = 0.6931471805599453;
 
 /**
@@ -33,6 +39,10 @@ export class PoseReceiver {
   readonly #moments: Moment[] = [];
   /** The least of what this clock was ahead of the sender's when a record came, milliseconds. */
   #ahead = Infinity;
+  /** The same of a record of another clock, which waits for a second one. */
+  #otherAhead = NaN;
+  /** When the last record came. */
+  #taken = NaN;
   /** The time of the last frame by this clock. */
   #now = NaN;
   /** By how much what is shown is off, after records that came too late. */
@@ -48,22 +58,51 @@ export class PoseReceiver {
   }
 
   /**
-   * A record has come, at `now` by this clock (milliseconds); in any order, and more than once if need be.
+   * A record has come, at `now` by this clock (milliseconds); in any order, and more than once if need be. A record from
+   * another time is ignored, unless the next one is from there as well: then the sender's clock has changed.
    *
    * @throws TypeError for what is no record; then nothing has changed
    */
   take(record: PoseRecord, now: number): void {
+    checkNumber('take.now', now);
     const moment = Moment.of(record);
-    if (typeof now !== 'number') refuse('take.now', now, 'milliseconds');
+    const earlier = (record.earlier ?? []).map((one) => Moment.of(one));
     const wasShown = this.#read(this.#now, before);
-    const index = this.#moments.findLastIndex(({ at }) => at <= moment.at);
-    if (this.#moments[index]?.at === moment.at) return;
-    this.#moments.splice(index + 1, 0, moment);
-    this.#ahead = Math.min(this.#ahead, now - moment.at);
+    if (this.#isOfThisClock(moment, now)) {
+      for (const one of earlier) this.#keep(one);
+      if (this.#keep(moment)) this.#ahead = Math.min(this.#ahead, now - moment.at);
+    }
     // What shows goes on from where it was.
     if (!wasShown) return;
     this.#read(this.#now, after);
     for (let i = 0; i < before.length; i++) this.#off[i] = (this.#off[i] ?? 0) + (before[i] ?? 0) - (after[i] ?? 0);
+  }
+
+  /** Whether a record is of the clock that the others are of. If two in a row are of another one, that is the clock from now on. */
+  #isOfThisClock({ at }: Moment, now: number): boolean {
+    const ahead = now - at;
+    // Two clocks drift apart, and the fastest record of long ago says nothing of today.
+    if (now > this.#taken) this.#ahead += (now - this.#taken) * DRIFT;
+    if (!(now <= this.#taken)) this.#taken = now;
+    const isNear = this.#ahead === Infinity || Math.abs(ahead - this.#ahead) <= LEAP;
+    const isConfirmed = Math.abs(ahead - this.#otherAhead) <= LEAP;
+    this.#otherAhead = isNear ? NaN : ahead;
+    if (isNear) return true;
+    if (!isConfirmed) return false;
+    this.#moments.length = 0;
+    this.#ahead = Infinity;
+    this.#otherAhead = NaN;
+    return true;
+  }
+
+  /** Says whether it is new. The oldest are forgotten when there are too many. */
+  #keep(moment: Moment): boolean {
+    const moments = this.#moments;
+    const index = moments.findLastIndex(({ at }) => at <= moment.at);
+    if (moments[index]?.at === moment.at || (index < 0 && moments.length >= MOST)) return false;
+    moments.splice(index + 1, 0, moment);
+    if (moments.length > MOST) moments.shift();
+    return true;
   }
 
   /**

@@ -1,5 +1,5 @@
 /** One's own camera for others to see: as few records as an error in pixels allows. */
-import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
+import { checkFunction, checkMade, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
@@ -12,13 +12,18 @@ export interface PoseSenderOptions {
   readonly error?: number;
   /** While it moves a record is sent at least this often, seconds, > 0; 0.2 when left out. Receivers wait for longer than this. */
   readonly within?: number;
+  /** How many of the records before each carries, for when the network has lost them, 0 … 8; 2 when left out. */
+  readonly repeats?: number;
 }
+
+/** How long a rest lasts before its record is sent again, milliseconds. */
+const REST = 1000;
 
 /** How long before a frame a camera set out that was at rest, milliseconds. */
 const FRAME = 1000 / 60;
 
 /**
- * Sends where a camera is, a record at a time. Nothing is sent while it rests.
+ * Sends where a camera is, a record at a time. While it rests the last record is repeated each second that `sample` is called.
  *
  * ```ts
  * const sender = new PoseSender(camera, (record) => socket.send(JSON.stringify(record)));
@@ -31,6 +36,11 @@ export class PoseSender {
   readonly #send: (record: PoseRecord) => void;
   readonly #error: number;
   readonly #within: number;
+  readonly #repeats: number;
+  /** The records sent last, the latest first. */
+  #earlier: readonly PoseRecord[] = [];
+  /** When a record was sent last, milliseconds. */
+  #putAt = NaN;
   /** The one sent last, as others have it. */
   #sent: Moment | null = null;
   /** Its pose, as it was sent. */
@@ -51,7 +61,8 @@ export class PoseSender {
     checkMade('PoseSender.camera', camera, 'shown', 'a camera');
     checkFunction('PoseSender.send', send);
     checkObject('options', options, 'an object such as { error: 0.5 }');
-    const { error = 0.5, within = 0.2 } = options;
+    const { error = 0.5, within = 0.2, repeats = 2 } = options;
+    checkNumber('options.repeats', repeats, 0, 8);
     for (const [name, value] of Object.entries({ error, within }))
       if (!(value > 0 && Number.isFinite(value)))
         throw new RangeError(`options.${name}: found ${shown(value)}; wanted a number above 0`);
@@ -59,6 +70,7 @@ export class PoseSender {
     this.#send = send;
     this.#error = error;
     this.#within = within * 1000;
+    this.#repeats = Math.floor(repeats);
   }
 
   /** After each `advance`: takes what is shown, and sends what others need to know of it. */
@@ -81,7 +93,11 @@ export class PoseSender {
       this.#put(record);
       return;
     }
-    if (rested && isSame(Moment.of(record), sent)) return;
+    if (rested && isSame(Moment.of(record), sent)) {
+      // The record that said so may have been lost.
+      if (time - this.#putAt >= REST) this.#put({ at: time, pose: this.#pose });
+      return;
+    }
     if (rested && before > sent.at) this.#put({ at: before, pose: this.#pose });
     if (this.#candidate !== null && !this.#doesForAll(Moment.of(record))) this.#put(this.#candidate);
     this.#since.push(now);
@@ -148,7 +164,15 @@ export class PoseSender {
     this.#pose = record.pose;
     this.#since.length = 0;
     this.#candidate = null;
-    this.#send(record);
+    this.#putAt = record.at;
+    const earlier = this.#earlier;
+    this.#earlier = [record, ...earlier].slice(0, this.#repeats);
+    this.#send(earlier.length === 0 ? record : { ...record, earlier });
+  }
+
+  /** The record for those who join now: where the camera is, by the time of the last frame. Null before the first. */
+  get record(): PoseRecord | null {
+    return this.#last === null ? null : this.#recordOf(this.#last);
   }
 }
 

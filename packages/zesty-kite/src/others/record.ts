@@ -11,6 +11,8 @@ export interface PoseRecord {
   readonly pose: PoseNumbers;
   /** How fast they change, per second: of the span, octaves per second. Left out where nothing moves. */
   readonly rates?: PoseNumbers;
+  /** The records before, the latest first, for when the network has lost them. */
+  readonly earlier?: readonly Omit<PoseRecord, 'earlier'>[];
 }
 
 /** A number for each field of a pose. */
@@ -19,6 +21,14 @@ export type PoseNumbers = readonly [number, number, number, number, number, numb
 /** Where the span stands in a pose. */
 export const SPAN = 3;
 const FIELDS = 7;
+/** As far as a camera goes: world units and degrees; a second; and octaves a second. */
+const FARTHEST = 1e12;
+const FASTEST = 1e12;
+const FASTEST_ZOOM = 100;
+/** log₂ of the least and the greatest span. */
+const OCTAVES = 40;
+/** A record carries no more of those before. */
+const MOST_EARLIER = 8;
 
 /** A record with the span as log₂, in which a camera goes from one to the next. */
 export class Moment {
@@ -33,7 +43,11 @@ export class Moment {
     moment.at = at;
     moment.values.set(pose);
     moment.values[SPAN] = log2(pose[SPAN]);
-    if (rates !== undefined) moment.rates.set(rates);
+    if (rates !== undefined)
+      rates.forEach((rate, i) => {
+        const most = i === SPAN ? FASTEST_ZOOM : FASTEST;
+        moment.rates[i] = Math.min(Math.max(rate, -most), most);
+      });
     return moment;
   }
 }
@@ -44,11 +58,11 @@ export function poseOf(values: Float64Array, out: Pose): Pose {
   out.x = x;
   out.y = y;
   out.focusHeight = focusHeight;
-  out.span = exp2(zoom);
+  out.span = exp2(Math.min(Math.max(zoom, -OCTAVES), OCTAVES));
   out.heading = heading;
   // A curve through both may go a little beyond them.
   out.pitch = Math.min(90, Math.max(pitch, 1));
-  out.fieldOfView = Math.max(0, fieldOfView);
+  out.fieldOfView = Math.min(Math.max(0, fieldOfView), 178);
   return out;
 }
 
@@ -71,14 +85,20 @@ export function between(from: Moment, to: Moment, at: number, out: Float64Array)
 
 function checked(record: PoseRecord): PoseRecord {
   const given: unknown = record;
-  const { at, pose, rates } = (given ?? {}) as Partial<Record<keyof PoseRecord, unknown>>;
+  const { at, pose, rates, earlier } = (given ?? {}) as Partial<Record<keyof PoseRecord, unknown>>;
   if (typeof at !== 'number' || !Number.isFinite(at))
     throw new TypeError(`record.at: found ${shown(at)}; wanted milliseconds`);
   if (!areNumbers(pose)) throw new TypeError(`record.pose: found ${shown(pose)}; wanted seven finite numbers`);
+  if (!pose.every((number) => Math.abs(number) <= FARTHEST))
+    throw new TypeError(`record.pose: found ${shown(pose)}; wanted numbers from -1e12 to 1e12`);
   if (!((pose[SPAN] ?? 0) > 0))
     throw new TypeError(`record.pose[3]: found ${shown(pose[SPAN])}; wanted a span above 0`);
   if (rates !== undefined && !areNumbers(rates))
     throw new TypeError(`record.rates: found ${shown(rates)}; wanted seven finite numbers, or nothing`);
+  if (earlier !== undefined && (!Array.isArray(earlier) || earlier.length > MOST_EARLIER))
+    throw new TypeError(
+      `record.earlier: found ${shown(earlier)}; wanted a list of up to ${String(MOST_EARLIER)} records`,
+    );
   return record;
 }
 
