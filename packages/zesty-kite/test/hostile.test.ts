@@ -5,9 +5,11 @@ import {
   aim,
   Camera,
   mergeSettings,
+  SettingsError,
   terrainOf,
   terrainOfGrid,
   View,
+  type CameraLike,
   type Settings,
   type Terrain,
 } from '../src/index.ts';
@@ -301,4 +303,78 @@ test('a broken message to a camera elsewhere changes nothing', () => {
     tell({ data });
   expect(remote.view.x).toBe(5);
   expect(remote.view.scale).toBe(12);
+});
+
+const polygonOf = (count: number, corner: (i: number) => unknown): unknown =>
+  Array.from({ length: count }, (_, i) => corner(i));
+const deep = (levels: number): unknown => JSON.parse(`${'{"a":'.repeat(levels)}1${'}'.repeat(levels)}`);
+const LARGE: readonly (readonly [string, unknown, number])[] = [
+  [
+    '10,000 unknown keys',
+    Object.fromEntries(Array.from({ length: 10_000 }, (_, i) => [`zoomm${String(i)}`, i])),
+    10_000,
+  ],
+  [
+    '10,000 unknown keys in a section',
+    { zoom: Object.fromEntries(Array.from({ length: 10_000 }, (_, i) => [`maxSpn${String(i)}`, i])) },
+    10_000,
+  ],
+  ['100,000 bad corners', { bounds: { polygon: polygonOf(100_000, (i) => [i, 'x']) } }, 100_000],
+  ['100,000 corners that are none', { bounds: { polygon: polygonOf(100_000, () => ({})) } }, 100_000],
+  ['a key of a million letters', { ['k'.repeat(1e6)]: 1, zoom: { ['m'.repeat(1e6)]: 1 } }, 2],
+  ['a text of a million letters', { zoom: { anchor: 'c'.repeat(1e6) } }, 1],
+  ['16,000 bindings', { bindings: { panUp: polygonOf(16_000, () => 'KeyW') } }, 1],
+  ['16,000 unknown bindings', { bindings: { panUp: polygonOf(16_000, (i) => `Kye${String(i)}`) } }, 1],
+  [
+    '1,800 unknown bindings',
+    {
+      bindings: Object.fromEntries(
+        ['panUp', 'panDown', 'drag', 'orbit', 'pull', 'home'].map((name) => [
+          name,
+          polygonOf(100, (i) => `Kye${String(i)}`),
+        ]),
+      ),
+    },
+    600,
+  ],
+  ['100,000 stops', { zoom: { stops: polygonOf(100_000, (i) => -i) } }, 1],
+  ['100,000 stops of a curve', { pitch: { degrees: polygonOf(100_000, (i) => [i, 500]) } }, 1],
+  ['100,000 locks', { locked: polygonOf(100_000, () => 'fly') }, 1],
+  ['100,000 levels', deep(100_000), 1],
+  ['100,000 levels of bounds', { bounds: { area: deep(100_000) } }, 1],
+  [
+    '100,000 polygons that are none',
+    { bounds: { area: { type: 'MultiPolygon', coordinates: polygonOf(100_000, () => 5) } } },
+    100_000,
+  ],
+];
+
+test.each(LARGE)('%s are refused with at most 50 problems and the number of the rest', (_name, settings, count) => {
+  let problems = 0;
+  for (const use of [
+    () => new Camera(settings as Settings),
+    () => {
+      new Camera().change(settings as Settings);
+    },
+  ]) {
+    try {
+      use();
+    } catch (error) {
+      if (!(error instanceof SettingsError)) throw error;
+      problems += 1;
+      expect(error.problems.length).toBe(Math.min(count, 50));
+      expect(error.problems.length + error.more).toBe(count);
+      expect(error.message.length).toBeLessThan(20_000);
+      if (error.more > 0) expect(error.message).toContain(`and ${String(error.more)} more`);
+    }
+  }
+  expect(problems).toBe(2);
+});
+
+test('a minimap of bounds with 150,000 corners', () => {
+  const polygon = Array.from({ length: 150_000 }, (_, i) => [Math.cos(i / 23_873) * 500, Math.sin(i / 23_873) * 500]);
+  // The camera itself takes longer over so many.
+  const { view, settings } = new Camera({ bounds: { left: 0, top: 0, right: 9, bottom: 9 } }, { screen });
+  const stand = { view, settings: { ...settings, bounds: { polygon } } } as unknown as CameraLike;
+  expect(new Minimap(stand).transform().a).toBeCloseTo(0.2, 3);
 });

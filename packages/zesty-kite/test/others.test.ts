@@ -136,7 +136,10 @@ test('whatever a record says, the pose is finite, and a flood of records of any 
     const receiver = new PoseReceiver();
     list.forEach(([values, rates, at], i) => {
       try {
-        receiver.take({ at, pose: values as unknown as PoseRecord['pose'], rates: rates as unknown as PoseRecord['pose'] }, i * 50);
+        receiver.take(
+          { at, pose: values as unknown as PoseRecord['pose'], rates: rates as unknown as PoseRecord['pose'] },
+          i * 50,
+        );
       } catch (error) {
         expect((error as Error).message).toMatch(/^record\./);
       }

@@ -28,10 +28,8 @@ export class Bindings {
         const before = names.slice(0, -1);
         for (const input of sidesOf(last)) {
           const chords = this.#chords.get(input) ?? [];
-          this.#chords.set(
-            input,
-            [...chords, { ability, before }].sort((a, b) => b.before.length - a.before.length),
-          );
+          chords.push({ ability, before });
+          this.#chords.set(input, chords);
         }
         for (const name of names) {
           for (const input of sidesOf(name)) this.#named.add(input);
@@ -40,6 +38,7 @@ export class Bindings {
       }
     }
     for (const [input, chords] of this.#chords) {
+      chords.sort((a, b) => b.before.length - a.before.length);
       const abilities = chords.map(({ ability }) => ability);
       if (chords.every(({ before }) => before.length === 0)) this.#plain.set(input, abilities);
     }

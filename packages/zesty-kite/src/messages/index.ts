@@ -8,4 +8,5 @@ export {
   checkView,
   refuse,
 } from './checks.ts';
-export { sentence, shown, type Problem } from './sentence.ts';
+export { sentence, shortened, shown, type Problem } from './sentence.ts';
+export { Problems } from './problems.ts';

@@ -1,12 +1,13 @@
 /** Settings as written → settings with every default, or every problem at once. */
-import { shown, type Problem } from '../messages/index.ts';
+import { Problems, shortened, shown } from '../messages/index.ts';
 import * as v from 'valibot';
+import { corrected } from './inputs.ts';
 import { nearest } from './nearest.ts';
 import { bordersOf, type Borders } from './borders.ts';
 import { isEmptyRing, ringsOf } from './rings.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
-import { OBJECT, settingsSchema, type ByZoom } from './schema.ts';
+import { OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
 import type { FullBounds, FullSettings, Settings } from './types.ts';
 import { SettingsError } from './settingsError.ts';
 
@@ -33,23 +34,21 @@ export function checkSettings(input: unknown): FullSettings {
 /** The same, with what was written. @throws SettingsError */
 export function completeLayers(input: unknown): Checked {
   if (!Array.isArray(input)) return completeSettings(input);
-  const problems: Problem[] = [];
-  const layers = input.map((layer: unknown) => copyOf(layer, problems) as Settings);
-  if (problems.length > 0) throw new SettingsError(problems);
+  const layers = input.map((layer: unknown) => copyOf(layer) as Settings);
   return completeSettings(mergeSettings(...layers));
 }
 
 /** Of one object, as a file has it. @throws SettingsError */
 export function completeSettings(input: unknown): Checked {
-  const problems: Problem[] = [];
-  const written = copyOf(input, problems) as Settings;
-  const result = v.safeParse(settingsSchema, written);
-  pushIssues(result.issues ?? [], '', problems);
+  const written = copyOf(input) as Settings;
+  const problems = new Problems();
+  const result = v.safeParse(settingsSchema, withoutLongLists(written, problems));
+  addIssues(result.issues ?? [], '', problems);
   unknownKeys(settingsSchema, written, '', problems);
-  if (!result.success) throw new SettingsError(problems);
-  const settings = deepFreeze(withShapeOf(written, result.output));
+  SettingsError.throwFor(problems);
+  const settings = deepFreeze(withShapeOf(written, result.output as FullSettings));
   contradictions(settings, problems);
-  if (problems.length > 0) throw new SettingsError(problems);
+  SettingsError.throwFor(problems);
   return { written, settings };
 }
 
@@ -62,24 +61,25 @@ type Section = keyof FullSettings & keyof Settings;
  * @throws SettingsError; then nothing has changed
  */
 export function changeSettings(before: Checked, change: unknown): Checked {
-  const problems: Problem[] = [];
-  const named = copyOf(change, problems) as Settings;
+  const named = copyOf(change) as Settings;
+  const problems = new Problems();
   const written = deepFreeze(mergeSettings(before.written, named));
   const settings: Record<string, unknown> = { ...before.settings };
   unknownKeys(settingsSchema, named, '', problems);
   for (const section of Object.keys(named) as Section[]) {
     if (!Object.hasOwn(settingsSchema.entries, section)) continue;
     const { rest, shape } = withoutKnownShape(section, written[section]);
-    const result = v.safeParse(settingsSchema.entries[section], rest);
-    pushIssues(result.issues ?? [], section, problems);
+    const { [section]: short } = withoutLongLists({ [section]: rest }, problems);
+    const result = v.safeParse(settingsSchema.entries[section], short);
+    addIssues(result.issues ?? [], section, problems);
     settings[section] = result.success && shape !== null ? { ...(result.output as object), ...shape } : result.output;
   }
-  if (problems.length > 0) throw new SettingsError(problems);
+  SettingsError.throwFor(problems);
   const checked = deepFreeze(
     named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings),
   );
   contradictions(checked, problems);
-  if (problems.length > 0) throw new SettingsError(problems);
+  SettingsError.throwFor(problems);
   return { written, settings: checked };
 }
 
@@ -105,9 +105,10 @@ function withShapeOf({ bounds: written }: Settings, settings: FullSettings): Ful
 /** The greatest |coordinate| of polygons and areas that have been found to be sound. */
 const farthestCoordinates = new WeakMap<object, number>();
 
-function copyOf(input: unknown, problems: Problem[]): unknown {
-  const copied = plainCopy(input, '', problems);
-  if (problems.length > 0) throw new SettingsError(problems);
+function copyOf(input: unknown): unknown {
+  const problems = new Problems();
+  const copied = plainCopy(input, problems);
+  SettingsError.throwFor(problems);
   if (typeof copied !== 'object' || copied === null || Array.isArray(copied))
     throw new SettingsError([{ path: '', found: shown(input), wanted: OBJECT }]);
   return copied;
@@ -119,11 +120,91 @@ interface Issue {
   readonly message: string;
 }
 
-function pushIssues(issues: readonly Issue[], section: string, problems: Problem[]): void {
-  for (const { path = [], input, message } of issues) {
-    const where = `${section}${path.map((item) => step(item.key)).join('')}`.replace(/^\./, '');
-    problems.push({ path: where, found: shown(input), wanted: message });
+function addIssues(issues: readonly Issue[], section: string, problems: Problems): void {
+  for (const { path = [], input, message } of issues)
+    problems.add(() => ({
+      path: `${section}${path.map((item) => step(item.key)).join('')}`.replace(/^\./, ''),
+      found: shown(input),
+      wanted: message === UNKNOWN_INPUT ? `perhaps "${corrected(String(input)) ?? 'KeyW'}": ${message}` : message,
+    }));
+}
+
+/** Lists whose length a mistake can make great, by their section and their name in it. */
+const LISTS: Readonly<Partial<Record<string, readonly string[]>>> = {
+  zoom: ['stops'],
+  pitch: ['degrees'],
+  lens: ['fieldOfView'],
+  pan: ['speed'],
+};
+/** Far more than any of them may have: the schema says how many. */
+const LONG = 1000;
+
+/**
+ * What the schema has to look through: not lists of any length. Corners are looked through here, and lists that are too long are
+ * named here, before their items are.
+ */
+function withoutLongLists(written: object, problems: Problems): Partial<Record<string, unknown>> {
+  const short: Partial<Record<string, unknown>> = { ...written };
+  for (const [section, value] of Object.entries(short)) {
+    if (Array.isArray(value)) {
+      if (value.length <= LONG) continue;
+      tooLong(section, value, problems);
+      Reflect.deleteProperty(short, section);
+    }
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
+    const names = section === 'bindings' ? Object.keys(value).slice(0, LONG) : (LISTS[section] ?? []);
+    const kept: Partial<Record<string, unknown>> = { ...value };
+    for (const name of names) {
+      const list = kept[name];
+      if (!Array.isArray(list) || list.length <= LONG) continue;
+      tooLong(`${section}.${name}`, list, problems);
+      Reflect.deleteProperty(kept, name);
+    }
+    if (section === 'bounds' && Array.isArray(kept['polygon'])) {
+      lookThroughCorners(kept['polygon'], problems);
+      kept['polygon'] = SOUND;
+    }
+    short[section] = kept;
   }
+  return short;
+}
+
+function tooLong(path: string, list: readonly unknown[], problems: Problems): void {
+  problems.add(() => ({ path, found: `${String(list.length)} items`, wanted: `at most ${String(LONG)}` }));
+}
+
+/** Stands for corners that have been looked through. */
+const SOUND = [
+  [0, 0],
+  [1, 0],
+  [0, 1],
+] as const;
+
+function lookThroughCorners(corners: readonly unknown[], problems: Problems): void {
+  const path = 'bounds.polygon';
+  if (corners.length < 3)
+    problems.add(() => ({ path, found: shown(corners), wanted: 'at least three [x, y] corners' }));
+  for (let i = 0; i < corners.length; i++) {
+    const corner = corners[i];
+    if (!Array.isArray(corner) || corner.length !== 2)
+      problems.add(() => ({ path: `${path}[${String(i)}]`, found: shown(corner), wanted: 'a corner [x, y]' }));
+    else {
+      const [x, y] = corner as [unknown, unknown];
+      if (isCoordinate(x) && isCoordinate(y)) continue;
+      const wrong = isCoordinate(x) ? 1 : 0;
+      problems.add(() => ({
+        path: `${path}[${String(i)}][${String(wrong)}]`,
+        found: shown(wrong === 0 ? x : y),
+        wanted: COORDINATE,
+      }));
+    }
+  }
+}
+
+const COORDINATE = `a number from ${String(-WORLD)} to ${String(WORLD)}, such as 512`;
+
+function isCoordinate(value: unknown): boolean {
+  return typeof value === 'number' && Math.abs(value) <= WORLD;
 }
 
 function step(key: unknown): string {
@@ -131,25 +212,27 @@ function step(key: unknown): string {
 }
 
 /** Reports every key that the schema does not know, at any depth, with the nearest known one; inside lists, too. */
-function unknownKeys(schema: unknown, input: unknown, path: string, problems: Problem[]): void {
+function unknownKeys(schema: unknown, input: unknown, path: string, problems: Problems): void {
   const entries = entriesOf(schema);
   if (entries === null || typeof input !== 'object' || input === null) return;
   if (Array.isArray(input)) {
-    problems.push({ path, found: shown(input), wanted: OBJECT });
+    problems.add(() => ({ path, found: shown(input), wanted: OBJECT }));
     return;
   }
   const known = Object.keys(entries);
   for (const [key, value] of Object.entries(input)) {
-    const where = path === '' ? key : `${path}.${key}`;
     if (Object.hasOwn(entries, key)) {
-      unknownKeys(entries[key], value, where, problems);
+      unknownKeys(entries[key], value, path === '' ? key : `${path}.${key}`, problems);
       continue;
     }
-    const near = nearest(key, known);
-    problems.push({
-      path: where,
-      found: 'an unknown key',
-      wanted: near === null ? `one of ${known.join(', ')}` : `perhaps "${near}"`,
+    problems.add(() => {
+      const near = nearest(key, known);
+      const name = shortened(key);
+      return {
+        path: path === '' ? name : `${path}.${name}`,
+        found: 'an unknown key',
+        wanted: near === null ? `one of ${known.join(', ')}` : `perhaps "${near}"`,
+      };
     });
   }
 }
@@ -163,10 +246,10 @@ function entriesOf(schema: unknown): Record<string, unknown> | null {
 }
 
 /** Checks that need two settings at once. */
-function contradictions(settings: FullSettings, problems: Problem[]): void {
+function contradictions(settings: FullSettings, problems: Problems): void {
   const { start, ground, pitch, lens, turn, pan, zoom, bounds, wrap } = settings;
   const refuse = (path: string, found: unknown, wanted: string): void => {
-    problems.push({ path, found: shown(found), wanted });
+    problems.add(() => ({ path, found: shown(found), wanted }));
   };
   const inOrder = (low: [string, number | null], high: [string, number | null]): void => {
     if (low[1] !== null && high[1] !== null && high[1] < low[1])
@@ -226,7 +309,7 @@ function contradictions(settings: FullSettings, problems: Problem[]): void {
 function oneShape(
   bounds: FullBounds,
   refuse: (path: string, found: unknown, wanted: string) => void,
-  problems: Problem[],
+  problems: Problems,
 ): void {
   const { left, top, right, bottom } = bounds;
   const sides = { left, top, right, bottom };
@@ -250,27 +333,27 @@ function oneShape(
   }
   const shape = bounds.polygon ?? bounds.area;
   if (shape === undefined || farthestCoordinates.has(shape)) return;
-  const before = problems.length;
+  const before = problems.count;
   const rings = ringsOf(bounds, refuse);
-  if (problems.length > before) return;
+  if (problems.count > before) return;
   const some = rings.filter((placed) => !isEmptyRing(placed));
   if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
   else if (some.length === 0)
     refuse(rings[0]?.path ?? 'bounds', rings[0]?.ring, 'a ring of at least three corners that has an area');
   let farthest = 0;
   for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
-  if (problems.length > before) return;
+  if (problems.count > before) return;
   const borders = bordersOf(some);
   const { overlap } = borders;
   if (overlap === null) {
     farthestCoordinates.set(shape, farthest);
     knownBorders.set(shape, borders);
   } else
-    problems.push({
+    problems.add(() => ({
       path: overlap.other,
       found: `ground that ${overlap.one} covers too, near (${short(overlap.x)}, ${short(overlap.y)})`,
       wanted: 'polygons that share borders at most: make one of the two, or cut one back',
-    });
+    }));
 }
 
 function short(value: number): string {

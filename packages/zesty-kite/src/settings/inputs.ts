@@ -101,10 +101,15 @@ const ALIASES: Readonly<Record<string, string>> = {
   MiddleMouse: 'MouseMiddle',
 };
 
+/** Whether all names of a binding are known. */
+export function isKnown(binding: string): boolean {
+  return binding.split('+').every((name) => known.has(name));
+}
+
 /** The nearest valid binding to one with an unknown name in it; null where all names are known. */
 export function corrected(binding: string): string | null {
   const names = binding.split('+');
-  if (names.every((name) => known.has(name))) return null;
+  if (isKnown(binding)) return null;
   return names.map((name) => (known.has(name) ? name : meant(name))).join('+');
 }
 

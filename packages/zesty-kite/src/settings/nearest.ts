@@ -1,12 +1,18 @@
+/** No name that is longer has a typing error. */
+const LONGEST = 64;
+
 /**
  * The name that is fewest edits away from `name`: insertions, deletions, replacements and swaps of
  * neighbours (optimal string alignment), letter case aside. Null when even the best would replace
  * more than half of it.
  */
 export function nearest(name: string, known: readonly string[]): string | null {
+  if (name.length > LONGEST) return null;
   let best: string | null = null;
   let min = Math.ceil(name.length / 2) + 1;
   for (const candidate of known) {
+    // As many edits as the lengths differ by are needed at least.
+    if (Math.abs(candidate.length - name.length) >= min) continue;
     const edits = distance(name.toLowerCase(), candidate.toLowerCase());
     if (edits < min) {
       min = edits;

@@ -1,56 +1,87 @@
-import { shown, type Problem } from '../messages/index.ts';
 /** Plain data: what JSON could say. It is copied in and frozen, so that nobody changes it afterwards. */
+import { shortened, shown, type Problems } from '../messages/index.ts';
+
+/** Levels of objects and lists in one another. */
+const DEEPEST = 64;
+
+/** An object or a list, and where it stands: its key in what is around it. */
+interface Level {
+  readonly value: object;
+  readonly key: string | number;
+  readonly around: Level | null;
+  readonly depth: number;
+}
 
 /**
  * A frozen copy of plain data; -0 becomes 0, as it would in a file, and a key that is `undefined` is left out.
  *
- * @param path where `value` stands, for messages
- * @param problems gets a line for whatever is no plain data: dates, functions, holes in lists, circles …
+ * @param problems gets one for each value that is no plain data: dates, functions, holes in lists, circles …
  */
-export function plainCopy(value: unknown, path: string, problems: Problem[]): unknown {
-  return copy(value, () => path, problems, []);
+export function plainCopy(value: unknown, problems: Problems): unknown {
+  return copy(value, '', null, problems);
 }
 
-/** @param path is asked for where it is needed: there may be a hundred thousand corners */
-function copy(value: unknown, path: () => string, problems: Problem[], around: readonly unknown[]): unknown {
+/** A level is made for each list, not for each number: there may be a hundred thousand corners. */
+function copy(value: unknown, key: string | number, around: Level | null, problems: Problems): unknown {
   if (typeof value === 'number') return value + 0;
   if (value === null || value === undefined || typeof value === 'string' || typeof value === 'boolean') return value;
-  if (around.includes(value)) {
-    problems.push({ path: path(), found: 'an object that holds itself', wanted: 'plain data' });
-    return undefined;
-  }
-  if (Array.isArray(value)) {
-    const inside = [...around, value];
-    return Object.freeze(
-      Array.from(value, (item: unknown, i) => {
-        const where = (): string => `${path()}[${String(i)}]`;
-        if (i in value) return copy(item, where, problems, inside);
-        problems.push({ path: where(), found: 'a hole in the list', wanted: 'a list without holes' });
-        return undefined;
-      }),
-    );
-  }
-  if (!isPlainObject(value)) {
-    problems.push({ path: path(), found: shown(value), wanted: 'plain data, as JSON could say it' });
-    return undefined;
-  }
-  const inside = [...around, value];
+  const isList = Array.isArray(value);
+  if (typeof value !== 'object' || (!isList && !isPlainObject(value)))
+    return refuse(shown(value), 'plain data, as JSON could say it', key, around, problems);
+  if (isInside(value, around)) return refuse('an object that holds itself', 'plain data', key, around, problems);
+  const level = { value, key, around, depth: around === null ? 1 : around.depth + 1 };
+  if (level.depth > DEEPEST)
+    return refuse('another level', `at most ${String(DEEPEST)} levels in one another`, key, around, problems);
+  if (isList) return Object.freeze(listOf(value, level, problems));
   const copied: Record<string, unknown> = {};
-  for (const [key, item] of Object.entries(value)) {
-    const where = (): string => (path() === '' ? key : `${path()}.${key}`);
+  for (const [name, item] of Object.entries(value)) {
     // As a key, `__proto__` would set the copy's prototype.
-    if (key === '__proto__') problems.push({ path: where(), found: 'an unknown key', wanted: 'none of that name' });
+    if (name === '__proto__')
+      problems.add(() => ({ path: pathOf(name, level), found: 'an unknown key', wanted: 'none of that name' }));
     else {
-      const kept = copy(item, where, problems, inside);
-      if (kept !== undefined) copied[key] = kept;
+      const kept = copy(item, name, level, problems);
+      if (kept !== undefined) copied[name] = kept;
     }
   }
   return Object.freeze(copied);
 }
 
+function refuse(
+  found: string,
+  wanted: string,
+  key: string | number,
+  around: Level | null,
+  problems: Problems,
+): undefined {
+  problems.add(() => ({ path: pathOf(key, around), found, wanted }));
+  return undefined;
+}
+
+function listOf(list: readonly unknown[], level: Level, problems: Problems): unknown[] {
+  const copied: unknown[] = [];
+  for (let i = 0; i < list.length; i++) {
+    if (list[i] === undefined && !(i in list))
+      problems.add(() => ({ path: pathOf(i, level), found: 'a hole in the list', wanted: 'a list without holes' }));
+    copied.push(copy(list[i], i, level, problems));
+  }
+  return copied;
+}
+
+function isInside(value: object, around: Level | null): boolean {
+  for (let level = around; level !== null; level = level.around) if (level.value === value) return true;
+  return false;
+}
+
+/** Such as `keys.up[1]`. */
+function pathOf(key: string | number, around: Level | null): string {
+  if (around === null) return '';
+  const above = pathOf(around.key, around.around);
+  if (typeof key === 'number') return `${above}[${String(key)}]`;
+  return above === '' ? shortened(key) : `${above}.${shortened(key)}`;
+}
+
 /** Whether it is a plain object, of this or of another window: its prototype is null or an `Object.prototype`. */
-function isPlainObject(value: unknown): value is Record<string, unknown> {
-  if (typeof value !== 'object' || value === null) return false;
+function isPlainObject(value: object): value is Record<string, unknown> {
   const parent = Object.getPrototypeOf(value) as object | null;
   return parent === null || (Object.getPrototypeOf(parent) === null && Object.hasOwn(parent, 'isPrototypeOf'));
 }

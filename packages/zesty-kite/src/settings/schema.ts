@@ -1,6 +1,6 @@
 /** The one description of the settings: defaults, checks, messages; the JSON Schema and types.ts follow from it. */
 import * as v from 'valibot';
-import { corrected } from './inputs.ts';
+import { isKnown } from './inputs.ts';
 
 /** A finite number in a closed range; `such as` ends the message with one that would do. */
 const number = (min: number, max: number, suchAs: number) => {
@@ -17,22 +17,29 @@ export const OBJECT = 'an object in braces';
 const inputMessage =
   'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';
 const INPUT = /^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/;
-const inputs = v.array(
-  v.pipe(
-    v.string(inputMessage),
-    v.regex(INPUT, inputMessage),
-    v.check(
-      (input) => !INPUT.test(input) || corrected(input) === null,
-      ({ input }) => `perhaps "${corrected(input) ?? 'KeyW'}": keys by their UI Events code, buttons by their name`,
+/** Of an input with an unknown name in it. */
+export const UNKNOWN_INPUT = 'keys by their UI Events code, buttons by their name';
+/** Inputs of one ability, stops of one curve: more are a mistake. */
+const MOST_INPUTS = 100;
+const MOST_STOPS = 1000;
+
+const inputs = v.pipe(
+  v.array(
+    v.pipe(
+      v.string(inputMessage),
+      v.regex(INPUT, inputMessage),
+      v.check((input) => !INPUT.test(input) || isKnown(input), UNKNOWN_INPUT),
     ),
+    'a list of inputs, such as ["KeyW", "ArrowUp"]',
   ),
-  'a list of inputs, such as ["KeyW", "ArrowUp"]',
+  v.maxLength(MOST_INPUTS, `at most ${String(MOST_INPUTS)} inputs`),
 );
 
 /** Objects are also asked for the keys that they must have; all of these are numbers. */
 const objectMessage = (issue: { readonly expected: string | null }): string =>
   issue.expected === 'Object' ? OBJECT : 'a number';
-const WORLD = 1e12;
+/** As far as a world goes, world units. */
+export const WORLD = 1e12;
 const coordinate = number(-WORLD, WORLD, 512);
 const span = number(1e-6, WORLD, 100);
 const halfLife = number(0, 60, 0.08);
@@ -50,7 +57,7 @@ const byZoom = (value: typeof pitch) =>
   v.union(
     [
       value,
-      v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1)),
+      v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1), v.maxLength(MOST_STOPS)),
       v.strictObject({ near: value, far: value, at: span, slack: v.optional(number(0, 1, 0.1), 0.1) }),
     ],
     'a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
@@ -142,7 +149,10 @@ const zoom = v.object(
     maxSpan: v.optional(v.nullable(span), null),
     minPixelsPerUnit: v.optional(v.nullable(scale), null),
     maxPixelsPerUnit: v.optional(v.nullable(scale), null),
-    stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
+    stops: v.optional(
+      v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1), v.maxLength(MOST_STOPS))),
+      null,
+    ),
     stopUnit: v.optional(oneOf(['span', 'pixels-per-unit', 'device-pixels-per-unit']), 'span'),
     notch: v.optional(number(1.001, 16, 1.1), 1.1),
     rate: v.optional(number(0, 1000, 8), 8),

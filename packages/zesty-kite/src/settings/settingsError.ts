@@ -1,13 +1,23 @@
 /** Settings that are refused. */
 import { sentence, type Problem } from '../messages/index.ts';
 
-/** Settings that cannot be used. The message lists every problem, one a line. */
+/** Settings that cannot be used. The message lists the first 50 problems, one a line, and the number of the rest. */
 export class SettingsError extends Error {
   override readonly name = 'SettingsError';
+  /** The first 50. */
   readonly problems: readonly Problem[];
+  /** How many there are besides. */
+  readonly more: number;
 
-  constructor(problems: readonly Problem[]) {
-    super(`Settings refused:\n${problems.map((problem) => `  ${sentence(problem)}`).join('\n')}`);
+  constructor(problems: readonly Problem[], more = 0) {
+    const lines = problems.map((problem) => `  ${sentence(problem)}`);
+    super(['Settings refused:', ...lines, ...(more > 0 ? [`  and ${String(more)} more`] : [])].join('\n'));
     this.problems = problems;
+    this.more = more;
+  }
+
+  /** @throws SettingsError if there is any problem */
+  static throwFor({ list, more, isEmpty }: { list: readonly Problem[]; more: number; isEmpty: boolean }): void {
+    if (!isEmpty) throw new SettingsError(list, more);
   }
 }

@@ -2,8 +2,9 @@
  * What a device or the program did: plain, serialisable, with its time. Each kind of signal is one entry here: its
  * type, what cleans it, the message that refuses it, the JSON Schema of sessions and the guide's table follow from it.
  */
+import { Problems } from '../messages/index.ts';
 import type { GridPart } from '../ground/index.ts';
-import { BUTTONS, PAD_BUTTONS, plainCopy, SettingsError, type Problem, type Settings } from '../settings/index.ts';
+import { BUTTONS, PAD_BUTTONS, plainCopy, SettingsError, type Settings } from '../settings/index.ts';
 import {
   asFinite,
   list,
@@ -104,9 +105,9 @@ const part: OptionalField<GridPart> = maybe({
 const settings: Field<Settings> = {
   clean: (value, path) => {
     if (typeof value !== 'object' || value === null) return refuse(path, value, 'settings');
-    const problems: Problem[] = [];
-    const plain = plainCopy(value, '', problems) as Settings;
-    if (problems.length > 0) throw new SettingsError(problems);
+    const problems = new Problems();
+    const plain = plainCopy(value, problems) as Settings;
+    SettingsError.throwFor(problems);
     return plain;
   },
   schema: { $ref: 'settings.schema.json' },
