@@ -56,6 +56,25 @@ export default tseslint.config(
     },
   },
   {
+    files: ['packages/zesty-kite-cli/src/**/*.ts'],
+    ignores: ['**/read/inputs.ts', '**/write/wholeFile.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'node:fs/promises', message: 'Read through read/inputs.ts: what is read is not written over.' },
+            {
+              name: 'node:fs',
+              importNames: ['open', 'openSync', 'createReadStream', 'readFile', 'createWriteStream', 'writeFile'],
+              message: 'Read through read/inputs.ts, write through write/wholeFile.ts.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['**/test/**/*.ts', '**/*.d.ts'],
     rules: {
       // Matchers and callbacks of the test tools read better without these.

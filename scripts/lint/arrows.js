@@ -11,7 +11,7 @@ const MAY_IMPORT = {
   view: ['ground', 'math', 'messages'],
   settings: ['math', 'messages'],
   limits: ['math', 'settings', 'view'],
-  signals: ['ground', 'math', 'settings', 'view'],
+  signals: ['ground', 'math', 'messages', 'settings', 'view'],
   motion: ['ground', 'limits', 'math', 'settings', 'signals', 'view'],
   movers: ['math', 'motion', 'signals', 'view'],
   hands: ['math', 'settings', 'signals', 'view'],

@@ -7,29 +7,37 @@ export class Failure extends Error {
   override readonly name = 'Failure';
 }
 
-/** Text that cannot steer a terminal: control bytes are spelled out. */
+/** Text that cannot steer a terminal: control bytes are spelled out, line breaks stay. */
 export function printable(text: string): string {
   // eslint-disable-next-line no-control-regex -- these are what is looked for
-  return text.replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029]/g, (byte) => {
+  return text.replace(/\r(?!\n)|[\u0000-\u0009\u000b\u000c\u000e-\u001f\u007f-\u009f\u2028\u2029]/g, (byte) => {
     const code = byte.charCodeAt(0).toString(16);
     return `\\u${code.padStart(4, '0')}`;
   });
 }
 
+/** The same on one line: a line break in a name or a key begins no other line. */
+export function oneLine(text: string): string {
+  return text.replaceAll(/\r?\n/g, '\\n');
+}
+
 /** The lines to print for whatever was thrown, one a problem. */
 export function linesOf(error: unknown): string[] {
-  const causes = error instanceof Failure && error.cause instanceof SettingsError ? error.cause.problems : null;
-  if (causes !== null && error instanceof Failure)
-    return causes.map(
+  if (error instanceof Failure && error.cause instanceof SettingsError) {
+    const { problems, more } = error.cause;
+    const lines = problems.map(
       ({ path, found, wanted }) => `${error.message}: ${path || 'the whole'}: found ${found}; wanted ${wanted}`,
     );
-  return [error instanceof Error ? error.message : String(error)];
+    return more === 0 ? lines : [...lines, `${error.message}: found ${String(more)} problems more; wanted none`];
+  }
+  return [error instanceof Error ? flat(error.message) : String(error)];
 }
 
 /** The same failure, with the file that it is about before it. */
 export function inFile(file: string, error: unknown): Failure {
   if (error instanceof Failure) return error;
   if (error instanceof SettingsError) return new Failure(file, { cause: error });
+  if (isSystemError(error)) return new Failure(`${file}: ${reasonOf(error)}`, { cause: error });
   if (error instanceof SessionError || error instanceof RangeError || error instanceof TypeError)
     return new Failure(`${file}: ${flat(error.message)}${optionFor(error.message)}`, { cause: error });
   return new Failure(`${file}: ${reasonOf(error)}`, { cause: error });
@@ -59,6 +67,10 @@ const REASONS: Readonly<Record<string, string>> = {
   EPIPE: 'it was closed before all was written',
   ERR_INVALID_ARG_VALUE: 'found a name with a zero byte; wanted a path',
 };
+
+function isSystemError(error: unknown): boolean {
+  return error instanceof Error && 'code' in error && String(error.code) in REASONS;
+}
 
 /** What a system error means. */
 export function reasonOf(error: unknown): string {

@@ -12,7 +12,9 @@ import { feelCommand } from './commands/feel.ts';
 import { importCommand } from './commands/import.ts';
 import { initCommand } from './commands/init.ts';
 import { PACKAGE } from './packageFolder.ts';
-import { print } from './write/print.ts';
+import { forgetInputs } from './read/inputs.ts';
+import { complain, print, Unread } from './write/print.ts';
+import { abandonParts } from './write/parts.ts';
 import { replayCommand } from './commands/replay.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { startCommand } from './commands/start.ts';
@@ -31,21 +33,35 @@ const { version } = JSON.parse(readFileSync(new URL('package.json', PACKAGE), 'u
  */
 export async function main(args: readonly string[]): Promise<void> {
   process.exitCode = DONE;
-  // What commander has to say of a bad call is kept, and said in one line.
-  let said = '';
-  const program = createProgram((text) => {
-    said += text;
-  });
+  forgetInputs();
+  // What commander has to say is kept: help is printed as all else is, and a bad call is said in one line.
+  const said = { out: '', errors: '' };
+  const program = createProgram(said);
   try {
     if (args[0] === 'complete') await addCompletion(program);
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
-    if (!(error instanceof CommanderError)) await fail(linesOf(error));
-    else if (error.exitCode !== 0) await fail([callLine(program, args, error, said)]);
+    if (!(error instanceof CommanderError)) await end(error);
+    else if (error.exitCode !== 0) await fail([callLine(program, args, error, said.errors)]);
+  } finally {
+    abandonParts();
+  }
+  try {
+    if (said.out !== '') await print('stdout', said.out);
+  } catch (error) {
+    await end(error);
   }
 }
 
-function createProgram(say: (text: string) => void): Command {
+/** What nobody reads is no failure. */
+async function end(error: unknown): Promise<void> {
+  if (!(error instanceof Unread)) await fail(linesOf(error));
+}
+
+function createProgram(said: { out: string; errors: string }): Command {
+  const say = (text: string): void => {
+    said.errors += text;
+  };
   const program = new Command('zesty-kite')
     .version(version, '--version', 'print the version of the tool')
     .description(
@@ -59,7 +75,13 @@ zesty-kite complete bash|zsh|fish prints what the shell reads for completion: so
 Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or input.`,
     )
     .exitOverride()
-    .configureOutput({ writeErr: say, outputError: say });
+    .configureOutput({
+      writeOut: (text) => {
+        said.out += text;
+      },
+      writeErr: say,
+      outputError: say,
+    });
   const exit = (code: number): void => {
     process.exitCode = code;
   };
@@ -80,11 +102,22 @@ Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or inp
 
 // What could not be written is told by `print`; nobody else is to end the program over it.
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+// Whoever ends the program finds no parts of files.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+  process.once(signal, () => {
+    abandonParts();
+    process.kill(process.pid, signal);
+  });
+// Exit code 1 says that a guarantee is broken, and nothing else.
+process.on('uncaughtException', (error) => {
+  abandonParts();
+  void fail(linesOf(error)).then(() => process.exit(BAD_INPUT));
+});
 
 async function fail(lines: readonly string[]): Promise<void> {
   process.exitCode = BAD_INPUT;
   try {
-    for (const line of lines) await print('stderr', `zesty-kite: ${line}\n`);
+    for (const line of lines) await complain(line);
   } catch {
     // There is nowhere left to say it.
   }

@@ -1,6 +1,7 @@
 /** Options that several commands have. */
 import { InvalidArgumentError, Option } from 'commander';
 import type { Screen } from 'zesty-kite';
+import { Failure } from './failure.ts';
 
 export function rateOption(): Option {
   return new Option('--rate <hertz>', 'frames a second; the motion does not depend on it')
@@ -60,4 +61,18 @@ function seconds(text: string): number {
   const value = Number(text);
   if (text.trim() !== '' && value >= 0 && value <= 1e9) return value;
   throw new InvalidArgumentError(`found "${text}"; wanted seconds since the session began, such as 12.5.`);
+}
+
+/** Options of a session, with settings alone: nothing would come of them. @throws Failure */
+export function refuseUnused(options: {
+  readonly terrain: readonly string[];
+  readonly settings?: string | undefined;
+  readonly from?: number | undefined;
+  readonly until?: number | undefined;
+}): void {
+  const { terrain, settings, from, until } = options;
+  const given = { terrain: terrain[0], settings, from, until };
+  for (const [name, value] of Object.entries(given))
+    if (value !== undefined)
+      throw new Failure(`--${name}: found ${JSON.stringify(value)} with settings; wanted it with a session`);
 }

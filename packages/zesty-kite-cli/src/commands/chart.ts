@@ -7,7 +7,15 @@ import { readGround } from '../read/ground.ts';
 import { journeyOf } from '../play/journey.ts';
 import { kindOf } from '../read/kind.ts';
 import { overTime, overZoom } from '../play/measures.ts';
-import { forceOption, fromOption, screenOption, screensOf, terrainOption, untilOption } from '../options.ts';
+import {
+  forceOption,
+  refuseUnused,
+  fromOption,
+  screenOption,
+  screensOf,
+  terrainOption,
+  untilOption,
+} from '../options.ts';
 import { Picture } from '../write/picture.ts';
 import { readSettings, readSettingsFile, withPlaces } from '../read/settingsFile.ts';
 import { sessionSpec, settingsSpec } from '../write/specs.ts';
@@ -39,8 +47,9 @@ export function chartCommand(): Command {
     .addHelpText('after', '\nExample: zesty-kite chart crossing.ndjson --to crossing.svg')
     .action(async (file: string, { to, screen, terrain, settings, force, ...part }: ChartOptions) => {
       const kind = await kindOf(file);
-      const picture = new Picture('--to', to, [file], force);
+      const picture = new Picture('--to', to, force);
       if (kind === 'settings') {
+        refuseUnused({ terrain, settings, ...part });
         const read = await readSettingsFile(file);
         const [first = { width: 1280, height: 800 }] = screensOf(screen);
         try {
@@ -55,7 +64,7 @@ export function chartCommand(): Command {
       const grounds = await Promise.all(terrain.map((one) => readGround(one)));
       const { stops, corners } = await journeyOf(file, {
         rate: RATE,
-        terrains: grounds.map((one) => one.terrain),
+        terrains: grounds,
         settings: settings === undefined ? undefined : await readSettings(settings),
         ...part,
         progress: true,

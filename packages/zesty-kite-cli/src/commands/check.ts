@@ -2,7 +2,7 @@
 import { Command, Option } from 'commander';
 import type { Screen, Terrain } from 'zesty-kite';
 import { reviewSettings } from 'zesty-kite/review';
-import { inFile, printable } from '../failure.ts';
+import { inFile, oneLine, printable } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { mapWarnings, readMap, type Spot } from '../read/map.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
@@ -38,7 +38,7 @@ export function checkCommand(exit: (code: number) => void): Command {
     .addHelpText('after', '\nExample: zesty-kite check settings.json --screen 1280x800 --screen 390x844 --strict')
     .action(async (files: readonly string[], { screen, strict, map, terrain, json }: CheckOptions) => {
       const spots = map === undefined ? [] : await readMap(map);
-      const ground = terrain === undefined ? null : (await readGround(terrain)).terrain;
+      const ground = terrain === undefined ? null : await readGround(terrain);
       const found: Finding[] = [];
       for (const file of files) found.push(...(await review(file, screensOf(screen), ground, spots)));
       const several = files.length > 1;
@@ -88,7 +88,7 @@ function lines(found: readonly Finding[], several: boolean): string {
   return found
     .map(({ file, line, column, path, message }) => {
       const place = `line ${String(line)}, column ${String(column)}`;
-      return `${several ? `${file}: ` : ''}${place}: ${path}: ${message}\n`;
+      return `${oneLine(`${several ? `${file}: ` : ''}${place}: ${path}: ${message}`)}\n`;
     })
     .join('');
 }

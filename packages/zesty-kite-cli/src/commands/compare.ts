@@ -11,6 +11,7 @@ import { kindOf } from '../read/kind.ts';
 import { overTime, overZoom } from '../play/measures.ts';
 import {
   forceOption,
+  refuseUnused,
   fromOption,
   jsonOption,
   screenOption,
@@ -64,8 +65,10 @@ export function compareCommand(): Command {
         throw new Failure(
           `${b}: found ${wordOf(kinds[1])} beside ${wordOf(kinds[0])}; wanted two of a kind, or settings with --on SESSION`,
         );
-      const picture =
-        options.picture === undefined ? null : new Picture('--picture', options.picture, [a, b], options.force);
+      if (kinds[0] === 'settings' && options.on === undefined) refuseUnused(options);
+      if (options.on !== undefined && (await kindOf(options.on)) !== 'session')
+        throw new Failure(`${options.on}: found settings; wanted a session`);
+      const picture = options.picture === undefined ? null : new Picture('--picture', options.picture, options.force);
       if (kinds[0] === 'session') {
         if (options.on !== undefined) throw new Failure('--on: found it with two sessions; wanted two settings');
         await compareMotion(
@@ -203,7 +206,7 @@ async function compareMotion(
   changed: readonly Change[] | null = null,
 ): Promise<void> {
   const grounds = await Promise.all(terrain.map((file) => readGround(file)));
-  const terrains: Terrain[] = grounds.map((one) => one.terrain);
+  const terrains: Terrain[] = grounds;
   const playing = (motion: Motion | undefined): PlayOptions => ({
     rate: RATE,
     terrains,

@@ -1,7 +1,7 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { Camera, visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
-import { columns, short } from '../write/columns.ts';
+import { columns, counted, short } from '../write/columns.ts';
 import { inFile, printable } from '../failure.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
 import { print } from '../write/print.ts';
@@ -106,8 +106,7 @@ export function explain(settings: Settings, screen: Screen, spans: readonly numb
   camera.advance(0);
   const start = camera.shown.span;
   const { min, max } = camera.spanRange;
-  const xs = camera.outlines.bounds.flat().map(({ x }) => x);
-  const wide = xs.length === 0 ? null : Math.max(...xs) - Math.min(...xs);
+  const wide = widthOf(camera.outlines.bounds.flat());
   const zooms = [
     { zoom: 'nearest', span: min },
     { zoom: 'start', span: start },
@@ -120,6 +119,17 @@ export function explain(settings: Settings, screen: Screen, spans: readonly numb
     notches: notchesBetween(settings, screen, min, max),
     secondsToRest: restAfter(settings, screen),
   };
+}
+
+/** How wide some points lie apart; null for none. */
+function widthOf(points: readonly { readonly x: number }[]): number | null {
+  let left = Infinity;
+  let right = -Infinity;
+  for (const { x } of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+  }
+  return right < left ? null : right - left;
 }
 
 function atZoom(
@@ -245,7 +255,7 @@ function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, se
     ['depth', ...each(({ near, far }) => `${short(near)} … ${short(far)}`)],
     ['float32', ...each(({ floatPixels: pixels }) => `${short(pixels)} px`)],
   ];
-  return `${columns(rows)}\n${String(notches)} notches from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n`;
+  return `${columns(rows)}\n${counted(notches, 'notch', 'notches')} from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n`;
 }
 
 function tileSize(text: string): number {

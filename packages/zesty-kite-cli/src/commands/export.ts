@@ -1,13 +1,14 @@
 /** `zesty-kite export SESSION`: the motion for other programs, as CSV, as NDJSON, or as a glTF camera. */
 import { Command, Option } from 'commander';
 import { Failure } from '../failure.ts';
-import { WholeFile } from '../read/files.ts';
 import { gltfOf, type GltfFrame } from '../write/gltf.ts';
 import { readGround } from '../read/ground.ts';
+import { willRead } from '../read/inputs.ts';
 import { forceOption, fromOption, rateOption, terrainOption, untilOption } from '../options.ts';
 import { COLUMNS, playFrames, type PoseAt } from '../play/poses.ts';
 import { print } from '../write/print.ts';
 import { readSettings } from '../read/settingsFile.ts';
+import { WholeFile } from '../write/wholeFile.ts';
 
 interface ExportOptions {
   readonly rate: number;
@@ -55,10 +56,10 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
       const kind = /\.(csv|ndjson|gltf)$/.exec(to)?.[1] ?? (to === '-' ? 'csv' : null);
       if (kind === null) throw new Failure(`--to: found "${to}"; wanted a name that ends in .csv, .ndjson or .gltf`);
       const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
-      const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
-      const file = to === '-' ? null : new WholeFile(to, inputs, force);
       const settings = options.settings === undefined ? undefined : await readSettings(options.settings);
-      const playing = { rate, from, until, settings, terrains: grounds.map(({ terrain }) => terrain), progress: true };
+      willRead(session);
+      const file = to === '-' ? null : new WholeFile(to, force);
+      const playing = { rate, from, until, settings, terrains: grounds, progress: true };
       let text = kind === 'csv' ? `${COLUMNS.join(',')}\r\n` : '';
       const pieces: string[] = [];
       const frames: GltfFrame[] = [];
@@ -70,34 +71,29 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
         else file.write(text);
         text = '';
       };
-      try {
-        let last: GltfFrame | null = null;
-        await playFrames(session, playing, (pose, _, camera) => {
-          if (kind !== 'gltf') {
-            put(pose);
-            return;
-          }
-          // What stands still is one piece, not a frame each.
-          if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
-          const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
-          const { width, height, scale, look } = camera?.view ?? last ?? { width: 1, height: 1, scale: 1, look: null };
-          const isMiddle = look === null || (look.middleX === width / 2 && look.middleY === height / 2);
-          last = { ...pose, near, far, width, height, scale, look, isStill: camera === null };
-          if (!isMiddle)
-            throw new Failure(
-              `safeFrame: found insets at ${pose.seconds.toFixed(2)} s; wanted none: a glTF camera looks through the middle of its picture`,
-            );
-          frames.push(last);
-        });
-        if (kind === 'gltf') text = await gltfOf(frames);
-        if (file === null) for (const piece of [...pieces, text]) await print('stdout', piece);
-        else {
-          file.write(text);
-          file.finish();
+      let last: GltfFrame | null = null;
+      await playFrames(session, playing, (pose, _, camera) => {
+        if (kind !== 'gltf') {
+          put(pose);
+          return;
         }
-      } catch (error) {
-        file?.abandon();
-        throw error;
+        // What stands still is one piece, not a frame each.
+        if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
+        const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
+        const { width, height, scale, look } = camera?.view ?? last ?? { width: 1, height: 1, scale: 1, look: null };
+        const isMiddle = look === null || (look.middleX === width / 2 && look.middleY === height / 2);
+        last = { ...pose, near, far, width, height, scale, look, isStill: camera === null };
+        if (!isMiddle)
+          throw new Failure(
+            `safeFrame: found insets at ${pose.seconds.toFixed(2)} s; wanted none: a glTF camera looks through the middle of its picture`,
+          );
+        frames.push(last);
+      });
+      if (kind === 'gltf') text = await gltfOf(frames);
+      if (file === null) for (const piece of [...pieces, text]) await print('stdout', piece);
+      else {
+        file.write(text);
+        file.finish();
       }
     });
 }

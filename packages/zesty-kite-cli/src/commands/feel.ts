@@ -2,7 +2,7 @@
 import { Command } from 'commander';
 import type { Camera, FullSettings, StampedSignal } from 'zesty-kite';
 import { when } from 'zesty-kite/events';
-import { columns, short } from '../write/columns.ts';
+import { columns, counted, short } from '../write/columns.ts';
 import { printable } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { fromOption, jsonOption, terrainOption, untilOption } from '../options.ts';
@@ -73,11 +73,7 @@ edges        visits of the pointer in a band that pans; reversed: the map came b
     )
     .action(async (session: string, { terrain, json, ...part }: FeelOptions) => {
       const grounds = await Promise.all(terrain.map((file) => readGround(file)));
-      const felt = await feel(
-        session,
-        grounds.map((one) => one.terrain),
-        part,
-      );
+      const felt = await feel(session, grounds, part);
       await print('stdout', json ? `${JSON.stringify(felt, null, 2)}\n` : printable(table(felt)));
     });
 }
@@ -303,7 +299,7 @@ function suggestionsOf(
   if (wheel.gestures >= ENOUGH && median >= 5 && stops === null)
     say(
       'zoom.notch',
-      `a gesture takes ${short(median)} notches; ${short(notch ** (median / 3))} in place of ${short(notch)} would take three`,
+      `a gesture takes ${counted(Number(short(median)), 'notch', 'notches')}; ${short(notch ** (median / 3))} in place of ${short(notch)} would take three`,
     );
   if (wheel.gestures >= ENOUGH && wheel.overshoots / wheel.gestures > 0.2)
     say(
@@ -328,7 +324,7 @@ function suggestionsOf(
   if (edges.visits >= ENOUGH && edges.reversedAtOnce / edges.visits > 0.25)
     say(
       'edge.dwell',
-      `${String(edges.reversedAtOnce)} of ${String(edges.visits)} pans at the edge were taken back within a second; more than ${short(settings.edge?.dwell ?? 0)} s, or narrower bands, would begin fewer by mistake`,
+      `${String(edges.reversedAtOnce)} of ${counted(edges.visits, 'pan')} at the edge ${edges.visits === 1 ? 'was' : 'were'} taken back within a second; more than ${short(settings.edge?.dwell ?? 0)} s, or narrower bands, would begin fewer by mistake`,
     );
   const most = zooms.reduce((best, one) => (one.share > best.share ? one : best), { fromSpan: 0, toSpan: 0, share: 0 });
   const { span = NaN } = settings.start;
@@ -350,7 +346,7 @@ function table(felt: Feel): string {
     ['time', `${felt.seconds.toFixed(1)} s, moving ${felt.movingSeconds.toFixed(1)} s`],
     [
       'wheel',
-      `${String(wheel.gestures)} gestures of ${short(wheel.notchesPerGesture.median)} notches, at most ${short(wheel.notchesPerGesture.most)}`,
+      `${counted(wheel.gestures, 'gesture')} of ${counted(Number(short(wheel.notchesPerGesture.median)), 'notch', 'notches')}, at most ${short(wheel.notchesPerGesture.most)}`,
     ],
     [
       'overshoots',
@@ -360,13 +356,13 @@ function table(felt: Feel): string {
     ['at an end', `nearest ${percent(felt.atNearest)}, farthest ${percent(felt.atFarthest)} of the time`],
     [
       'rest',
-      `${String(secondsToRest.count)} times, after ${secondsToRest.median.toFixed(2)} s, at most ${secondsToRest.most.toFixed(2)} s`,
+      `${counted(secondsToRest.count, 'time')}, after ${secondsToRest.median.toFixed(2)} s, at most ${secondsToRest.most.toFixed(2)} s`,
     ],
     ...felt.zooms.map(({ fromSpan, toSpan, share }, i) => [
       i === 0 ? 'by zoom' : '',
       `span ${short(fromSpan)} to ${short(toSpan)}: ${percent(share)}`,
     ]),
-    ['edges', `${String(edges.visits)} visits, ${String(edges.reversedAtOnce)} reversed at once`],
+    ['edges', `${counted(edges.visits, 'visit')}, ${String(edges.reversedAtOnce)} reversed at once`],
     ...Object.entries(felt.unused).map(([ability, inputs], i) => [
       i === 0 ? 'never used' : '',
       `${ability}: ${inputs.join(', ')}`,

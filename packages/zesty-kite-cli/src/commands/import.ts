@@ -1,11 +1,12 @@
 /** `zesty-kite import FILE`: a camera path of another program as a cutscene. */
 import { Command, InvalidArgumentError, Option } from 'commander';
-import type { Cutscene, Keyframe } from 'zesty-kite/direct';
+import { checkCutscene, KEYFRAME_SCHEMA, type Cutscene, type Keyframe } from 'zesty-kite/direct';
 import { Failure, reasonOf } from '../failure.ts';
-import { readWhole, WholeFile } from '../read/files.ts';
-import { lensesOf, type LensAt } from '../write/gltf.ts';
+import { parsedJson, readWhole } from '../read/files.ts';
+import { lensesOf, type Gltf, type LensAt } from '../write/gltf.ts';
 import { forceOption } from '../options.ts';
 import { print } from '../write/print.ts';
+import { WholeFile } from '../write/wholeFile.ts';
 
 interface ImportOptions {
   readonly height: number;
@@ -48,11 +49,10 @@ export function importCommand(): Command {
       const text = new TextDecoder().decode(await readWhole(file, MAX_PATH, 'a camera path (.csv or .gltf)'));
       let scene: Cutscene;
       try {
-        const path = text.trimStart().startsWith('{')
-          ? (await lensesOf(text)).map((lens) => poseOf(lens, height))
-          : await posesOfCsv(text);
-        scene = { keyframes: thinned(path, tolerance) };
+        scene = { keyframes: thinned(await pathOf(file, text, height), tolerance) };
+        checkCutscene(scene);
       } catch (error) {
+        if (error instanceof Failure && error.message.startsWith(`${file}: `)) throw error;
         if (error instanceof Failure) throw new Failure(`${file}: ${error.message}`, { cause: error });
         throw new Failure(`${file}: ${reasonOf(error)}; wanted a camera path, CSV or glTF 2.0`, { cause: error });
       }
@@ -61,45 +61,110 @@ export function importCommand(): Command {
         await print('stdout', out);
         return;
       }
-      const whole = new WholeFile(to, [file], force);
+      const whole = new WholeFile(to, force);
       whole.write(out);
       whole.finish();
     });
 }
 
+async function pathOf(file: string, text: string, height: number): Promise<Pose[]> {
+  if (!text.trimStart().startsWith('{')) return posesOfCsv(text);
+  const gltf = parsedJson(file, text, 'a glTF 2.0 file, or CSV') as Gltf;
+  return (await lensesOf(gltf)).map((lens) => checkedPose(poseOf(lens, height)));
+}
+
+const { at: AT, x, y, span, heading, pitch } = KEYFRAME_SCHEMA.properties;
+/** The least and the greatest of each number of a keyframe. */
+const RANGES: Readonly<Record<string, typeof AT>> = { at: AT, x, y, span, heading, pitch };
+
+/** What a number of a keyframe has to be; null when it is that. */
+function faultOf(name: string, value: number): string | null {
+  const { minimum, maximum } = RANGES[name] ?? AT;
+  if (value >= minimum && value <= maximum) return null;
+  return `found ${String(value)}; wanted a number from ${String(minimum)} to ${String(maximum)}`;
+}
+
+function checkedPose(pose: Pose): Pose {
+  for (const [name, value] of Object.entries(pose) as [string, number][]) {
+    const fault = name === 'at' && value >= 0 ? null : faultOf(name, value);
+    if (fault !== null) throw new Failure(`at ${pose.at.toFixed(2)} s: ${name}: ${fault}`);
+  }
+  return pose;
+}
+
+const COLUMNS = ['seconds', 'x', 'y', 'span', 'heading', 'pitch'] as const;
+type Column = (typeof COLUMNS)[number];
+
 async function posesOfCsv(text: string): Promise<Pose[]> {
   const { parse } = await import('csv-parse/sync');
-  const rows = parse(text, { bom: true, columns: true, skip_empty_lines: true, trim: true }) as Readonly<
-    Record<string, string>
-  >[];
-  const names = Object.keys(rows[0] ?? {});
-  const missing = ['seconds', 'x', 'y', 'span'].filter((name) => !names.includes(name));
+  const options = { bom: true, skip_empty_lines: true, trim: true } as const;
+  const [names = [], ...rows] = parse(text, options) as unknown as readonly (readonly string[])[];
+  const columnOf = (name: Column): number => names.indexOf(name);
+  const missing = COLUMNS.slice(0, 4).filter((name) => columnOf(name) < 0);
   if (missing.length > 0)
     throw new Failure(
       `line 1: found no column ${missing.join(', ')}; wanted seconds, x, y, span and, if it turns and tilts, heading, pitch`,
     );
+  const there = COLUMNS.filter((name) => columnOf(name) >= 0);
   let last = -Infinity;
   return rows.map((row, i) => {
-    const number = (name: string): number => {
-      const cell = row[name] ?? '';
+    const refuse = (name: Column, fault: string): never => {
+      throw new Failure(`${cellOf(text, i + 1, columnOf(name))}: ${name}: ${fault}`);
+    };
+    const pose: Partial<Record<string, number>> = {};
+    for (const name of there) {
+      const cell = row[columnOf(name)] ?? '';
       const value = Number(cell);
-      if (cell === '' || !Number.isFinite(value))
-        throw new Failure(`line ${String(i + 2)}: ${name}: found "${cell}"; wanted a number`);
-      return value;
-    };
-    const [at, span] = [number('seconds'), number('span')];
-    if (!(at > last))
-      throw new Failure(`line ${String(i + 2)}: seconds: found ${String(at)}; wanted more than ${String(last)}`);
-    if (!(span > 0))
-      throw new Failure(`line ${String(i + 2)}: span: found ${String(span)}; wanted world units above 0`);
+      if (cell === '' || !Number.isFinite(value)) refuse(name, `found "${cell.slice(0, 60)}"; wanted a number`);
+      const fault = name === 'seconds' ? null : faultOf(name, value);
+      if (fault !== null) refuse(name, fault);
+      pose[name === 'seconds' ? 'at' : name] = value;
+    }
+    const { at = NaN } = pose;
+    if (!(at > last)) refuse('seconds', `found ${String(at)}; wanted more than ${String(last)}`);
+    if (i > 0 && at - Number(rows[0]?.[columnOf('seconds')]) > AT.maximum)
+      refuse('seconds', `found ${String(at)}; wanted at most a day after the first`);
     last = at;
-    const pose: Pose = { at, x: number('x'), y: number('y'), span };
-    return {
-      ...pose,
-      ...(names.includes('heading') ? { heading: number('heading') } : {}),
-      ...(names.includes('pitch') ? { pitch: number('pitch') } : {}),
-    };
+    return pose as unknown as Pose;
   });
+}
+
+/** Where a cell stands: asked only of what is refused. Blank lines count, and a row may go over several lines. */
+function cellOf(text: string, row: number, column: number): string {
+  let line = 1;
+  let from = 0;
+  let rows = -1;
+  let cell = 0;
+  let cellAt = 0;
+  let lineAt = 0;
+  let isQuoted = false;
+  for (let i = 0; i <= text.length; i++) {
+    const letter = text[i] ?? '\n';
+    if (letter === '"') isQuoted = !isQuoted;
+    const ends = !isQuoted && (letter === ',' || letter === '\n');
+    if (ends) {
+      const isBlank = text.slice(from, i).trim() === '';
+      if (letter === ',' || !isBlank) {
+        if (from === cellAt && cell === 0) rows += 1;
+        if (rows === row && cell === column)
+          return `line ${String(line)}, column ${String(cellAt - lineAt + 1 + leading(text, cellAt))}`;
+        cell = letter === ',' ? cell + 1 : 0;
+      } else cell = 0;
+      cellAt = i + 1;
+      if (letter === '\n') from = i + 1;
+    }
+    if (letter === '\n') {
+      line += 1;
+      lineAt = i + 1;
+    }
+  }
+  return `row ${String(row + 1)}`;
+}
+
+function leading(text: string, at: number): number {
+  let count = 0;
+  while (text[at + count] === ' ') count += 1;
+  return count;
 }
 
 /** Where a camera looks on the ground, and how much of it it shows. */
@@ -129,22 +194,19 @@ function poseOf({ seconds, eye, turn, yfov, high }: LensAt, ground: number): Pos
   };
 }
 
-/** As few keyframes as say the same: what lies between two is on the straight way, to the tolerance. */
+/** As few keyframes as say the same: what lies between two is on the straight way, to the tolerance. One pass. */
 function thinned(path: readonly Pose[], tolerance: number): Keyframe[] {
   const [first] = path;
   if (first === undefined) throw new Failure('found no pose; wanted at least one');
-  const begin = first.at;
   const whole = unwound(path);
   const kept: Pose[] = [];
   for (let from = 0; from < whole.length; ) {
     const start = whole[from];
     if (start === undefined) break;
     kept.push(start);
-    let to = from + 1;
-    while (to + 1 < whole.length && isStraight(whole, from, to + 1, tolerance)) to += 1;
-    from = to;
+    from = endOfStraight(whole, from, start, tolerance);
   }
-  return kept.map(({ at, ...pose }) => ({ at: at - begin, ...pose, ease: 'none' as const }));
+  return kept.map(({ at, ...pose }) => ({ at: at - first.at, ...pose, ease: 'none' as const }));
 }
 
 /** Headings without jumps of a whole turn. */
@@ -158,25 +220,36 @@ function unwound(path: readonly Pose[]): Pose[] {
   });
 }
 
-function isStraight(path: readonly Pose[], from: number, to: number, tolerance: number): boolean {
-  const [a, b] = [path[from], path[to]];
-  if (a === undefined || b === undefined) return false;
-  // A zoom goes evenly in octaves, and a degree moves the edge of the picture by about a hundredth of the span.
-  const flat = (pose: Pose): number[] => [
-    pose.x / a.span,
-    pose.y / a.span,
-    Math.log2(pose.span),
-    (pose.heading ?? 0) / 100,
-    (pose.pitch ?? 0) / 100,
-  ];
-  const [start, end] = [flat(a), flat(b)];
-  return path.slice(from + 1, to).every((pose) => {
-    const share = (pose.at - a.at) / (b.at - a.at);
-    return flat(pose).every((value, i) => {
-      const [s = 0, e = 0] = [start[i], end[i]];
-      return Math.abs(value - (s + (e - s) * share)) <= tolerance;
+/** A zoom goes evenly in octaves, and a degree moves the edge of the picture by about a hundredth of the span. */
+const CHANNELS: readonly ((pose: Pose, span: number) => number)[] = [
+  (pose, span) => pose.x / span,
+  (pose, span) => pose.y / span,
+  (pose) => Math.log2(pose.span),
+  (pose) => (pose.heading ?? 0) / 100,
+  (pose) => (pose.pitch ?? 0) / 100,
+];
+
+/**
+ * The farthest pose up to which all between lie on the straight way, to the tolerance. Each pose lets the slope of that way be
+ * between two numbers, channel by channel: of all poses so far the narrowest are kept.
+ */
+function endOfStraight(path: readonly Pose[], from: number, start: Pose, tolerance: number): number {
+  const begins = CHANNELS.map((channel) => channel(start, start.span));
+  const least = CHANNELS.map(() => -Infinity);
+  const most = CHANNELS.map(() => Infinity);
+  let to = from + 1;
+  for (; to < path.length; to++) {
+    const pose = path[to] ?? start;
+    const seconds = pose.at - start.at;
+    const rises = CHANNELS.map((channel, i) => channel(pose, start.span) - (begins[i] ?? 0));
+    const isStraight = rises.every((rise, i) => rise / seconds >= (least[i] ?? 0) && rise / seconds <= (most[i] ?? 0));
+    if (!isStraight) break;
+    rises.forEach((rise, i) => {
+      least[i] = Math.max(least[i] ?? 0, (rise - tolerance) / seconds);
+      most[i] = Math.min(most[i] ?? 0, (rise + tolerance) / seconds);
     });
-  });
+  }
+  return Math.max(to - 1, from + 1);
 }
 
 function units(text: string): number {

@@ -2,8 +2,9 @@
 import { createInterface } from 'node:readline/promises';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { checkSettings, type Settings } from 'zesty-kite';
-import { Failure } from '../failure.ts';
-import { WholeFile } from '../read/files.ts';
+import { Failure, oneLine } from '../failure.ts';
+import { shellWord } from '../write/shellWord.ts';
+import { WholeFile } from '../write/wholeFile.ts';
 import { forceOption, screenSize } from '../options.ts';
 import { print } from '../write/print.ts';
 
@@ -61,7 +62,7 @@ export function initCommand(): Command {
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite init --map 1024x768 --tile 16 --look tiles')
     .action(async ({ to, schema, force, ...given }: InitOptions) => {
-      const file = to === '-' ? null : new WholeFile(to, [], force);
+      const file = to === '-' ? null : new WholeFile(to, force);
       const { map, tile, look } = await asked(given);
       const [width = 0, height = 0] = map.split('x').map(Number);
       const settings = settingsFor(width, height, tile, look, schema);
@@ -75,7 +76,7 @@ export function initCommand(): Command {
       file.finish();
       await print(
         'stdout',
-        `${to}: ${look}, ${map} world units\n  zesty-kite check ${to}\n  zesty-kite explain ${to}\n`,
+        `${oneLine(to)}: ${look}, ${map} world units\n  zesty-kite check ${shellWord(to)}\n  zesty-kite explain ${shellWord(to)}\n`,
       );
     });
 }

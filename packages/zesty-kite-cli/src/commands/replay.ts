@@ -3,9 +3,10 @@ import { Command, InvalidArgumentError, Option } from 'commander';
 import type { Settings } from 'zesty-kite';
 import { Failure } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
+import { willRead } from '../read/inputs.ts';
 import { playMany } from '../play/many.ts';
 import { forceOption, frameRate, fromOption, jsonOption, rateOption, terrainOption, untilOption } from '../options.ts';
-import { print } from '../write/print.ts';
+import { complain, print } from '../write/print.ts';
 import { rowTable, table, type Row } from '../write/report.ts';
 import { nameOf, playSession, sessionsIn, type Played, type PlayOptions } from '../play/sessionFile.ts';
 import { readSettings } from '../read/settingsFile.ts';
@@ -78,9 +79,8 @@ async function replayOne(
   }
   const unexpected = options.expect !== undefined && options.expect !== summary.digest;
   if (unfinishedLine !== null)
-    await print(
-      'stderr',
-      `zesty-kite: ${nameOf(session)}: line ${String(unfinishedLine)} is unfinished, the recording was cut off there; what stands before it was played\n`,
+    await complain(
+      `${nameOf(session)}: line ${String(unfinishedLine)} is unfinished, the recording was cut off there; what stands before it was played`,
     );
   await print(
     'stdout',
@@ -88,9 +88,8 @@ async function replayOne(
       ? `${JSON.stringify({ ...summary, rate, rates, unfinishedLine, broken }, null, 2)}\n`
       : table(summary, rate) + (agreeing.length === 0 ? '' : `the same at      ${agreeing.join(', ')} Hz\n`),
   );
-  for (const promise of broken) await print('stderr', `zesty-kite: broken: ${promise}\n`);
-  if (unexpected)
-    await print('stderr', `zesty-kite: digest: found ${summary.digest}; wanted ${options.expect ?? ''}\n`);
+  for (const promise of broken) await complain(`broken: ${promise}`);
+  if (unexpected) await complain(`digest: found ${summary.digest}; wanted ${options.expect ?? ''}`);
   if (broken.length > 0 || unexpected) exit(BROKEN);
 }
 
@@ -100,25 +99,20 @@ async function play(
   settings: Settings | undefined,
 ): Promise<Played> {
   const grounds = await Promise.all(options.terrain.map((name) => readGround(name)));
-  const inputs = [...(session === '-' ? [] : [session]), ...grounds.flatMap(({ files }) => files)];
-  const trace = file === undefined ? null : openTrace(file, inputs, options.force);
+  willRead(session);
+  const trace = file === undefined ? null : openTrace(file, options.force);
   const playing: PlayOptions = {
     rate: options.rate,
-    terrains: grounds.map(({ terrain }) => terrain),
+    terrains: grounds,
     settings,
     from: options.from,
     until: options.until,
     progress: true,
     ...(trace === null ? {} : { frame: trace.row }),
   };
-  try {
-    const played = await playSession(session, playing);
-    trace?.finish();
-    return played;
-  } catch (error) {
-    trace?.abandon();
-    throw error;
-  }
+  const played = await playSession(session, playing);
+  trace?.finish();
+  return played;
 }
 
 /** A row each; a session that cannot be played is told of in its row, and the others go on. */
@@ -147,7 +141,7 @@ async function replayMany(
     else rows.push(row);
     if (error !== null) {
       code = BAD_INPUT;
-      await print('stderr', `zesty-kite: ${error}\n`);
+      await complain(error);
     } else if (broken.length > 0) code = Math.max(code, BROKEN);
   }
   if (!json) await print('stdout', rowTable(rows));

@@ -1,11 +1,13 @@
 /** `zesty-kite start NAME`: a small project to begin from. */
-import { copyFileSync, existsSync, mkdirSync, writeFileSync } from 'node:fs';
-import { basename, resolve } from 'node:path';
+import { copyFileSync, existsSync, mkdirSync, renameSync, rmdirSync, rmSync, writeFileSync } from 'node:fs';
+import { basename, dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, Option } from 'commander';
 import { PACKAGE } from '../packageFolder.ts';
 import { Failure, inFile, printable } from '../failure.ts';
 import { print } from '../write/print.ts';
+import { shellWord } from '../write/shellWord.ts';
+import { parts } from '../write/parts.ts';
 
 /** What each look needs beside the library. */
 const LOOKS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -29,34 +31,94 @@ export function startCommand(version: string): Command {
       await print(
         'stdout',
         printable(`${folder}: a project with a camera over ${look === 'flat' ? 'a flat map' : look}\n`) +
-          `  cd ${printable(folder)}\n  npm install\n  npx vite\n`,
+          `  cd ${shellWord(folder)}\n  npm install\n  npx vite\n`,
       );
     });
 }
 
+/** The project is written beside its place, and takes it when it is whole. */
 function write(folder: string, look: string, version: string): void {
   if (folder.trim() === '') throw new Failure('folder: found nothing; wanted a name such as my-game');
-  if (existsSync(folder)) throw new Failure(`${folder}: found it there already; wanted the name of a new folder`);
-  const name = basename(resolve(folder))
+  if (existsSync(folder)) throw isThere(folder);
+  const path = resolve(folder);
+  const beside = `${dirname(path)}/.${basename(path).slice(0, 200)}.${String(process.pid)}.part`;
+  const made = [...makeFolders(dirname(path)), beside];
+  const undo = (): void => {
+    for (const one of made.reverse()) remove(one);
+  };
+  parts.add(undo);
+  try {
+    mkdirSync(beside);
+    const dependencies = { 'zesty-kite': `^${version}`, ...LOOKS[look] };
+    const project = {
+      name: nameOf(basename(path), [...Object.keys(dependencies), 'vite']),
+      private: true,
+      type: 'module',
+      scripts: { dev: 'vite', build: 'vite build' },
+      dependencies,
+      devDependencies: { vite: '^8.3.8' },
+    };
+    copyFileSync(template('index.html'), `${beside}/index.html`);
+    copyFileSync(template(`${look}.js`), `${beside}/main.js`);
+    writeFileSync(`${beside}/package.json`, `${JSON.stringify(project, null, 2)}\n`);
+    renameSync(beside, path);
+  } catch (error) {
+    undo();
+    const { code = '' } = error as NodeJS.ErrnoException;
+    throw ['ENOTEMPTY', 'EEXIST'].includes(code) ? isThere(folder) : cannotBeMade(folder, error);
+  } finally {
+    parts.delete(undo);
+  }
+}
+
+function isThere(folder: string): Failure {
+  return new Failure(`${folder}: found it there already; wanted the name of a new folder`);
+}
+
+/** Some systems have folders in which nothing can be made, and say that they are not there. */
+function cannotBeMade(folder: string, error: unknown): Failure {
+  const { code } = error as NodeJS.ErrnoException;
+  if (code !== 'ENOENT') return inFile(folder, error);
+  return new Failure(`${folder}: found a place where no folder can be made; wanted another one`, { cause: error });
+}
+
+/** Makes a folder and those around it, one by one; which ones it had to make, the outermost first. */
+function makeFolders(folder: string): string[] {
+  if (existsSync(folder)) return [];
+  const around = dirname(folder);
+  const made = around === folder ? [] : makeFolders(around);
+  try {
+    mkdirSync(folder);
+  } catch (error) {
+    for (const one of made.reverse()) remove(one);
+    throw cannotBeMade(folder, error);
+  }
+  return [...made, folder];
+}
+
+/** A folder that has something else in it by now stays. */
+function remove(folder: string): void {
+  try {
+    if (folder.endsWith('.part')) rmSync(folder, { recursive: true, force: true });
+    else rmdirSync(folder);
+  } catch {
+    // It is not ours alone.
+  }
+}
+
+/** Names that the package manager takes for something else. */
+const RESERVED = ['node_modules', 'favicon.ico'];
+
+/** A name that a package may have: lower case, no longer than 214 letters, and none of what it needs. */
+function nameOf(folder: string, needed: readonly string[]): string {
+  const name = folder
     .toLowerCase()
     .replaceAll(/[^a-z0-9._-]+/g, '-')
-    .replace(/^[._-]+/, '');
-  const project = {
-    name: name || 'game',
-    private: true,
-    type: 'module',
-    scripts: { dev: 'vite', build: 'vite build' },
-    dependencies: { 'zesty-kite': `^${version}`, ...LOOKS[look] },
-    devDependencies: { vite: '^8.3.8' },
-  };
-  try {
-    mkdirSync(folder, { recursive: true });
-    copyFileSync(template('index.html'), `${folder}/index.html`);
-    copyFileSync(template(`${look}.js`), `${folder}/main.js`);
-    writeFileSync(`${folder}/package.json`, `${JSON.stringify(project, null, 2)}\n`);
-  } catch (error) {
-    throw inFile(folder, error);
-  }
+    .replace(/^[._-]+/, '')
+    .slice(0, 200)
+    .replace(/[._-]+$/, '');
+  if (name === '' || RESERVED.includes(name)) return 'game';
+  return needed.includes(name) ? `${name}-game` : name;
 }
 
 function template(name: string): string {

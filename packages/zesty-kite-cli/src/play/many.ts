@@ -16,7 +16,10 @@ export async function* playMany(tasks: readonly ReplayTask[]): AsyncGenerator<Ro
   try {
     const waiting: Promise<Row>[] = [];
     for (const task of tasks) {
-      waiting.push(pool.run(task, { name: 'replayTask' }) as Promise<Row>);
+      const row = pool.run(task, { name: 'replayTask' }) as Promise<Row>;
+      // If nobody waits for it any more, its end is nobody's business.
+      row.catch(() => undefined);
+      waiting.push(row);
       const first = waiting.length >= AHEAD ? waiting.shift() : undefined;
       if (first !== undefined) yield await first;
     }

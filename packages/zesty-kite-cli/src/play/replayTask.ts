@@ -22,7 +22,7 @@ export async function replayTask({ session, terrain, ...options }: ReplayTask): 
   try {
     const terrains = await Promise.all(
       terrain.map((file) => {
-        const ground = grounds.get(file) ?? readGround(file).then(({ terrain: made }) => made);
+        const ground = grounds.get(file) ?? readGround(file);
         grounds.set(file, ground);
         return ground;
       }),

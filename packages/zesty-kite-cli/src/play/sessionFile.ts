@@ -1,10 +1,10 @@
 /** Session files: one that streams through a replay, and those that lie in folders. */
-import { constants, readdirSync, statSync } from 'node:fs';
-import { open } from 'node:fs/promises';
+import { readdirSync, realpathSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Camera, Settings, StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
 import { Failure, inFile } from '../failure.ts';
+import { openInput, openPipe } from '../read/inputs.ts';
 import { createProgress } from '../read/progress.ts';
 import { Watch } from './watch.ts';
 
@@ -37,6 +37,9 @@ export interface Played {
 
 /** Plays a file, or standard input for `-`, as it streams in. */
 export async function playSession(session: string, options: PlayOptions): Promise<Played> {
+  const { from = 0, until = Infinity } = options;
+  if (!(until > from))
+    throw new Failure(`--until: found ${String(until)}; wanted more than --from, ${String(from)} seconds`);
   const { stream, size, close } = await openSession(session);
   const progress = await createProgress(options.progress === true ? size : null);
   try {
@@ -74,12 +77,21 @@ export function sessionsIn(paths: readonly string[]): string[] {
       return [path];
     }
     if (!isFolder) return [path];
-    const found = readdirSync(path, { recursive: true, encoding: 'utf8' })
-      .filter((name) => name.endsWith('.ndjson'))
-      .sort()
-      .map((name) => join(path, name));
+    const found = below(path, new Set()).sort();
     if (found.length === 0) throw new Failure(`${path}: found no session in this folder; wanted files named *.ndjson`);
     return found;
+  });
+}
+
+/** The sessions in a folder and in those below it, each folder once: links may lead round in a circle. */
+function below(folder: string, seen: Set<string>): string[] {
+  const real = realpathSync(folder);
+  if (seen.has(real)) return [];
+  seen.add(real);
+  return readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (statSync(path, { throwIfNoEntry: false })?.isDirectory() === true) return below(path, seen);
+    return name.endsWith('.ndjson') ? [path] : [];
   });
 }
 
@@ -91,9 +103,9 @@ interface OpenSession {
 }
 
 async function openSession(session: string): Promise<OpenSession> {
-  if (session === '-') return { stream: process.stdin, size: null, close: () => Promise.resolve() };
+  if (session === '-') return { stream: openPipe(), size: null, close: () => Promise.resolve() };
   try {
-    const handle = await open(session, constants.O_RDONLY);
+    const handle = await openInput(session);
     const close = (): Promise<void> => handle.close();
     try {
       const found = await handle.stat();

@@ -21,17 +21,11 @@ const MAX_SAMPLES = 1 << 24;
 const WANTED =
   'a description of the ground, {"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}';
 
-/** A terrain, and the files that it was read from. */
-export interface GroundFiles {
-  readonly terrain: Terrain;
-  readonly files: readonly string[];
-}
-
 /**
  * Reads `{"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}`: black is
  * the lowest height, white the highest.
  */
-export async function readGround(file: string): Promise<GroundFiles> {
+export async function readGround(file: string): Promise<Terrain> {
   const { name, samples } = description(file, await readJson(file, MAX_DESCRIPTION, WANTED));
   const picture = join(dirname(file), samples.file);
   const heights = await heightsOf(
@@ -41,7 +35,7 @@ export async function readGround(file: string): Promise<GroundFiles> {
   );
   try {
     const { columns, rows, step } = samples;
-    return { terrain: terrainOfGrid({ id: name, columns, rows, step, heights }), files: [file, picture] };
+    return terrainOfGrid({ id: name, columns, rows, step, heights });
   } catch (error) {
     throw inFile(file, error);
   }

@@ -1,6 +1,6 @@
 /** Which of the two kinds of files a file is: settings, or a session. */
-import { createReadStream } from 'node:fs';
 import { Failure, inFile } from '../failure.ts';
+import { openInput } from './inputs.ts';
 
 /** Bytes that tell: the header of a session names its format before all settings. */
 const BEGINNING = 4096;
@@ -8,9 +8,11 @@ const BEGINNING = 4096;
 export async function kindOf(file: string): Promise<'settings' | 'session'> {
   if (file === '-') throw new Failure('-: found standard input; wanted a file here: it is read more than once');
   try {
-    let text = '';
-    for await (const piece of createReadStream(file, { end: BEGINNING - 1, encoding: 'utf8' }) as AsyncIterable<string>)
-      text += piece;
+    const handle = await openInput(file);
+    const { buffer, bytesRead } = await handle
+      .read(Buffer.alloc(BEGINNING), 0, BEGINNING, 0)
+      .finally(() => handle.close());
+    const text = buffer.toString('utf8', 0, bytesRead);
     return /^\s*\{[^\n]*"format"\s*:\s*"zesty-kite session"/.test(text) ? 'session' : 'settings';
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')

@@ -1,7 +1,9 @@
 /** Tables: cells in columns, aligned. */
+import { oneLine, printable } from '../failure.ts';
 
 /** A line for each row, with a line break at its end; numbers go to the right where `right` says so. */
-export function columns(rows: readonly (readonly string[])[], right: readonly number[] = []): string {
+export function columns(table: readonly (readonly string[])[], right: readonly number[] = []): string {
+  const rows = table.map((row) => row.map((cell) => printable(oneLine(cell))));
   const widths: number[] = [];
   for (const row of rows)
     row.forEach((cell, column) => {
@@ -19,6 +21,11 @@ export function columns(rows: readonly (readonly string[])[], right: readonly nu
     )
     .map((line) => `${line}\n`)
     .join('');
+}
+
+/** `1 visit`, `2 visits` */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${String(count)} ${count === 1 ? one : many}`;
 }
 
 /** Four digits that count, without trailing zeros. */

@@ -129,7 +129,7 @@ export interface LensAt {
   readonly high: number | null;
 }
 
-interface Gltf {
+export interface Gltf {
   readonly asset?: { readonly version?: unknown };
   readonly cameras?: readonly {
     readonly perspective?: { readonly yfov: number };
@@ -153,11 +153,12 @@ interface Gltf {
     }[];
     readonly samplers: readonly { readonly input: number; readonly output: number; readonly interpolation?: string }[];
   }[];
+  readonly buffers?: readonly { readonly uri?: string }[];
+  readonly accessors?: readonly { readonly count?: unknown; readonly sparse?: { readonly count?: unknown } }[];
 }
 
 /** The first animated camera of a glTF file, at each of its times. @throws Failure for what is none */
-export async function lensesOf(text: string): Promise<LensAt[]> {
-  const gltf = JSON.parse(text) as Gltf;
+export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
   if (gltf.asset?.version !== '2.0')
     throw new Failure(`asset.version: found ${JSON.stringify(gltf.asset?.version ?? null)}; wanted "2.0"`);
   const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
@@ -168,7 +169,7 @@ export async function lensesOf(text: string): Promise<LensAt[]> {
     throw new Failure('found a camera that another node carries; wanted one that moves by itself');
   const [animation] = gltf.animations ?? [];
   if (animation === undefined) throw new Failure(`found no ${ANIMATION}`);
-  const numbers = await accessorsOf(text);
+  const numbers = await accessorsOf(gltf);
   const track = (path: string, pointer: string): { times: Float32Array; values: Float32Array } | null => {
     const channel = animation.channels.find(({ target }) => {
       const pointed = target.extensions?.KHR_animation_pointer?.pointer;
@@ -204,6 +205,18 @@ export async function lensesOf(text: string): Promise<LensAt[]> {
   });
 }
 
+/** The first of rising times that is not before another: by halving. */
+function firstFrom(times: Float32Array, seconds: number): number {
+  let low = 0;
+  let high = times.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((times[middle] ?? 0) < seconds) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** A track between its times, evenly; before the first and after the last it stays. */
 function at(
   track: { readonly times: Float32Array; readonly values: Float32Array } | null,
@@ -212,8 +225,7 @@ function at(
 ): number[] | null {
   if (track === null) return null;
   const { times, values } = track;
-  let next = times.findIndex((time) => time >= seconds);
-  if (next < 0) next = times.length - 1;
+  const next = Math.min(firstFrom(times, seconds), times.length - 1);
   const before = Math.max(0, (times[next] ?? 0) > seconds ? next - 1 : next);
   const [from = 0, to = 0] = [times[before], times[next]];
   const share = to > from ? (seconds - from) / (to - from) : 0;
@@ -224,14 +236,29 @@ function at(
 }
 
 /** The numbers of each accessor of a file that has its buffer inside. */
-async function accessorsOf(text: string): Promise<(index: number) => Float32Array> {
-  const { Logger, NodeIO } = await import('@gltf-transform/core');
-  const json = JSON.parse(text) as { buffers?: readonly { readonly uri?: string }[] };
+async function accessorsOf(json: Gltf): Promise<(index: number) => Float32Array> {
   if (json.buffers?.some(({ uri }) => uri?.startsWith('data:') !== true))
     throw new Failure('found numbers in another file; wanted a glTF with its buffer inside, as a data URI');
+  checkAccessors(json);
+  const { Logger, NodeIO } = await import('@gltf-transform/core');
   const document = await new NodeIO()
     .setLogger(new Logger(Logger.Verbosity.SILENT))
     .readJSON({ json: json as never, resources: {} });
   const accessors = document.getRoot().listAccessors();
   return (index) => Float32Array.from((accessors[index]?.getArray() ?? []) as ArrayLike<number>);
+}
+
+/** Numbers of one accessor: an hour at 250 frames a second. */
+const MOST_ELEMENTS = 1e6;
+
+/** Looks at how many numbers a file says it has, before anything is made for them. @throws Failure */
+function checkAccessors({ accessors = [] }: Gltf): void {
+  accessors.forEach(({ count, sparse }, i) => {
+    for (const [path, value, most] of [
+      [`accessors[${String(i)}].count`, count, MOST_ELEMENTS],
+      [`accessors[${String(i)}].sparse.count`, sparse?.count ?? 0, Number(count)],
+    ] as const)
+      if (!(Number.isInteger(value) && Number(value) >= 0 && Number(value) <= most))
+        throw new Failure(`${path}: found ${JSON.stringify(value)}; wanted a whole number, at most ${String(most)}`);
+  });
 }

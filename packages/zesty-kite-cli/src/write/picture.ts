@@ -2,7 +2,7 @@
 import { createRequire } from 'node:module';
 import type { TopLevelSpec } from 'vega-lite';
 import { Failure } from '../failure.ts';
-import { WholeFile } from '../read/files.ts';
+import { WholeFile } from './wholeFile.ts';
 
 /** Pixels of a PNG for each of the picture. */
 const SHARPNESS = 2;
@@ -38,11 +38,11 @@ export class Picture {
   readonly #isPng: boolean;
 
   /** @throws Failure for a name with another ending, or a file that is there already */
-  constructor(option: string, file: string, inputs: readonly string[], force: boolean) {
+  constructor(option: string, file: string, force: boolean) {
     const [, ending] = /\.(svg|png)$/.exec(file) ?? [];
     if (ending === undefined) throw new Failure(`${option}: found "${file}"; wanted a name that ends in .svg or .png`);
     this.#isPng = ending === 'png';
-    this.#file = new WholeFile(file, inputs, force);
+    this.#file = new WholeFile(file, force);
   }
 
   async draw(spec: TopLevelSpec): Promise<void> {

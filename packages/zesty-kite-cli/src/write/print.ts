@@ -1,14 +1,29 @@
 /** Printing that fails aloud: a full disk behind `>` must not look like success. */
-import { Failure, printable, reasonOf } from '../failure.ts';
+import { Failure, oneLine, printable, reasonOf } from '../failure.ts';
 
 const NAMES = { stdout: 'standard output', stderr: 'standard error' } as const;
 
-/** @throws Failure when it cannot be written */
+/** Nobody reads what is printed any more, as behind `| head`: no failure. */
+export class Unread extends Error {
+  override readonly name = 'Unread';
+}
+
+/**
+ * Control bytes in the text are spelled out, so that no name or key steers a terminal.
+ *
+ * @throws Unread, and Failure when it cannot be written
+ */
 export function print(where: keyof typeof NAMES, text: string): Promise<void> {
   return new Promise((resolve, reject) => {
-    process[where].write(where === 'stderr' ? printable(text) : text, (error) => {
-      if (error) reject(new Failure(`${NAMES[where]}: ${reasonOf(error)}`, { cause: error }));
-      else resolve();
+    process[where].write(printable(text), (error) => {
+      if (!error) resolve();
+      else if ((error as NodeJS.ErrnoException).code === 'EPIPE') reject(new Unread());
+      else reject(new Failure(`${NAMES[where]}: ${reasonOf(error)}`, { cause: error }));
     });
   });
+}
+
+/** A line on standard error, whatever line breaks are in it. */
+export function complain(text: string): Promise<void> {
+  return print('stderr', `zesty-kite: ${oneLine(text)}\n`);
 }

@@ -1,13 +1,11 @@
 /** One CSV row for each frame (RFC 4180). */
 import type { Camera } from 'zesty-kite';
-import { WholeFile } from '../read/files.ts';
+import { WholeFile } from './wholeFile.ts';
 
 export interface Trace {
   readonly row: (camera: Camera, micros: number) => void;
   /** All frames are there: the file takes its place. */
   finish(): void;
-  /** Not all frames will be there: nothing of the file stays. */
-  abandon(): void;
 }
 
 const COLUMNS =
@@ -15,8 +13,8 @@ const COLUMNS =
 /** Characters that are kept before they are written. */
 const MAX_KEPT = 1 << 16;
 
-export function openTrace(file: string, inputs: readonly string[], force: boolean): Trace {
-  const whole = new WholeFile(file, inputs, force);
+export function openTrace(file: string, force: boolean): Trace {
+  const whole = new WholeFile(file, force);
   let text = `${COLUMNS}\r\n`;
   const flush = (): void => {
     whole.write(text);
@@ -30,9 +28,6 @@ export function openTrace(file: string, inputs: readonly string[], force: boolea
     finish: () => {
       flush();
       whole.finish();
-    },
-    abandon: () => {
-      whole.abandon();
     },
   };
 }

@@ -10,7 +10,7 @@ export type { Arrival, Destination } from './journey.ts';
 export { ABILITIES, lock, type Ability } from './lock.ts';
 export { markOf, Marks, type Mark, type MarksOptions, type PressedKey } from './marks.ts';
 export { Effects, type Nudge, type Shake, type Shaken } from './effects.ts';
-export type { Cutscene, Keyframe } from './keyframes.ts';
+export { checkCutscene, KEYFRAME_SCHEMA, type Cutscene, type Keyframe } from './keyframes.ts';
 export { letterBox, type LetterBox } from './letterBox.ts';
 export { play, type Played, type PlayOptions } from './play.ts';
 export type { Finale, Passed } from './plays.ts';

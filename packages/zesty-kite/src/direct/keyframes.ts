@@ -40,15 +40,27 @@ const NUMBERS = {
   pitch: [0, 90],
 } as const;
 
+function range(name: keyof typeof NUMBERS): {
+  readonly type: 'number';
+  readonly minimum: number;
+  readonly maximum: number;
+} {
+  const [minimum, maximum] = NUMBERS[name];
+  return { type: 'number', minimum, maximum };
+}
+
 const KEYS = new Set([...Object.keys(NUMBERS), 'ease', 'event', 'target']);
 
 /** JSON Schema 2020-12. */
 export const KEYFRAME_SCHEMA = {
   type: 'object',
   properties: {
-    ...Object.fromEntries(
-      Object.entries(NUMBERS).map(([name, [minimum, maximum]]) => [name, { type: 'number', minimum, maximum }]),
-    ),
+    at: range('at'),
+    x: range('x'),
+    y: range('y'),
+    span: range('span'),
+    heading: range('heading'),
+    pitch: range('pitch'),
     ease: { enum: KEY_EASES },
     event: { type: 'string' },
     target: { type: 'string' },
@@ -96,6 +108,15 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
       if (!KEYS.has(name)) return refuse(`${at}.${name}`, given[name], `none of that name: ${[...KEYS].join(', ')}`);
     return kept as unknown as Keyframe;
   });
+}
+
+/**
+ * Checks a cutscene as `play` does, for tools that write one.
+ *
+ * @throws TypeError that says where, what was found and what would do
+ */
+export function checkCutscene(scene: Cutscene): void {
+  checkedKeyframes('keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);
 }
 
 /** Where the camera is in a scene. */

@@ -35,6 +35,7 @@ export function shortened(text: string): string {
 
 /** The beginning of a value's JSON, of at least so many characters if it has them: a value may be of any size. */
 function beginningOf(value: unknown, length: number, around: readonly unknown[]): string {
+  if (length <= 0) return '';
   if (typeof value === 'bigint') return `"${String(value)}n"`;
   if (typeof value === 'string') return JSON.stringify(value.slice(0, length));
   if (typeof value === 'number') return Number.isFinite(value) ? String(value) : 'null';

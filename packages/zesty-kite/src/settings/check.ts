@@ -130,12 +130,12 @@ function addIssues(issues: readonly Issue[], section: string, problems: Problems
 }
 
 /** Lists whose length a mistake can make great, by their section and their name in it. */
-const LISTS: Readonly<Partial<Record<string, readonly string[]>>> = {
-  zoom: ['stops'],
-  pitch: ['degrees'],
-  lens: ['fieldOfView'],
-  pan: ['speed'],
-};
+const LISTS: ReadonlyMap<string, readonly string[]> = new Map([
+  ['zoom', ['stops']],
+  ['pitch', ['degrees']],
+  ['lens', ['fieldOfView']],
+  ['pan', ['speed']],
+]);
 /** Far more than any of them may have: the schema says how many. */
 const LONG = 1000;
 
@@ -152,7 +152,7 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
       Reflect.deleteProperty(short, section);
     }
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
-    const names = section === 'bindings' ? Object.keys(value).slice(0, LONG) : (LISTS[section] ?? []);
+    const names = section === 'bindings' ? Object.keys(value).slice(0, LONG) : (LISTS.get(section) ?? []);
     const kept: Partial<Record<string, unknown>> = { ...value };
     for (const name of names) {
       const list = kept[name];

@@ -46,15 +46,9 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   return Object.freeze(copied);
 }
 
-function refuse(
-  found: string,
-  wanted: string,
-  key: string | number,
-  around: Level | null,
-  problems: Problems,
-): undefined {
+function refuse(found: string, wanted: string, key: string | number, around: Level | null, problems: Problems): null {
   problems.add(() => ({ path: pathOf(key, around), found, wanted }));
-  return undefined;
+  return null;
 }
 
 function listOf(list: readonly unknown[], level: Level, problems: Problems): unknown[] {
