@@ -372,17 +372,13 @@ export class Camera extends Calls implements CameraLike {
     return Math.max(micros, Math.min(this.#latest.value - STEP_MICROS, due > micros ? due : Infinity));
   }
 
-  /**
-   * Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well.
-   *
-   * @param reports false for an error of a kind that has been reported before
-   */
-  attempt(call: () => void, reports = true): boolean {
+  /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
+  attempt(call: () => void): boolean {
     try {
       call();
       return true;
     } catch (error) {
-      if (reports) this.#report(error);
+      this.#report(error);
       return false;
     }
   }

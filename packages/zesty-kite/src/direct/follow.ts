@@ -70,6 +70,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
   const samples = new Samples(here, 'follow.target', isFunction ? target : (): Target => given);
   const { x, y, time: first } = samples.last;
   const headingNow = headingOf(options, samples);
+  const keepsHeading = options.heading !== undefined;
   const { state, id } = begin(here, { x, y }, headingNow(), options);
   let parting: Parting | null = null;
   let stop = (): void => undefined;
@@ -97,7 +98,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
     }
     evenly?.look(now, now.time, time);
     const place = evenly ?? now;
-    sample.turnTo(headingNow(), here.timeline.kept.goalHeading);
+    if (keepsHeading) sample.turnTo(headingNow(), here.timeline.kept.goalHeading);
     // One that stands still needs no further sample.
     const moved = place.x !== sample.x || place.y !== sample.y;
     if (!moved && !moves && sample.heading === undefined) return;

@@ -62,15 +62,27 @@ export class Samples {
 
   /** The present sample. A bad sample is reported once, and the last good one is returned in its place. */
   next(): Readonly<Sample> | null {
-    if (!this.#camera.attempt(this.#look, !this.#isReported)) this.#isReported = true;
+    try {
+      this.#look();
+    } catch (error) {
+      this.#report(error);
+    }
     return this.#isLost ? null : this.last;
   }
 
-  readonly #look = (): void => {
+  #report(error: unknown): void {
+    if (this.#isReported) return;
+    this.#isReported = true;
+    this.#camera.attempt(() => {
+      throw error;
+    });
+  }
+
+  #look(): void {
     const sample = this.#find();
     this.#isLost = sample === null;
     if (sample !== null) this.#take(sample);
-  };
+  }
 
   #take(sample: Target): void {
     checkedPoint(this.#path, sample);
