@@ -10,7 +10,8 @@ const FOR = {
   'index.ts': 'the public face',
   'camera.ts': 'which signal takes effect when, and the frame',
   'steer.ts': 'what intents do to kept state',
-  'steered.ts': 'what devices need of a camera',
+  'steered.ts': 'what devices and programs need of a camera',
+  'calls.ts': 'the calls of a program, a signal each',
   events: 'what a camera tells of',
   direct: 'the program moves the camera',
   worker: 'a page steers a camera elsewhere',
@@ -34,6 +35,7 @@ const FOR = {
   view: 'a pose on a screen → picks, matrices',
   ground: 'heights',
   math: 'what every engine rounds alike',
+  messages: 'what a message says of a value',
 };
 const FONT = 'font-family="Helvetica, Arial, sans-serif"';
 

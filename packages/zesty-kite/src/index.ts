@@ -1,5 +1,5 @@
 export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera.ts';
-export type { CameraLike, Steered } from './steered.ts';
+export type { CameraLike, Elsewhere, Steered, Stop } from './steered.ts';
 export type {
   About,
   ChangeSignal,
