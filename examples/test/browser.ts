@@ -173,6 +173,18 @@ export async function settled(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
 
+/** Waits until the picture stands: a camera that follows stays awake for as long as it does. */
+export async function still(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const { x, y, span } = lemonStrait.camera.view;
+    const now = [x, y, span].join(' ');
+    const seen = (document.body.dataset['seen'] ?? '').split('|');
+    const frames = seen[0] === now ? Number(seen[1]) + 1 : 0;
+    document.body.dataset['seen'] = `${now}|${String(frames)}`;
+    return frames > 5;
+  });
+}
+
 const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
 
 /** Ends the recording of a page of the examples: what it showed then, and the last row of what the command line makes of it. */

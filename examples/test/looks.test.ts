@@ -1,7 +1,7 @@
 /** "Two to one" and "Over the hills" in a real browser, with real keys, a real wheel and real frames. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { hold, openPage, ownBrowser, place, replayed, settled, touch, watchGrips } from './browser.ts';
+import { hold, openPage, ownBrowser, place, replayed, settled, still, touch, watchGrips } from './browser.ts';
 
 const GROUND = new URL('../../data/lemon-strait/ground.json', import.meta.url).pathname;
 const own = ownBrowser();
@@ -214,7 +214,7 @@ test('a double click goes there, or follows the barge under it; C shows what is 
       (name) => document.querySelector('output')?.textContent.endsWith(`after ${name}`),
       barge.name,
     );
-    await settled(page);
+    await still(page);
     expect(await page.evaluate(() => lemonStrait.camera.boundsExcess)).toBeCloseTo(0, 6);
     const off = await page.evaluate(({ x, y }) => {
       const { view } = lemonStrait.camera;

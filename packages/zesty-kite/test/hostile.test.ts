@@ -337,7 +337,7 @@ const LARGE: readonly (readonly [string, unknown, number])[] = [
     },
     600,
   ],
-  ['100,000 stops', { zoom: { stops: polygonOf(100_000, (i) => -i) } }, 1],
+  ['100,000 bad stops', { zoom: { stops: polygonOf(100_000, (i) => -i) } }, 100_000],
   ['100,000 stops of a curve', { pitch: { degrees: polygonOf(100_000, (i) => [i, 500]) } }, 1],
   ['100,000 locks', { locked: polygonOf(100_000, () => 'fly') }, 1],
   ['100,000 levels', deep(100_000), 1],

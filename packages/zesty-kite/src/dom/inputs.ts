@@ -1,5 +1,5 @@
 /** For pages on which players choose their own bindings: what they press next, and what it is called. */
-import { checkMade } from '../messages/index.ts';
+import { checkMade, checkObject } from '../messages/index.ts';
 import { PAD_BUTTONS, PAD_STICKS } from '../settings/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
@@ -127,7 +127,7 @@ interface WithLayout {
  * ```
  */
 export async function inputLabels(navigator: Navigator): Promise<(input: string) => string> {
-  checkMade('inputLabels.navigator', navigator, 'userAgent', 'navigator');
+  checkObject('inputLabels.navigator', navigator, 'navigator');
   const { keyboard } = navigator as WithLayout;
   // A browser may refuse it to a page in a frame.
   const layout = await keyboard?.getLayoutMap?.().catch(() => null);

@@ -131,7 +131,6 @@ function addIssues(issues: readonly Issue[], section: string, problems: Problems
 
 /** Lists whose length a mistake can make great, by their section and their name in it. */
 const LISTS: ReadonlyMap<string, readonly string[]> = new Map([
-  ['zoom', ['stops']],
   ['pitch', ['degrees']],
   ['lens', ['fieldOfView']],
   ['pan', ['speed']],
@@ -160,6 +159,7 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
       tooLong(`${section}.${name}`, list, problems);
       Reflect.deleteProperty(kept, name);
     }
+    if (section === 'zoom' && Array.isArray(kept['stops'])) lookThroughStops(kept, kept['stops'], problems);
     if (section === 'bounds' && Array.isArray(kept['polygon'])) {
       lookThroughCorners(kept['polygon'], problems);
       kept['polygon'] = SOUND;
@@ -172,6 +172,19 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
 function tooLong(path: string, list: readonly unknown[], problems: Problems): void {
   problems.add(() => ({ path, found: `${String(list.length)} items`, wanted: `at most ${String(LONG)}` }));
 }
+
+/** A long list of zoom stops with a bad one is left out of what the schema looks through. */
+function lookThroughStops(zoom: Partial<Record<string, unknown>>, stops: readonly unknown[], problems: Problems): void {
+  if (stops.length <= LONG) return;
+  const before = problems.count;
+  stops.forEach((stop, i) => {
+    if (!(typeof stop === 'number' && stop >= LEAST_STOP && stop <= WORLD))
+      problems.add(() => ({ path: `zoom.stops[${String(i)}]`, found: shown(stop), wanted: 'a number above 0' }));
+  });
+  if (problems.count > before) Reflect.deleteProperty(zoom, 'stops');
+}
+
+const LEAST_STOP = 1e-9;
 
 /** Stands for corners that have been looked through. */
 const SOUND = [

@@ -149,10 +149,7 @@ const zoom = v.object(
     maxSpan: v.optional(v.nullable(span), null),
     minPixelsPerUnit: v.optional(v.nullable(scale), null),
     maxPixelsPerUnit: v.optional(v.nullable(scale), null),
-    stops: v.optional(
-      v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1), v.maxLength(MOST_STOPS))),
-      null,
-    ),
+    stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
     stopUnit: v.optional(oneOf(['span', 'pixels-per-unit', 'device-pixels-per-unit']), 'span'),
     notch: v.optional(number(1.001, 16, 1.1), 1.1),
     rate: v.optional(number(0, 1000, 8), 8),
