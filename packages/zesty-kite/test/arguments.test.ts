@@ -391,3 +391,26 @@ test.each(rows)('$name refuses wrong arguments by its name', ({ name, args, call
   expect(tried).toBeGreaterThan(10);
   expect(raw).toEqual([]);
 });
+
+test.each<[string, () => unknown]>([
+  ['when.tell', () => events.when(camera(), 'rest', null as never)],
+  ['createDrawing.context', () => canvas.createDrawing(null as never)],
+  ['createDrawing.density', () => canvas.createDrawing(context, { density: () => NaN }).begin(view())],
+  ['createDrawing.density', () => canvas.createDrawing(context, { density: () => 1e9 }).begin(view())],
+  ['densityByZoom', () => canvas.densityByZoom({ byZoom: [[60, 1e9]] })],
+  ['densityByZoom', () => canvas.densityByZoom({ byZoom: [[60, NaN]] })],
+  [
+    'PlayerSettings.offers["pan.speed"].max',
+    () => new players.PlayerSettings(camera(), schema, { 'pan.speed': { min: 2, max: 1 } }),
+  ],
+  [
+    'PlayerSettings.offers["pan.speed"].step',
+    () => new players.PlayerSettings(camera(), schema, { 'pan.speed': { step: 0 } }),
+  ],
+  ['visits.at', () => new direct.Visits(camera(), { places: [], at: NaN })],
+  ['place', () => camera().place({ zoom: 2 } as never)],
+  ['pan', () => camera().pan(...([10, 5] as unknown as [core.Point]))],
+  ['zoom', () => camera().zoom({} as never)],
+])('%s: found …', (name, call) => {
+  expect(call).toThrow(`${name}: found `);
+});

@@ -378,3 +378,29 @@ test('a minimap of bounds with 150,000 corners', () => {
   const stand = { view, settings: { ...settings, bounds: { polygon } } } as unknown as CameraLike;
   expect(new Minimap(stand).transform().a).toBeCloseTo(0.2, 3);
 });
+
+test('a poll that ends itself lets the next be called, and one that has ended is called no more', () => {
+  const camera = new Camera({}, { screen });
+  const called: string[] = [];
+  const end = camera.poll(() => {
+    called.push('once');
+    end();
+    endLast();
+  });
+  camera.poll(() => called.push('each'));
+  const endLast = camera.poll(() => called.push('never'));
+  camera.advance(0);
+  camera.advance(16);
+  expect(called).toEqual(['once', 'each', 'each']);
+});
+
+test('advance inside of a poll is refused, reported, and harms nothing', () => {
+  const reports: unknown[] = [];
+  const camera = new Camera({}, { screen, report: (error) => reports.push(error) });
+  camera.poll((time) => void camera.advance(time + 1));
+  camera.advance(0);
+  camera.pan({ x: 50, y: 0 });
+  for (let time = 16; time < 3000; time += 16) camera.advance(time);
+  expect(camera.shown.x).toBeGreaterThan(0);
+  expect(String(reports[0])).toContain('advance: found a call from a poll');
+});

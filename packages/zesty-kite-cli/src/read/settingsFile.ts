@@ -1,4 +1,5 @@
 /** Settings files: JSON that may name its schema, with the place of whatever is said of it. */
+import type { Node } from 'jsonc-parser';
 import { SettingsError, type Settings } from 'zesty-kite';
 import { Failure } from '../failure.ts';
 import { readText } from './files.ts';
@@ -27,12 +28,14 @@ export async function readSettingsFile(file: string): Promise<SettingsFile> {
   const { text, value } = await readText(file, MAX_SETTINGS, 'a settings file (JSON)');
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new Failure(`${file}: the whole: found ${JSON.stringify(value).slice(0, 60)}; wanted an object in braces`);
+  let tree: { readonly root: Node | undefined } | null = null;
   return {
     settings: value,
     placeOf: async (path) => {
-      // Whoever has nothing to say does not wait for it to load.
+      // It is loaded, and the text parsed once more, only if there is something to say.
       const { findNodeAtLocation, parseTree } = await import('jsonc-parser');
-      const root = parseTree(text);
+      tree ??= { root: parseTree(text) };
+      const { root } = tree;
       const steps = [...path.matchAll(/[^.[\]]+/g)].map(([step]) => (/^\d+$/.test(step) ? Number(step) : step));
       for (; root !== undefined; steps.pop()) {
         const node = findNodeAtLocation(root, steps);
@@ -46,8 +49,13 @@ export async function readSettingsFile(file: string): Promise<SettingsFile> {
 }
 
 function placeAt(text: string, offset: number): Place {
-  const lines = text.slice(0, offset).split('\n');
-  return { line: lines.length, column: (lines.at(-1) ?? '').length + 1 };
+  let line = 1;
+  let from = 0;
+  for (let end = text.indexOf('\n'); end >= 0 && end < offset; end = text.indexOf('\n', from)) {
+    line += 1;
+    from = end + 1;
+  }
+  return { line, column: offset - from + 1 };
 }
 
 /** The same error, each problem with its place in the file; anything else as it is. */
@@ -61,5 +69,5 @@ export async function withPlaces(file: string, error: unknown, { placeOf }: Sett
       path: `line ${String(line)}, column ${String(column)}: ${problem.path || 'the whole'}`,
     });
   }
-  return new Failure(file, { cause: new SettingsError(problems) });
+  return new Failure(file, { cause: new SettingsError(problems, error.more) });
 }

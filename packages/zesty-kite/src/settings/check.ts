@@ -7,7 +7,7 @@ import { bordersOf, type Borders } from './borders.ts';
 import { isEmptyRing, ringsOf } from './rings.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
-import { OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
+import { MOST_ITEMS, OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
 import type { FullBounds, FullSettings, Settings } from './types.ts';
 import { SettingsError } from './settingsError.ts';
 
@@ -135,8 +135,6 @@ const LISTS: ReadonlyMap<string, readonly string[]> = new Map([
   ['lens', ['fieldOfView']],
   ['pan', ['speed']],
 ]);
-/** Far more than any of them may have: the schema says how many. */
-const LONG = 1000;
 
 /**
  * What the schema has to look through: not lists of any length. Corners are looked through here, and lists that are too long are
@@ -146,16 +144,16 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
   const short: Partial<Record<string, unknown>> = { ...written };
   for (const [section, value] of Object.entries(short)) {
     if (Array.isArray(value)) {
-      if (value.length <= LONG) continue;
+      if (value.length <= MOST_ITEMS) continue;
       tooLong(section, value, problems);
       Reflect.deleteProperty(short, section);
     }
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
-    const names = section === 'bindings' ? Object.keys(value).slice(0, LONG) : (LISTS.get(section) ?? []);
+    const names = section === 'bindings' ? Object.keys(value).slice(0, MOST_ITEMS) : (LISTS.get(section) ?? []);
     const kept: Partial<Record<string, unknown>> = { ...value };
     for (const name of names) {
       const list = kept[name];
-      if (!Array.isArray(list) || list.length <= LONG) continue;
+      if (!Array.isArray(list) || list.length <= MOST_ITEMS) continue;
       tooLong(`${section}.${name}`, list, problems);
       Reflect.deleteProperty(kept, name);
     }
@@ -170,12 +168,12 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
 }
 
 function tooLong(path: string, list: readonly unknown[], problems: Problems): void {
-  problems.add(() => ({ path, found: `${String(list.length)} items`, wanted: `at most ${String(LONG)}` }));
+  problems.add(() => ({ path, found: `${String(list.length)} items`, wanted: `at most ${String(MOST_ITEMS)}` }));
 }
 
 /** A long list of zoom stops with a bad one is left out of what the schema looks through. */
 function lookThroughStops(zoom: Partial<Record<string, unknown>>, stops: readonly unknown[], problems: Problems): void {
-  if (stops.length <= LONG) return;
+  if (stops.length <= MOST_ITEMS) return;
   const before = problems.count;
   stops.forEach((stop, i) => {
     if (!(typeof stop === 'number' && stop >= LEAST_STOP && stop <= WORLD))

@@ -20,8 +20,7 @@ const INPUT = /^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/;
 /** Of an input with an unknown name in it. */
 export const UNKNOWN_INPUT = 'keys by their UI Events code, buttons by their name';
 /** Inputs of one ability, stops of one curve: more are a mistake. */
-const MOST_INPUTS = 100;
-const MOST_STOPS = 1000;
+export const MOST_ITEMS = 1000;
 
 const inputs = v.pipe(
   v.array(
@@ -32,7 +31,7 @@ const inputs = v.pipe(
     ),
     'a list of inputs, such as ["KeyW", "ArrowUp"]',
   ),
-  v.maxLength(MOST_INPUTS, `at most ${String(MOST_INPUTS)} inputs`),
+  v.maxLength(MOST_ITEMS, `at most ${String(MOST_ITEMS)} inputs`),
 );
 
 /** Objects are also asked for the keys that they must have; all of these are numbers. */
@@ -57,7 +56,7 @@ const byZoom = (value: typeof pitch) =>
   v.union(
     [
       value,
-      v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1), v.maxLength(MOST_STOPS)),
+      v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1), v.maxLength(MOST_ITEMS)),
       v.strictObject({ near: value, far: value, at: span, slack: v.optional(number(0, 1, 0.1), 0.1) }),
     ],
     'a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
