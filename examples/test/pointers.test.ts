@@ -186,14 +186,28 @@ test('over the hills: two real fingers pinch and twist, and hold their ground wi
     ];
   };
   const before = await hills.evaluate(() => lemonStrait.camera.shown);
-  await touch(client, 'touchStart', fingers(0)[0]);
-  await touch(client, 'touchStart', ...fingers(0));
-  for (let i = 2; i <= 24; i += 2) {
-    await touch(client, 'touchMove', ...fingers(i));
-    await hills.waitForTimeout(16);
+  let isShown = false;
+  // A busy machine takes touches away before it draws them: then they come again.
+  for (let tries = 0; tries < 4 && !isShown; tries++) {
+    if (tries > 0) await touch(client, 'touchCancel');
+    await touch(client, 'touchStart', fingers(0)[0]);
+    await touch(client, 'touchStart', ...fingers(0));
+    for (let i = 2; i <= 24; i += 2) {
+      await touch(client, 'touchMove', ...fingers(i));
+      await hills.waitForTimeout(16);
+    }
+    // However slowly it draws: a frame has to show where they came to, before they lift.
+    const frame = hills.waitForFunction(
+      () => (Reflect.get(window, 'worst') as { frames: number }).frames > 0,
+      undefined,
+      { timeout: 10_000 },
+    );
+    isShown = await frame.then(
+      () => true,
+      () => false,
+    );
   }
-  // However slowly a busy machine draws: a frame has to show where they came to, before they lift.
-  await hills.waitForFunction(() => (Reflect.get(window, 'worst') as { frames: number }).frames > 0);
+  expect(isShown).toBe(true);
   await hills.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   const after = await hills.evaluate(() => lemonStrait.camera.shown);
   const worst = await hills.evaluate(
