@@ -7,6 +7,11 @@ export class Failure extends Error {
   override readonly name = 'Failure';
 }
 
+/** A failure in the form of all messages. The path names a file, an option or a value in a file. */
+export function refusal(path: string, found: string, wanted: string, cause?: unknown): Failure {
+  return new Failure(`${path}: found ${found}; wanted ${wanted}`, { cause });
+}
+
 /** Text that cannot steer a terminal: control bytes are spelled out, line breaks stay. */
 export function printable(text: string): string {
   // eslint-disable-next-line no-control-regex -- these are what is looked for
@@ -28,7 +33,7 @@ export function linesOf(error: unknown): string[] {
     const lines = problems.map(
       ({ path, found, wanted }) => `${error.message}: ${path || 'the whole'}: found ${found}; wanted ${wanted}`,
     );
-    return more === 0 ? lines : [...lines, `${error.message}: found ${String(more)} problems more; wanted none`];
+    return more === 0 ? lines : [...lines, refusal(error.message, `${String(more)} problems more`, 'none').message];
   }
   return [error instanceof Error ? flat(error.message) : String(error)];
 }

@@ -34,7 +34,7 @@ const { version } = JSON.parse(readFileSync(new URL('package.json', PACKAGE), 'u
 export async function main(args: readonly string[]): Promise<void> {
   process.exitCode = DONE;
   forgetInputs();
-  // What commander has to say is kept: help is printed as all else is, and a bad call is said in one line.
+  // The texts of commander are kept: help is printed like all output, and a bad call becomes one line.
   const said = { out: '', errors: '' };
   const program = createProgram(said);
   try {
@@ -102,7 +102,7 @@ Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or inp
 
 // What could not be written is told by `print`; nobody else is to end the program over it.
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
-// Whoever ends the program finds no parts of files.
+// A signal that ends the program leaves no part of a file.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
   process.once(signal, () => {
     abandonParts();

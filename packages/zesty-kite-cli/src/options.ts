@@ -1,7 +1,7 @@
 /** Options that several commands have. */
 import { InvalidArgumentError, Option } from 'commander';
 import type { Screen } from 'zesty-kite';
-import { Failure } from './failure.ts';
+import { refusal } from './failure.ts';
 
 export function rateOption(): Option {
   return new Option('--rate <hertz>', 'frames a second; the motion does not depend on it')
@@ -73,6 +73,5 @@ export function refuseUnused(options: {
   const { terrain, settings, from, until } = options;
   const given = { terrain: terrain[0], settings, from, until };
   for (const [name, value] of Object.entries(given))
-    if (value !== undefined)
-      throw new Failure(`--${name}: found ${JSON.stringify(value)} with settings; wanted it with a session`);
+    if (value !== undefined) throw refusal(`--${name}`, `${JSON.stringify(value)} with settings`, 'it with a session');
 }

@@ -4,7 +4,7 @@ import { Command } from 'commander';
 import { checkSettings, type Screen, type Settings, type Terrain } from 'zesty-kite';
 import { columns, short } from '../write/columns.ts';
 import { explain, type AtZoom, type Explained } from './explain.ts';
-import { Failure, inFile, printable } from '../failure.ts';
+import { Failure, inFile, printable, refusal } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { journeyOf } from '../play/journey.ts';
 import { kindOf } from '../read/kind.ts';
@@ -62,12 +62,14 @@ export function compareCommand(): Command {
     .action(async (a: string, b: string, options: CompareOptions) => {
       const kinds = await Promise.all([kindOf(a), kindOf(b)]);
       if (kinds[0] !== kinds[1])
-        throw new Failure(
-          `${b}: found ${wordOf(kinds[1])} beside ${wordOf(kinds[0])}; wanted two of a kind, or settings with --on SESSION`,
+        throw refusal(
+          b,
+          `${wordOf(kinds[1])} beside ${wordOf(kinds[0])}`,
+          'two of a kind, or settings with --on SESSION',
         );
       if (kinds[0] === 'settings' && options.on === undefined) refuseUnused(options);
       if (options.on !== undefined && (await kindOf(options.on)) !== 'session')
-        throw new Failure(`${options.on}: found settings; wanted a session`);
+        throw refusal(options.on, 'settings', 'a session');
       const picture = options.picture === undefined ? null : new Picture('--picture', options.picture, options.force);
       if (kinds[0] === 'session') {
         if (options.on !== undefined) throw new Failure('--on: found it with two sessions; wanted two settings');

@@ -4,7 +4,7 @@ import { basename, dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, Option } from 'commander';
 import { PACKAGE } from '../packageFolder.ts';
-import { Failure, inFile, printable } from '../failure.ts';
+import { Failure, inFile, printable, refusal } from '../failure.ts';
 import { print } from '../write/print.ts';
 import { shellWord } from '../write/shellWord.ts';
 import { parts } from '../write/parts.ts';
@@ -72,14 +72,14 @@ function write(folder: string, look: string, version: string): void {
 }
 
 function isThere(folder: string): Failure {
-  return new Failure(`${folder}: found it there already; wanted the name of a new folder`);
+  return refusal(folder, 'it there already', 'the name of a new folder');
 }
 
 /** Some systems have folders in which nothing can be made, and say that they are not there. */
 function cannotBeMade(folder: string, error: unknown): Failure {
   const { code } = error as NodeJS.ErrnoException;
   if (code !== 'ENOENT') return inFile(folder, error);
-  return new Failure(`${folder}: found a place where no folder can be made; wanted another one`, { cause: error });
+  return refusal(folder, 'a place where no folder can be made', 'another one', error);
 }
 
 /** Makes a folder and those around it, one by one; which ones it had to make, the outermost first. */

@@ -1,5 +1,5 @@
 /** Reading files that may be of any size. */
-import { Failure, inFile } from '../failure.ts';
+import { Failure, inFile, refusal } from '../failure.ts';
 import { openInput, openPipe } from './inputs.ts';
 
 /**
@@ -14,15 +14,14 @@ export async function readWhole(file: string, max: number, what: string): Promis
     const handle = await openInput(file);
     try {
       const found = await handle.stat();
-      if (found.isDirectory()) throw new Failure(`${file}: found a folder; wanted ${what}`);
+      if (found.isDirectory()) throw refusal(file, 'a folder', what);
       const pieces: Buffer[] = [];
       let length = 0;
       for (;;) {
         const { bytesRead, buffer } = await handle.read(Buffer.alloc(1 << 16), 0, 1 << 16);
         if (bytesRead === 0) break;
         length += bytesRead;
-        if (length > max || found.size > max)
-          throw new Failure(`${file}: found more than ${String(max / 1e6)} MB; wanted ${what}`);
+        if (length > max || found.size > max) throw refusal(file, `more than ${String(max / 1e6)} MB`, what);
         pieces.push(buffer.subarray(0, bytesRead));
       }
       return Buffer.concat(pieces);
@@ -41,7 +40,7 @@ async function readPipe(max: number, what: string): Promise<Buffer> {
   let length = 0;
   for await (const piece of openPipe()) {
     length += piece.length;
-    if (length > max) throw new Failure(`standard input: found more than ${String(max / 1e6)} MB; wanted ${what}`);
+    if (length > max) throw refusal('standard input', `more than ${String(max / 1e6)} MB`, what);
     pieces.push(piece);
   }
   return Buffer.concat(pieces);
@@ -69,9 +68,7 @@ const DEEPEST = 512;
 export function parsedJson(file: string, text: string, what: string): unknown {
   const tooDeep = placeOfDepth(text, DEEPEST);
   if (tooDeep >= 0)
-    throw new Failure(
-      `${file}: ${placeAt(text, tooDeep)}: found more than ${String(DEEPEST)} levels in one another; wanted ${what}`,
-    );
+    throw refusal(`${file}: ${placeAt(text, tooDeep)}`, `more than ${String(DEEPEST)} levels in one another`, what);
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {

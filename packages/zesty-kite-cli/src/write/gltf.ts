@@ -1,6 +1,6 @@
 /** Motion as an animated glTF 2.0 camera, and such a camera as poses. World (x, y, height) is glTF (x, height, y). */
 import type { AnimationSampler } from '@gltf-transform/core';
-import { Failure } from '../failure.ts';
+import { Failure, refusal } from '../failure.ts';
 import type { PoseAt } from '../play/poses.ts';
 
 /** A pose, and how the picture is made of it. */
@@ -27,9 +27,7 @@ export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
   const isPerspective = first.fieldOfView > 0;
   const other = frames.find(({ fieldOfView }) => fieldOfView > 0 !== isPerspective);
   if (other !== undefined)
-    throw new Failure(
-      `lens: found both kinds, the other from ${other.seconds.toFixed(2)} s on; wanted one: use --until or --from`,
-    );
+    throw refusal('lens', `both kinds, the other from ${other.seconds.toFixed(2)} s on`, 'one: use --until or --from');
   const { Document, NodeIO } = await import('@gltf-transform/core');
   const document = new Document();
   const buffer = document.createBuffer();
@@ -160,7 +158,7 @@ export interface Gltf {
 /** The first animated camera of a glTF file, at each of its times. @throws Failure for what is none */
 export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
   if (gltf.asset?.version !== '2.0')
-    throw new Failure(`asset.version: found ${JSON.stringify(gltf.asset?.version ?? null)}; wanted "2.0"`);
+    throw refusal('asset.version', JSON.stringify(gltf.asset?.version ?? null), '"2.0"');
   const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
   const node = gltf.nodes?.[index];
   const lens = gltf.cameras?.[node?.camera ?? -1];
@@ -259,6 +257,6 @@ function checkAccessors({ accessors = [] }: Gltf): void {
       [`accessors[${String(i)}].sparse.count`, sparse?.count ?? 0, Number(count)],
     ] as const)
       if (!(Number.isInteger(value) && Number(value) >= 0 && Number(value) <= most))
-        throw new Failure(`${path}: found ${JSON.stringify(value)}; wanted a whole number, at most ${String(most)}`);
+        throw refusal(path, JSON.stringify(value), `a whole number, at most ${String(most)}`);
   });
 }

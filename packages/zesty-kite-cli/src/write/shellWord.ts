@@ -2,7 +2,7 @@
 import { oneLine } from '../failure.ts';
 
 export function shellWord(name: string): string {
-  // What begins with a dash would be an option.
+  // A name that begins with a dash would be read as an option.
   const path = name.startsWith('-') ? `./${name}` : name;
   return /^[\w@%+=:,./-]+$/.test(path) ? path : `'${oneLine(path).replaceAll("'", "'\\''")}'`;
 }

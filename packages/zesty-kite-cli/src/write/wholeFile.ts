@@ -17,7 +17,8 @@ import {
   type Stats,
 } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
-import { Failure, inFile } from '../failure.ts';
+import type { Failure } from '../failure.ts';
+import { inFile, refusal } from '../failure.ts';
 import { isInput } from '../read/inputs.ts';
 import { parts } from './parts.ts';
 
@@ -36,9 +37,9 @@ export class WholeFile {
     try {
       this.#target = targetOf(file);
       const there = statSync(this.#target, { throwIfNoEntry: false });
-      if (there?.isDirectory() === true) throw new Failure(`${file}: found a folder; wanted a file to write to`);
+      if (there?.isDirectory() === true) throw refusal(file, 'a folder', 'a file to write to');
       if (there === undefined && statSync(dirname(this.#target), { throwIfNoEntry: false })?.isDirectory() !== true)
-        throw new Failure(`${file}: found no folder for it; wanted a path in a folder that is there`);
+        throw refusal(file, 'no folder for it', 'a path in a folder that is there');
       this.#check(there);
       // Devices and pipes take what comes; there is nothing to replace.
       this.#beside =
@@ -52,15 +53,12 @@ export class WholeFile {
 
   /** @throws Failure for a file that is read, and for one that is there already */
   #check(there: Stats | undefined): void {
-    if (isInput(this.#target))
-      throw new Failure(`${this.#file}: found a file that is read; wanted another one to write to`);
+    if (isInput(this.#target)) throw refusal(this.#file, 'a file that is read', 'another one to write to');
     if (there?.isFile() === true && !this.#force) throw this.#isThere();
   }
 
   #isThere(): Failure {
-    return new Failure(
-      `${this.#file}: found a file that is there already; wanted another name, or --force to replace it`,
-    );
+    return refusal(this.#file, 'a file that is there already', 'another name, or --force to replace it');
   }
 
   write(text: string | Uint8Array): void {
@@ -129,7 +127,7 @@ function targetOf(file: string): string {
     if (found?.isSymbolicLink() !== true) return found === undefined ? path : realpathSync(path);
     path = resolve(dirname(path), readlinkSync(path));
   }
-  throw new Failure(`${file}: found links that go round in a circle; wanted a file`);
+  throw refusal(file, 'links that go round in a circle', 'a file');
 }
 
 /** What is replaced keeps its mode, and its owner as far as that is allowed. */

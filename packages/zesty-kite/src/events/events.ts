@@ -1,5 +1,5 @@
 /** What a camera tells of: who steers, what has ended, rest, limits. */
-import { shown } from '../messages/index.ts';
+import { refuse } from '../messages/index.ts';
 import type { SignalBody } from '../signals/index.ts';
 
 /** What a signal was of: `wheel`, `key`, `place` … */
@@ -48,8 +48,7 @@ export class Listeners {
   /** @returns a function that ends this */
   add<N extends EventName>(name: N, tell: (event: CameraEvents[N]) => void): () => void {
     const list = Object.hasOwn(this.#told, name) ? this.#told[name] : null;
-    if (list === null)
-      throw new TypeError(`when.event: found ${shown(name)}; wanted one of ${Object.keys(this.#told).join(', ')}`);
+    if (list === null) refuse('when.event', name, `one of ${Object.keys(this.#told).join(', ')}`);
     // The same function may be there twice, and each is ended by itself.
     const told: Tell = (event) => {
       tell(event as CameraEvents[N]);

@@ -1,4 +1,5 @@
 /** Checks of what terrains are made of. */
+import { sentence } from '../messages/index.ts';
 
 /** The greatest |height|, world units. */
 const HIGHEST = 1e12;
@@ -8,7 +9,7 @@ const HIGHEST = 1e12;
  * @throws RangeError unless `good`
  */
 export function check(path: string, found: unknown, good: boolean, wanted: string): void {
-  if (!good) throw new RangeError(`${path}: found ${String(found)}; wanted ${wanted}`);
+  if (!good) throw new RangeError(sentence({ path, found: String(found), wanted }));
 }
 
 /** @throws RangeError for a height that is not finite, or beyond 1e12 world units */

@@ -100,7 +100,7 @@ export function hearMinimap(
     const ground = minimap.toGround(at.x, at.y);
     const { view } = camera;
     const holds = isOn(at, ground);
-    // What it shows may go with the camera: the press counts by what it showed then.
+    // The minimap may move with the camera, so a drag is measured on the minimap as it was at the press.
     const { a, b, c, d } = minimap.transform();
     held = { id: event.pointerId, at, from: holds ? { x: view.x, y: view.y } : ground, a, b, c, d, drags: false };
     element.setPointerCapture(event.pointerId);

@@ -137,8 +137,8 @@ const LISTS: ReadonlyMap<string, readonly string[]> = new Map([
 ]);
 
 /**
- * What the schema has to look through: not lists of any length. Corners are looked through here, and lists that are too long are
- * named here, before their items are.
+ * The settings without lists of any length, for the schema. Corners are checked here. Lists that are too long are refused here,
+ * before their items are checked.
  */
 function withoutLongLists(written: object, problems: Problems): Partial<Record<string, unknown>> {
   const short: Partial<Record<string, unknown>> = { ...written };

@@ -1,5 +1,5 @@
 /**
- * What a page and the worker of its camera send each other. Times are milliseconds since 1970, made of a context's own
+ * The messages between a page and the worker of its camera. Times are milliseconds since 1970, made of a context's own
  * clock and where that one counts from: the two count from different moments.
  */
 import type { FullSettings } from '../settings/index.ts';

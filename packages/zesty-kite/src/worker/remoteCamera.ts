@@ -121,7 +121,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     return () => undefined;
   }
 
-  /** Listens to the worker no more. What was called and has no outcome yet has none: null. */
+  /** Stops listening to the worker. Calls that wait for an outcome resolve to null. */
   close(): void {
     this.#closed = true;
     this.#port.removeEventListener('message', this.#hear);
@@ -138,7 +138,7 @@ export class RemoteCamera extends Calls implements CameraLike {
   #show({ pose, goal, screen, insets, ground, settled, time, changes, settings }: FrameMessage): void {
     this.#settled = settled && changes === this.#changes;
     this.#goal = goal;
-    // What was changed here and has not come there yet goes on counting.
+    // A change that is still on its way to the worker stays in force here.
     if (settings !== undefined && changes === this.#changes) this.#adopt(completeLayers(settings));
     aim(this.view, pose, screen, ground, insets);
     const polls = this.#polls;
