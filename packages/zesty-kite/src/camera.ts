@@ -5,7 +5,7 @@ import type { CameraLike } from './steered.ts';
 import { partChanged, soundTerrain, type Terrain } from './ground/index.ts';
 import { Hands, SignalFilter, type Intent } from './hands/index.ts';
 import { Cell } from './math/index.ts';
-import { boundaryOf, excessOf, focusOutlinesOf, maxSpanInside, outlinesOf, type Boundary } from './limits/index.ts';
+import { boundaryOf, excessOf, focusOutlinesOf, outlinesOf, type Boundary } from './limits/index.ts';
 import {
   beginAt,
   Timeline,
@@ -23,7 +23,7 @@ import {
   type Heard,
   type Mover,
   type Rules,
-  maxSpan,
+  farthestSpan,
   keepShown,
   overOtherGround,
   placeAt,
@@ -199,6 +199,8 @@ export class Camera extends Calls implements CameraLike {
   /** The same, or that of the frame whose samples are coming in. */
   readonly #latest = new Cell();
   #drawn = false;
+  /** What the last frame showed was of this time, microseconds. */
+  #frameMicros = 0;
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
@@ -313,12 +315,12 @@ export class Camera extends Calls implements CameraLike {
     return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#shown) };
   }
 
-  /** The spans allowed as the camera looks now, world units. */
+  /** The nearest and the farthest zoom, world units: `max` is where zooming out leads, or what shows while it is on the way. */
   get spanRange(): { min: number; max: number } {
     const { look } = this.view;
     const { rules } = this.#timeline;
     const min = minSpan(rules, look);
-    return { min, max: Math.max(min, maxSpanInside(rules.boundary, look, maxSpan(rules, look))) };
+    return { min, max: Math.max(this.#frame.span, farthestSpan(this.#frame, rules)) };
   }
 
   /**
@@ -348,13 +350,18 @@ export class Camera extends Calls implements CameraLike {
     return true;
   }
 
-  /** Lets a call take effect; when that was, the next frame knows. */
+  /** Lets a call take effect: at the time of the last frame, so that none shows less of a motion than one before. */
   #call(body: SignalBody): void {
-    const { kept, micros } = this.#timeline;
+    const { kept } = this.#timeline;
     if (this.#calls.length === 0) this.#calledAtRest = isAtRest(kept);
-    this.#timeline.runTo(micros);
-    this.#takeEffect(body, micros);
+    this.#timeline.runTo(this.#calledAtRest ? this.#timeline.micros : this.#lastShown);
+    this.#takeEffect(body, this.#timeline.micros);
     this.#calls.push(body);
+  }
+
+  /** The time of the last frame, or of kept motion if that is later, microseconds. */
+  get #lastShown(): number {
+    return Math.max(this.#timeline.micros, this.#frameMicros);
   }
 
   /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
@@ -576,6 +583,7 @@ export class Camera extends Calls implements CameraLike {
     if (this.#dwells !== null) this.#dwellUntil(this.#now.value);
     if (leap > LONGEST_STRETCH_MICROS) this.#guard(this.#now.value);
     this.#timeline.show(this.#now, this.#frame, this.view.look);
+    this.#frameMicros = this.#now.value;
     this.#drawn = true;
     this.#aim();
   }
@@ -663,12 +671,14 @@ export class Camera extends Calls implements CameraLike {
   /** Lets everything that has waited long enough take effect, each at its own time. */
   #takeWaiting(): void {
     // What has no time and finds the camera at rest is now: not when it came to rest.
-    if (this.#waiting.nextTime === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
+    const now = (this.#origin ?? 0) + this.#now.value / 1000;
+    if (this.#waiting.nextTime(now) === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
       this.#timeline.skipTo(this.#restsUntil());
     for (;;) {
-      const due = this.#microsAt(this.#waiting.nextTime);
+      const nextTime = this.#waiting.nextTime(now);
+      const due = nextTime === -Infinity ? this.#lastShown : this.#microsAt(nextTime);
       if (due > this.#now.value && due <= this.#now.value + PATIENCE_MICROS) return;
-      const body = this.#waiting.take();
+      const body = this.#waiting.take(now);
       if (body === null) return;
       this.#apply(body, Math.min(due, this.#now.value));
     }
@@ -779,7 +789,7 @@ export class Camera extends Calls implements CameraLike {
       case 'pan':
       default:
         // A mover's, of which there may be others than every camera has.
-        this.#timeline.hear(body);
+        if (this.#timeline.hear(body)) this.#obey(this.#hands.wait());
     }
   }
 
@@ -888,7 +898,7 @@ export class Camera extends Calls implements CameraLike {
     this.#dwells = null;
     this.#timeline.restart();
     this.#origin = null;
-    this.#now.value = this.#latest.value = 0;
+    this.#now.value = this.#latest.value = this.#frameMicros = 0;
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPlace(this.#timeline.rules);

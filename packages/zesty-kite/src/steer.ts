@@ -16,6 +16,8 @@ import {
   isStill,
   keepLed,
   dropGrip,
+  findGoal,
+  holdSpan,
   restHeading,
   setGoalSpan,
   setFingers,
@@ -35,6 +37,7 @@ import {
  * grip of a zoom or a turn when no hand holds.
  */
 export function letRest({ kept, rules, look }: Timeline): void {
+  findGoal(kept, rules);
   keepLed(kept, rules, look);
   if (!isStill(kept)) return;
   solveFocus(kept, rules, look);
@@ -71,14 +74,16 @@ function steer(timeline: Timeline, { right, down, turn, tilt, zoom: notches, orb
   const { kept, rules, look } = timeline;
   if (!orbits) kept.orbitGripping = false;
   kept.orbiting = orbits;
+  // What is held as before is no news: it ends nothing that has begun since.
+  const { targetX, targetY, turnRate, tiltRate, zoomRate } = kept;
   kept.targetX = right;
   kept.targetY = down;
-  if (right !== 0 || down !== 0) interrupt(kept, rules, look, 'pan');
-  if (notches !== 0) interrupt(kept, rules, look, 'zoomKeys');
-  if (turn !== 0) interrupt(kept, rules, look, 'turnKeys');
-  if (tilt !== 0) interrupt(kept, rules, look, 'tiltKeys');
-  if (notches !== 0 && kept.zoomRate === 0 && kept.fingers === 0) dropGrip(kept);
-  if (turn !== 0) kept.stepping = false;
+  if ((right !== 0 || down !== 0) && (right !== targetX || down !== targetY)) interrupt(kept, rules, look, 'pan');
+  if (notches !== 0 && notches !== zoomRate) interrupt(kept, rules, look, 'zoomKeys');
+  if (turn !== 0 && turn !== turnRate) interrupt(kept, rules, look, 'turnKeys');
+  if (tilt !== 0 && tilt !== tiltRate) interrupt(kept, rules, look, 'tiltKeys');
+  if (notches !== 0 && zoomRate === 0 && kept.fingers === 0) dropGrip(kept);
+  if (turn !== 0 && turn !== turnRate) kept.stepping = false;
   kept.turnRate = turn;
   kept.tiltRate = tilt;
   kept.zoomRate = notches;
@@ -136,12 +141,15 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
   const before = kept.fingers;
+  // What two fingers could not hold inside the bounds is over with them.
+  if (before === 2 && kept.mayZoom && fingers.length < 2) holdSpan(kept, kept.span);
   setFingers(kept, fingers);
   kept.mayZoom = mayZoom;
   kept.mayTurn = mayTurn;
   if (change === 'anew') {
     interrupt(kept, rules, look, kept.fingers === 0 ? 'lift' : kept.fingers === 1 ? 'drag' : 'pinch');
     kept.climb = 0;
+    findGoal(kept, rules);
     holdAnew(kept, rules, look);
     // What goes on to a stop goes there about the last finger.
     if (before > 0 && kept.fingers === 0 && (kept.zoomRemaining !== 0 || kept.turnRemaining !== 0))

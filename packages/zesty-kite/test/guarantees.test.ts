@@ -43,7 +43,7 @@ const SHORT = steady(60, 2.5);
 /** The greatest velocity in these settings, in pan speeds. */
 const FASTEST = 5;
 
-/** Where the sight lines of the safe frame's corners meet the focus plane; at most 64 spans beyond the focus. */
+/** Where the sight lines of the safe frame's corners meet the focus plane; at most 2 spans beyond the focus, as bounds guard no more. */
 function seen(view: View): [number, number][] {
   const { middleX, middleY, frameWidth, frameHeight } = view.look;
   const forward = view.forward();
@@ -52,7 +52,7 @@ function seen(view: View): [number, number][] {
     ((x - view.x) * forward.x + (y - view.y) * forward.y) / flat / view.span;
   const groundAt = (x: number, y: number): { x: number; y: number } | null => {
     const ground = view.toLevel(x, y, view.focusHeight, { x: 0, y: 0 });
-    return ground !== null && (view.fieldOfView === 0 || beyond(ground.x, ground.y) <= 64) ? ground : null;
+    return ground !== null && beyond(ground.x, ground.y) <= 2 ? ground : null;
   };
   return [
     [-0.5, -0.5],

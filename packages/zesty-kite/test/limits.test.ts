@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera } from '../src/index.ts';
 import { Coast } from '../src/limits/coast.ts';
-import { Convex, fitInConvex, Inlay, keepInConvex } from '../src/limits/convex.ts';
+import { Convex, fitInConvex, Inlay, keepInConvex, NOTHING } from '../src/limits/convex.ts';
 import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
 import { forAll, forRuns } from './law.ts';
 import { awayFromGoal, between, convexPolygons, pixelsBetween } from './steering.ts';
@@ -102,7 +102,10 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
       const min = over(polygon, corners, span, kept);
       expect(min).toBeGreaterThan(0);
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-      expect(over(polygon, corners, span, other)).toBeGreaterThan(min - 1e-6 * span);
+      expect(over(polygon, NOTHING, 0, kept)).toBeLessThan(1e-6 * span);
+      // None of the foci inside does.
+      if (over(polygon, NOTHING, 0, other) <= 0)
+        expect(over(polygon, corners, span, other)).toBeGreaterThan(min - 1e-6 * span);
     },
   ));
 
@@ -124,13 +127,17 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
           ),
         ) - radius;
       const kept = { x: 0, y: 0 };
-      keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, corners, span }), { x, y }, kept);
+      keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, focusRadius: radius, corners, span }), { x, y }, kept);
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
       if (radiusOf(corners) * span < radius) {
         expect(out(kept) / span).toBeLessThan(1e-6);
         if (out(other) < 0)
           expect(pixelsBetween(other, { x, y })).toBeGreaterThan(pixelsBetween(kept, { x, y }) - 1e-6 * span);
-      } else expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
+        return;
+      }
+      const far = ({ x: px, y: py }: { x: number; y: number }): number => Math.hypot(px - 7, py + 9) - radius;
+      expect(far(kept) / span).toBeLessThan(1e-9);
+      if (far(other) <= 0) expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
     },
   ));
 

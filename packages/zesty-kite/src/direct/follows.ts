@@ -6,7 +6,6 @@
  * nearest focus with which it would be inside the zone halves every half-life. So a target that moves evenly is followed
  * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.
  */
-import { ANYWHERE, keepInside } from '../limits/index.ts';
 import { Cell, Decay } from '../math/index.ts';
 import {
   addStep,
@@ -17,6 +16,7 @@ import {
   isDriven,
   endPan,
   LENGTH_TOLERANCE,
+  putFocus,
   type Cause,
   type Motion,
   type Mover,
@@ -218,6 +218,9 @@ export const follows: Mover<Rules, Following> = {
     lead(state, motion, pace, rules, look);
     if (state.underWay !== underWay) findMoving(motion, rules);
   },
+  panned: (state, motion, rules, look) => {
+    if (state.on) noticePan(state, motion, rules, look);
+  },
   finish: ({ underWay, goalX, goalY }, motion) => {
     if (!underWay) return;
     motion.panX += goalX - motion.x;
@@ -330,7 +333,7 @@ function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: 
   stays.x = motion.x;
   stays.y = motion.y;
   if (pace.seconds === 0) {
-    keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+    putFocus(motion, rules, look, stays.x, stays.y);
     locate(state, motion, rules, look);
     return;
   }
@@ -350,13 +353,7 @@ function lead(state: Following, motion: Motion, pace: Pace, rules: Rules, look: 
   const small = LENGTH_TOLERANCE * motion.span;
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
-  motion.x = to.x;
-  motion.y = to.y;
-  if (!isThere) {
-    motion.x += offX;
-    motion.y += offY;
-  }
-  keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+  putFocus(motion, rules, look, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves
     ? isOutside(state, shows) || Math.abs(offX) + Math.abs(offY) >= small

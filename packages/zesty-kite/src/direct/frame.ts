@@ -221,7 +221,7 @@ class Solver {
     const there = this.#there;
     const rules = this.#rules;
     const { pitch } = this.#options;
-    there.span = span;
+    there.easedSpan = there.span = span;
     there.pitchFar = this.#kept.pitchFar;
     there.lensFar = this.#kept.lensFar;
     flipSwitches(there, rules);

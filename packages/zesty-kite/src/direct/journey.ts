@@ -34,6 +34,7 @@ export interface Arrival {
 type Tell = (arrival: Arrival) => void;
 /** A pose on the way, or an end of it. */
 export class Stage {
+  /** The raw focus: bounds are applied on the way. */
   x = -0;
   y = -0;
   span = NaN;
@@ -43,6 +44,9 @@ export class Stage {
   widening = -0;
   pitch = NaN;
   fieldOfView = -0;
+  /** The sides of the switches by zoom. */
+  pitchFar = false;
+  lensFar = false;
 
   copyFrom(other: Stage): void {
     this.x = other.x;
@@ -53,6 +57,8 @@ export class Stage {
     this.widening = other.widening;
     this.pitch = other.pitch;
     this.fieldOfView = other.fieldOfView;
+    this.pitchFar = other.pitchFar;
+    this.lensFar = other.lensFar;
   }
 }
 

@@ -1,17 +1,16 @@
 /** The mover of cutscenes: the pose goes along a track of keyframes, forward or backward, or stands. */
-import { ANYWHERE, keepInside } from '../limits/index.ts';
+import { clamp } from '../math/index.ts';
 import {
-  askAnew,
   fieldOfViewAt,
   findMoving,
   flipSwitches,
   headingInside,
+  holdSpan,
   maxSpan,
   minSpan,
   pitchAt,
+  putFocus,
   setPitch,
-  stopTurn,
-  stopZoom,
   type Cause,
   type Motion,
   type Mover,
@@ -29,10 +28,10 @@ import {
   type Field,
   type OptionalField,
 } from '../signals/index.ts';
-import { nearestCopy, ScratchPoint, type Look, type Point } from '../view/index.ts';
+import { nearestCopy, type Look, type Point } from '../view/index.ts';
 import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
 import { checkedPoint } from './samples.ts';
-import { ENDED_BY_ALL, takeOver } from './takeOver.ts';
+import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
 
 /** How a cutscene ended. */
 export interface Finale {
@@ -195,11 +194,12 @@ export const plays: Mover<Rules, Playing> = {
     playTarget: { id: number(0), target: text('the name of a target'), x: place(1e12), y: place(1e12) },
     cue: { id: number(0), cue: oneOf(CUES), value: maybeNumber(0, 86_400) },
   },
+  takesOver: ['play'],
   keep: () => new Playing(),
   isUnderWay: ({ track, pace }) => track !== null && pace !== 0,
   end: (playing, motion, effect, cause, rules, look) => {
     if (playing.track === null) return;
-    leave(motion, rules, look);
+    standStill(motion, rules, look);
     playing.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
   },
   hear: (playing, motion, rules, look, signal) => {
@@ -222,7 +222,7 @@ export const plays: Mover<Rules, Playing> = {
     track.at(pace < 0 ? 0 : track.length, false, spots, shot);
     motion.panX += shot.x - motion.x;
     motion.panY += shot.y - motion.y;
-    motion.span = shot.span;
+    motion.easedSpan = shot.span;
     motion.heading = shot.heading;
     if (shot.pitch === shot.pitch) motion.pitch = shot.pitch;
   },
@@ -270,10 +270,10 @@ function cue(
   if (what === 'skip') {
     playing.goTo(track.length, true);
     show(playing, track, motion, rules, look);
-    leave(motion, rules, look);
+    standStill(motion, rules, look);
     playing.over('skipped', null);
   } else if (what === 'end') {
-    leave(motion, rules, look);
+    standStill(motion, rules, look);
     playing.over('interrupted', null);
   } else if (what === 'seek') {
     playing.time = Math.min(value, track.length);
@@ -285,37 +285,25 @@ function cue(
 }
 
 function finish(playing: Playing, motion: Motion, rules: Rules, look: Look, pace: number): void {
-  leave(motion, rules, look);
+  standStill(motion, rules, look);
   playing.over(pace > 0 ? 'played' : 'rewound', null);
   findMoving(motion, rules);
-}
-
-/** From here on the camera stands; where there are stops, it goes on to the nearest. */
-function leave(motion: Motion, rules: Rules, look: Look): void {
-  stopZoom(motion, rules, look);
-  stopTurn(motion, rules);
-  askAnew(motion, rules, look);
-  motion.easing = motion.tilting = true;
 }
 
 /** Sets the pose of the present time, inside all limits. */
 function show({ time, spots }: Playing, track: Track, motion: Motion, rules: Rules, look: Look): void {
   track.at(time, rules.settings.reducedMotion, spots, shot);
-  motion.span = Math.min(Math.max(shot.span, minSpan(rules, look)), maxSpan(rules, look));
-  motion.goalSpan = motion.wantedSpan = motion.span;
+  holdSpan(motion, clamp(shot.span, minSpan(rules, look), maxSpan(rules, look)));
   motion.heading = motion.goalHeading = headingInside(rules, shot.heading);
-  motion.zoomRemaining = motion.turnRemaining = motion.notches = 0;
+  motion.turnRemaining = motion.notches = 0;
   motion.stepping = motion.tilting = motion.tilted = false;
   motion.groundStale = rules.terrain !== null;
   flipSwitches(motion, rules);
   if (shot.pitch === shot.pitch) setPitch(motion, rules, shot.pitch);
-  motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.span);
-  motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
-  look.turn(motion);
-  spot.x = shot.x;
-  spot.y = shot.y;
-  keepInside(rules.boundary, look, motion, spot, ANYWHERE, motion);
+  motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
+  motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.easedSpan);
+  putFocus(motion, rules, look, shot.x, shot.y);
+  motion.question.take(motion);
 }
 
 const shot = new Shot();
-const spot = new ScratchPoint();

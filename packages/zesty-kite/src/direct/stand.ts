@@ -9,7 +9,7 @@ import type { Destination } from './journey.ts';
  * @param look scratch; left as `out` looks
  */
 export function stand(out: Motion, look: Look, motion: Motion, rules: Rules, to: Destination): void {
-  const { x, y, span = motion.goalSpan, heading = motion.goalHeading, pitch } = to;
+  const { x, y, span = motion.wantedSpan, heading = motion.goalHeading, pitch } = to;
   out.copyFrom(motion);
   out.moving = out.tilted = false;
   look.frame(rules.screen, out.insetLeft, out.insetTop, out.insetRight, out.insetBottom);

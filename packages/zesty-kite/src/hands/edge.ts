@@ -40,6 +40,11 @@ export class Edge {
   /** It has been in a band for long enough. */
   #dwelt = false;
 
+  /** It steers no more until it has left the bands. */
+  wait(): void {
+    this.#dwelt = false;
+  }
+
   get push(): Push {
     return this.#dwelt ? this.#push : NOWHERE;
   }

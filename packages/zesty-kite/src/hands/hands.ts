@@ -27,6 +27,8 @@ const NO_SCREEN: Screen = { width: 0, height: 0 };
 
 export class Hands {
   readonly #held = new Set<string>();
+  /** Those of them that were held when a journey began: they count once they are pressed again. */
+  readonly #spent = new Set<string>();
   readonly #fingers = new Fingers();
   readonly #edge = new Edge();
   readonly #taps = new Taps();
@@ -50,7 +52,7 @@ export class Hands {
     const { bindings, locked } = this.#settings;
     if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = withLocks(settings);
-    for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#held.delete(input);
+    for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#letGo(input);
     this.#edge.refit(settings.edge, screen);
     this.#fingers.locked = settings.locked.includes('pan');
     // A drag that is locked now ends; unlocked, it grips again where the pointer is.
@@ -89,14 +91,16 @@ export class Hands {
   #key({ code, down }: KeySignal): Intent[] {
     const before = this.#held.has(code);
     if (down) this.#held.add(code);
-    else this.#held.delete(code);
+    else this.#letGo(code);
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
   }
 
   #pad(signal: PadSignal): Intent[] {
     const { down, up } = this.#pads.feel(signal, this.#settings.pad);
-    for (const input of up) this.#held.delete(input);
+    for (const input of up) this.#letGo(input);
     for (const input of down) this.#held.add(input);
+    for (const input of this.#spent)
+      if (!this.#held.has(input) && !this.#pads.strengths.has(input)) this.#spent.delete(input);
     return [...down.flatMap((input) => this.#strokes(input)), this.#steer()];
   }
 
@@ -143,7 +147,7 @@ export class Hands {
     this.#pressed.delete(id);
     this.#orbits.lift(id);
     this.#pulls.lift(id);
-    if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#held.delete(input);
+    if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#letGo(input);
     const lifted = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
     return [...lifted, this.#steer(), ...this.#tapped(id, cancelled, at)];
   }
@@ -155,9 +159,24 @@ export class Hands {
     return this.#unlocked([{ kind: 'zoom', notches, anchor: 'cursor', x: tap.x, y: tap.y }]);
   }
 
+  #letGo(input: string): void {
+    this.#held.delete(input);
+    this.#spent.delete(input);
+  }
+
+  /** What is held steers no more until it is pressed again: a journey or a cutscene begins. */
+  wait(): Intent[] {
+    for (const input of this.#held) this.#spent.add(input);
+    for (const input of this.#pads.strengths.keys()) this.#spent.add(input);
+    this.#edge.wait();
+    this.#pulls.clear();
+    return [this.#steer()];
+  }
+
   /** Lets go of everything: keys, buttons, fingers and pads. */
   release(): Intent[] {
     this.#held.clear();
+    this.#spent.clear();
     this.#pressed.clear();
     this.#orbits.clear();
     this.#pulls.clear();
@@ -202,6 +221,7 @@ export class Hands {
     const asked = new Map<Ability, number>();
     const ask = (input: string, strength: number): void => {
       for (const bound of this.#bindings.asks(input, this.#held)) {
+        if (bound !== 'faster' && this.#spent.has(input)) continue;
         const ability = input.includes('Stick') ? OPPOSITES[bound] : undefined;
         const asks = ability !== undefined && inverted.includes(ability.axis) ? ability.other : bound;
         asked.set(asks, Math.max(strength, asked.get(asks) ?? 0));

@@ -169,6 +169,8 @@ export function keepInside(
   const { x, y } = desired;
   const { shape } = boundary;
   const margin = boundary.margin + boundary.screenMargin * span;
+  // As far as the view may reach over an edge, the focus may as well: so it is inside wherever a view that fits is.
+  const focusMargin = Math.max(0, margin);
   if (shape.kind === 'convex') {
     roomInConvex(shape.convex, desired, radius);
     radius.value = (radius.value + margin) / span;
@@ -183,15 +185,15 @@ export function keepInside(
     case 'rectangle': {
       const { left, top, right, bottom } = shape;
       if (boundary.view) {
-        // As near as the ends let it, or midway when they cross.
+        // As near as the ends let it; or midway when they cross, but in the bounds.
         const westmost = left - margin - span * look.extentLeft;
         const eastmost = right + margin - span * look.extentRight;
         if (westmost < eastmost) out.x = Math.min(Math.max(x, westmost), eastmost);
-        else out.x = (westmost + eastmost) / 2;
+        else out.x = clamp((westmost + eastmost) / 2, left - focusMargin, right + focusMargin);
         const upmost = top - margin - span * look.extentTop;
         const downmost = bottom + margin - span * look.extentBottom;
         if (upmost < downmost) out.y = Math.min(Math.max(y, upmost), downmost);
-        else out.y = (upmost + downmost) / 2;
+        else out.y = clamp((upmost + downmost) / 2, top - focusMargin, bottom + focusMargin);
       } else {
         out.x = clamp(x, left, right);
         out.y = clamp(y, top, bottom);
@@ -202,6 +204,7 @@ export function keepInside(
       disc.x = shape.x;
       disc.y = shape.y;
       disc.radius = Math.max(0, shape.radius + margin);
+      disc.focusRadius = shape.radius + focusMargin;
       disc.corners = corners;
       disc.span = span;
       keepInDisc(disc, desired, out);

@@ -27,7 +27,7 @@ export class Convex {
   /** A point inside, and how far it is from the nearest edge: for the quick answer. */
   readonly inner: ScratchPoint;
   readonly innerRadius: number;
-  /** Scratch: the edges that matter to an answer. */
+  /** Scratch: the edges that matter to an answer; counted on from the number of edges, those that matter to the focus. */
   readonly known: HalfPlanes;
   readonly knownEdges: Int32Array;
   /** Scratch: how far the corners reach along each normal, in spans; of a whole group where its stamp is that of the corners. */
@@ -44,8 +44,8 @@ export class Convex {
     this.edge = new Float64Array(count);
     this.cornerX = Float64Array.from(corners, ([x]) => x);
     this.cornerY = Float64Array.from(corners, ([, y]) => y);
-    this.known = new HalfPlanes(count);
-    this.knownEdges = new Int32Array(count);
+    this.known = new HalfPlanes(2 * count);
+    this.knownEdges = new Int32Array(2 * count);
     this.reach = new Float64Array(count);
     this.inner = new ScratchPoint();
     this.inner.x = this.cornerX.reduce((a, b) => a + b) / count;
@@ -117,8 +117,8 @@ export class Inlay {
 export const NOTHING = new Float64Array(8);
 
 /**
- * The point nearest to `desired` from which all corners stay inside; where there is none, from which
- * they reach out the least: every edge is moved out by the same distance, the shortest that will do.
+ * The point nearest to `desired` from which all corners stay inside. If there is none, every edge gives way to the corners
+ * by the same distance, the shortest that will do; none gives way to the focus.
  */
 export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, desired: Readonly<Point>, out: Point): void {
   const { x, y } = desired;
@@ -159,6 +159,7 @@ const FARTHEST = 1e5;
 /** From where `search` begins. */
 function keepFrom(convex: Convex, { margin }: Readonly<Inlay>, out: Point): void {
   const { known, edge, reach } = convex;
+  const focusMargin = Math.max(0, margin);
   known.count = 0;
   search.third = -1;
   out.x = search.x;
@@ -166,12 +167,36 @@ function keepFrom(convex: Convex, { margin }: Readonly<Inlay>, out: Point): void
   for (;;) {
     placed.margin = margin + search.t;
     const worst = worstEdge(convex, out);
-    if (worst < 0 || !learn(convex, worst)) break;
-    known.room[known.count - 1] = (edge[worst] ?? 0) + margin - placed.span * (reach[worst] ?? 0);
-    known.gain[known.count - 1] = 1;
+    if (worst >= 0 && learn(convex, worst, 0))
+      addRoom(known, (edge[worst] ?? 0) + margin - placed.span * (reach[worst] ?? 0), 1);
+    else {
+      // The focus of a view that fits is inside as it is.
+      const over = search.t === 0 ? -1 : worstForFocus(convex, out, focusMargin);
+      if (over < 0 || !learn(convex, over, edge.length)) break;
+      addRoom(known, (edge[over] ?? 0) + focusMargin, 0);
+    }
     loosen(known, search, out);
   }
   pin(known, search, out);
+}
+
+/** The room and the gain of the edge that was added last. */
+function addRoom({ room, gain, count }: HalfPlanes, distance: number, perT: number): void {
+  room[count - 1] = distance;
+  gain[count - 1] = perT;
+}
+
+/** The edge over which a focus is by the most; -1 when over none. */
+function worstForFocus({ normalX, normalY, edge }: Convex, { x, y }: Readonly<Point>, focusMargin: number): number {
+  let worst = -1;
+  let most = placed.slack;
+  for (let i = 0; i < edge.length; i++) {
+    const beyond = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y - (edge[i] ?? 0) - focusMargin;
+    if (beyond <= most) continue;
+    most = beyond;
+    worst = i;
+  }
+  return worst;
 }
 
 /** Makes the span the greatest, at most what it is, at which all corners fit inside somewhere; 0 when none does. */
@@ -202,17 +227,19 @@ export function fitInConvex(convex: Convex, inlay: Inlay): void {
 const FIRST_KNOWN = 8;
 
 function learnToFit(convex: Convex, { margin, screenMargin }: Readonly<Inlay>, edge: number): boolean {
-  const { known, reach } = convex;
-  if (!learn(convex, edge)) return false;
-  known.room[known.count - 1] = (convex.edge[edge] ?? 0) + margin;
-  known.gain[known.count - 1] = (reach[edge] ?? 0) - screenMargin;
+  if (!learn(convex, edge, 0)) return false;
+  addRoom(convex.known, (convex.edge[edge] ?? 0) + margin, (convex.reach[edge] ?? 0) - screenMargin);
   return true;
 }
 
-/** Adds an edge to those that are known to matter; `false` when it is among them: rounding puts it over the edge. */
-function learn({ normalX, normalY, known, knownEdges }: Convex, edge: number): boolean {
-  for (let i = 0; i < known.count; i++) if (knownEdges[i] === edge) return false;
-  knownEdges[known.count] = edge;
+/**
+ * Adds an edge to those that are known to matter; `false` when it is among them: rounding puts it over the edge.
+ *
+ * @param kind 0 for the corners, the number of edges for the focus
+ */
+function learn({ normalX, normalY, known, knownEdges }: Convex, edge: number, kind: number): boolean {
+  for (let i = 0; i < known.count; i++) if (knownEdges[i] === edge + kind) return false;
+  knownEdges[known.count] = edge + kind;
   known.normalX[known.count] = normalX[edge] ?? 0;
   known.normalY[known.count] = normalY[edge] ?? 0;
   known.count += 1;
@@ -313,4 +340,26 @@ export function roomInConvex({ inner, innerRadius }: Convex, at: Readonly<Point>
   const east = at.x - inner.x;
   const south = at.y - inner.y;
   out.value = innerRadius - Math.sqrt(east * east + south * south);
+}
+
+/** The greatest span at which all corners are inside around a focus, with margins in world units and in spans. */
+export function roomInConvexAt(
+  { normalX, normalY, edge }: Convex,
+  corners: Float64Array,
+  x: number,
+  y: number,
+  margin: number,
+  screenMargin: number,
+): number {
+  let span = Infinity;
+  for (let i = 0; i < edge.length; i++) {
+    const nx = normalX[i] ?? 0;
+    const ny = normalY[i] ?? 0;
+    const room = Math.max(0, (edge[i] ?? 0) + margin - nx * x - ny * y);
+    for (let k = 0; k < 8; k += 2) {
+      const reach = nx * (corners[k] ?? 0) + ny * (corners[k + 1] ?? 0) - screenMargin;
+      if (reach > 0) span = Math.min(span, room / reach);
+    }
+  }
+  return span;
 }

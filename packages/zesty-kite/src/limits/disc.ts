@@ -5,8 +5,9 @@ import type { Point } from '../view/index.ts';
 export class Disc {
   x = NaN;
   y = NaN;
-  /** World units, margins included. */
+  /** World units, margins included: for the corners, and for the focus. */
   radius = NaN;
+  focusRadius = NaN;
   corners: Float64Array = new Float64Array(8);
   span = NaN;
   /** What rounding leaves unsure of a distance. */
@@ -14,8 +15,8 @@ export class Disc {
 }
 
 /**
- * The point nearest to `desired` from which all four corners stay within the circle; where
- * there is none, the one from which they reach out the least.
+ * The point nearest to `desired` from which all four corners stay within the circle. If there is none, the focus inside
+ * the circle from which they reach out the least.
  *
  * A corner stays inside when the focus stays in a disc of the same radius, moved by the corner: the
  * nearest point of four discs is the nearest of one that the others hold too, or lies where two of
@@ -70,8 +71,59 @@ export function keepInDisc(disc: Disc, { x, y }: Readonly<Point>, out: Point): v
     return;
   }
   encircle(corners);
-  out.x = disc.x - span * circle.x;
-  out.y = disc.y - span * circle.y;
+  const awayX = span * circle.x;
+  const awayY = span * circle.y;
+  if (awayX * awayX + awayY * awayY > disc.focusRadius * disc.focusRadius) leastOnRim(disc, best);
+  else {
+    best.x = -awayX;
+    best.y = -awayY;
+  }
+  out.x = disc.x + best.x;
+  out.y = disc.y + best.y;
+}
+
+/**
+ * Of the foci on the rim, counted from the middle, the one from which the corners reach out the least: the nearest one to
+ * where a corner is in the middle, or one from which two corners are equally far.
+ */
+function leastOnRim({ corners, span, focusRadius }: Disc, out: Candidate): void {
+  out.away = Infinity;
+  for (let k = 0; k < 8; k += 2) {
+    const kx = span * (corners[k] ?? 0);
+    const ky = span * (corners[k + 1] ?? 0);
+    const far = length(kx, ky);
+    tried.x = (-kx * focusRadius) / far;
+    tried.y = (-ky * focusRadius) / far;
+    offerRim(corners, span, out);
+    for (let j = 0; j < k; j += 2) {
+      // Equally far: on a line square to the step between them.
+      const stepX = kx - span * (corners[j] ?? 0);
+      const stepY = ky - span * (corners[j + 1] ?? 0);
+      const step = length(stepX, stepY);
+      const jx = kx - stepX;
+      const jy = ky - stepY;
+      const at = (jx * jx + jy * jy - kx * kx - ky * ky) / (2 * step);
+      const aside = focusRadius * focusRadius - at * at;
+      if (!(step > 0) || aside < 0) continue;
+      const along = Math.sqrt(aside);
+      for (let side = -1; side <= 1; side += 2) {
+        tried.x = (stepX * at - side * stepY * along) / step;
+        tried.y = (stepY * at + side * stepX * along) / step;
+        offerRim(corners, span, out);
+      }
+    }
+  }
+}
+
+/** Keeps what was tried if its farthest corner is nearer to the middle than that of the best before. */
+function offerRim(corners: Float64Array, span: number, out: Candidate): void {
+  let away = 0;
+  for (let k = 0; k < 8; k += 2)
+    away = Math.max(away, length(tried.x + span * (corners[k] ?? 0), tried.y + span * (corners[k + 1] ?? 0)));
+  if (!(away < out.away)) return;
+  out.x = tried.x;
+  out.y = tried.y;
+  out.away = away;
 }
 
 /** Numbers in the fields of classes are written in place: no frame allocates. */

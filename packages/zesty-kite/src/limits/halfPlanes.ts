@@ -161,5 +161,7 @@ function need({ normalX, normalY, room, gain }: HalfPlanes, i: number, j: number
   const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
   // Written in branches: a number chosen between two is made anew where it is kept.
   if (gains > 0) sought.needed = -rooms / gains;
+  // Edges that do not give way exclude each other by rounding alone.
+  else if (gains === 0) sought.needed = sought.t;
   else sought.needed = Infinity;
 }

@@ -10,4 +10,5 @@ export {
   maxSpanInside,
   type Boundary,
 } from './boundary.ts';
+export { maxSpanAt } from './roomAt.ts';
 export { focusOutlinesOf, outlinesOf } from './outlines.ts';

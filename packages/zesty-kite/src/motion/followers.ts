@@ -2,17 +2,15 @@
  * Followers: pitch, lens, focus height and insets ease toward what the zoom, the ground and the
  * settings ask for. A grip is solved with their present values.
  */
-import { angleDegrees, Cell, clamp, log2, log2In } from '../math/index.ts';
+import { Cell, clamp, log2, log2In } from '../math/index.ts';
 import { ScratchSpot, type Look } from '../view/index.ts';
 import { isFar, valueAt, valueIn, type ZoomRule } from './byZoom.ts';
+import { fieldOfViewFrom } from './curves.ts';
 import { frameShare, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
-
-/** The widest that a lens zooms at a fixed distance, degrees. */
-const WIDEST = 150;
 
 /** The pitch that the zoom asks for at a span. */
 export function pitchAsked(motion: Motion, rules: Rules, span: number): number {
@@ -27,19 +25,17 @@ export function pitchAt(motion: Motion, rules: Rules, span: number): number {
 
 /** The field of view that is asked for at a span. */
 export function fieldOfViewAt(motion: Motion, rules: Rules, look: Look, span: number): number {
-  const { lens, settings, screen } = rules;
+  const { lens, settings } = rules;
   if (lens !== null)
     return valueAt(lens, lens.curve === null ? 0 : log2(span / frameShare(motion, rules)), motion.lensFar);
   const { distance } = settings.lens;
-  if (distance === null) return 0;
-  // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
-  return Math.min(WIDEST, 2 * angleDegrees(span * screen.height, 2 * distance * look.frameHeight));
+  return distance === null ? 0 : fieldOfViewFrom(look, span, distance);
 }
 
 /** Moves the switches by zoom to the side on which the span is. */
 export function flipSwitches(motion: Motion, rules: Rules): void {
   const { pitch, lens, speed } = rules;
-  const span = motion.span / frameShare(motion, rules);
+  const span = motion.easedSpan / frameShare(motion, rules);
   motion.pitchFar = isFar(pitch, span, motion.pitchFar);
   motion.lensFar = lens !== null && isFar(lens, span, motion.lensFar);
   motion.speedFar = isFar(speed, span, motion.speedFar);
@@ -65,7 +61,7 @@ function followZoom(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   followPitch(motion, pace, rules);
   if (rules.lens !== null || motion.pinched) followLens(motion, pace, rules, look);
   else if (rules.settings.lens.distance === null) motion.fieldOfView = motion.askedLens = 0;
-  else motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
+  else motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.easedSpan);
   if (motion.tilting) motion.easing = true;
   else if (motion.fingers < 2) motion.pinched = false;
 }
@@ -85,13 +81,13 @@ function followPitch(motion: Motion, pace: Pace, rules: Rules): void {
   motion.tilting = Math.abs(off) >= ANGLE_TOLERANCE;
   motion.tilted &&= motion.tilting || motion.tiltRate !== 0;
   if (motion.tilting) motion.pitch = pitch + off;
-  else if (!staysAt(motion.pitch, pitch, rules)) motion.pitch = pitch;
+  else motion.pitch = pitch;
 }
 
 function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { lens: rule, settings } = rules;
   const { remaining, lag } = motion.pinched && (rule === null || settings.lens.halfLife === 0) ? pace.pinch : pace.lens;
-  if (rule === null) cell.value = fieldOfViewAt(motion, rules, look, motion.span);
+  if (rule === null) cell.value = fieldOfViewAt(motion, rules, look, motion.easedSpan);
   else {
     if (rule.curve !== null) logOfSpanIn(motion, rules, cell);
     valueIn(rule, motion.lensFar, cell);
@@ -102,13 +98,8 @@ function followLens(motion: Motion, pace: Pace, rules: Rules, look: Look): void 
   motion.askedLens = fieldOfView;
   const widening = Math.abs(off) >= ANGLE_TOLERANCE;
   if (widening) motion.fieldOfView = fieldOfView + off;
-  else if (!staysAt(motion.fieldOfView, fieldOfView, rules)) motion.fieldOfView = fieldOfView;
+  else motion.fieldOfView = fieldOfView;
   motion.tilting ||= widening;
-}
-
-/** Whether an angle is within its tolerance of its goal and is left where it is: see `roomFollows`. */
-function staysAt(angle: number, goal: number, { roomFollows }: Rules): boolean {
-  return roomFollows && Math.abs(angle - goal) < ANGLE_TOLERANCE;
 }
 
 /** The value of a rule at the span that is shown. */
@@ -118,7 +109,7 @@ export function byZoomNow(motion: Motion, rules: Rules, rule: ZoomRule, onFarSid
   return cell.value;
 }
 
-/** log₂ of the span without panels, from that of the goal and what is left of the zoom. */
+/** log₂ of the eased span without panels, from that of the goal and what is left of the zoom. */
 export function logOfSpanIn(motion: Motion, rules: Rules, out: Cell): void {
   if (motion.goalSpan !== motion.loggedGoal) {
     motion.loggedGoal = motion.goalSpan;
@@ -211,7 +202,7 @@ export function arrive(motion: Motion, rules: Rules, look: Look): void {
   motion.insetRight = right;
   motion.insetBottom = bottom;
   look.frame(rules.screen, left, top, right, bottom);
-  arriveAt(motion, rules, look, motion.span);
+  arriveAt(motion, rules, look, motion.easedSpan);
   groundAtOnce(motion, rules);
   motion.focusHeight = motion.level;
 }
@@ -230,7 +221,7 @@ export function foreshortening({ settings }: Rules, look: Look): number {
 
 /** Computes a whole look for a span, with every switch by zoom starting on its near side. */
 export function lookAt(motion: Motion, rules: Rules, look: Look, span: number): void {
-  motion.span = span;
+  motion.easedSpan = motion.span = span;
   arrive(motion, rules, look);
 }
 
@@ -245,17 +236,8 @@ export function arriveAt(motion: Motion, rules: Rules, look: Look, span: number)
 
 /** The targets of pitch and lens have jumped: the next step takes them to have begun where they are now. */
 export function askAnew(motion: Motion, rules: Rules, look: Look): void {
-  motion.askedPitch = pitchAt(motion, rules, motion.span);
-  motion.askedLens = fieldOfViewAt(motion, rules, look, motion.span);
-}
-
-/** The same for those with a half-life of 0 only; while two fingers zoom they ease all the same. */
-export function followAt(motion: Motion, rules: Rules, look: Look, span: number): void {
-  const { pitch, lens } = rules.settings;
-  if (pitch.halfLife === 0 && !motion.pinched) motion.pitch = pitchAt(motion, rules, span);
-  if ((lens.halfLife === 0 || rules.lens === null) && !motion.pinched)
-    motion.fieldOfView = fieldOfViewAt(motion, rules, look, span);
-  look.turn(motion);
+  motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
+  motion.askedLens = fieldOfViewAt(motion, rules, look, motion.easedSpan);
 }
 
 function eased(value: number, target: number, share: number, tolerance = PIXEL_TOLERANCE): number {

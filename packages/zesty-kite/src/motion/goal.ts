@@ -1,11 +1,12 @@
 /** Where the camera is heading to. */
-import { keepInside, maxSpanInside } from '../limits/index.ts';
+import { keepInside } from '../limits/index.ts';
 import { Look, ScratchPoint, type Pose } from '../view/index.ts';
 import { arriveAt } from './followers.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import { Motion } from './motion.ts';
-import { minSpan, maxSpan, type Rules } from './rules.ts';
+import type { Rules } from './rules.ts';
 import { findDesiredFocus, SolvedFocus } from './solveFocus.ts';
+import { findGoal, showSpan } from './zoom.ts';
 
 const look = new Look();
 const there = new Motion();
@@ -20,18 +21,22 @@ export function goalPose(motion: Motion, rules: Rules, out: Pose): Pose {
   const { frameWidth, frameHeight } = look;
   look.frame(rules.screen, left, top, right, bottom);
   scaleWithFrame(there, frameWidth, frameHeight, look, 'scale');
+  there.insetLeft = left;
   there.insetTop = top;
+  there.insetRight = right;
   there.insetBottom = bottom;
   there.heading = motion.goalHeading;
+  findGoal(there, rules);
+  there.easedSpan = there.goalSpan;
   arriveAt(there, rules, look, there.goalSpan);
-  const max = maxSpanInside(rules.boundary, look, maxSpan(rules, look));
-  there.span = Math.max(minSpan(rules, look), Math.min(there.goalSpan, max));
   from.x = motion.x - motion.excessX;
   from.y = motion.y - motion.excessY;
   if (motion.moving)
     motion.states.forEach((state, i) => {
       rules.movers[i]?.finish?.(state, there);
     });
+  look.turn(there);
+  showSpan(there, rules, look);
   findDesiredFocus(there, look, solved);
   keepInside(rules.boundary, look, there, solved.desired, from, solved.allowed);
   out.x = solved.allowed.x;

@@ -4,17 +4,14 @@ import { ROWS, type Cause } from './ends.ts';
 import type { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
 import { restHeading, stopTilt, stopTurn } from './turn.ts';
-import { stopZoom, setGoalSpan } from './zoom.ts';
+import { stopZoom } from './zoom.ts';
 
 /** Ends what a cause ends. What the cause itself sets out to do is done by its own code. */
 export function interrupt(motion: Motion, rules: Rules, look: Look, cause: Cause): void {
   const { zoom, turn, tilt, keys } = ROWS[cause];
   endMovers(motion, rules, look, cause);
   if (keys === 'waits') endPan(motion);
-  if (zoom === 'ends' || zoom === 'toStop') stopZoom(motion, rules, look);
-  if (zoom === 'rests' && rules.stops !== null)
-    // A zoom under way goes on, but to a stop: between two fingers its goal may be off the stops.
-    setGoalSpan(motion, rules, look, motion.zoomRemaining === 0 ? motion.span : motion.wantedSpan);
+  if (zoom === 'ends' || zoom === 'toStop') stopZoom(motion, rules);
   if (turn === 'rests') restHeading(motion, rules);
   if (turn === 'ends' || (turn === 'stepsOn' && !motion.stepping)) stopTurn(motion, rules);
   if (tilt === 'ends') stopTilt(motion, rules);

@@ -17,6 +17,7 @@ export function scaleWithFrame(motion: Motion, fromWidth: number, fromHeight: nu
   const scaled = look.frameHeight / fromHeight;
   const factor = keep === 'scale' ? scaled : (fromWidth * scaled) / look.frameWidth;
   motion.span *= factor;
+  motion.easedSpan *= factor;
   motion.goalSpan *= factor;
   motion.wantedSpan *= factor;
 }

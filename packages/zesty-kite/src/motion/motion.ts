@@ -7,9 +7,10 @@
 import type { Pose } from '../view/index.ts';
 import { Offset } from './offset.ts';
 import type { Part } from './part.ts';
+import { SpanQuestion } from './spanQuestion.ts';
 
 export class Motion implements Pose {
-  /** Focus shown, world units. */
+  /** Focus shown, world units: the raw one inside the bounds, and what was pulled over the edge. */
   x = -0;
   y = -0;
   focusHeight = -0;
@@ -18,15 +19,20 @@ export class Motion implements Pose {
   pitch = NaN;
   fieldOfView = -0;
 
+  /** The focus before bounds, which only pans, hands, placings and movers change: so what a turn or a tilt pushes away comes back. */
+  rawX = -0;
+  rawY = -0;
+
   /** The span that the player asked for, whatever the present screen allows. */
   wantedSpan = NaN;
-  /** The span being eased to: `wantedSpan` inside the limits. */
+  /** The span being eased to: how much of `wantedSpan` fits. */
   goalSpan = NaN;
-  /** What is left of the zoom: log₂(span / goalSpan), halving every half-life. */
+  /** What that was found for. */
+  readonly question = new SpanQuestion();
+  /** The span on its way there. `span`, which is shown, is no larger than what fits now. Pitch, lens and switches follow this one. */
+  easedSpan = NaN;
+  /** What is left of the zoom: log₂(easedSpan / goalSpan), halving every half-life. */
   zoomRemaining = -0;
-  /** How often limits have let the goal go outward again after they sent it inward, since the last signal; and that they do now. */
-  returns = -0;
-  returning = false;
   /** log₂ of the goal, and the goal that it is of. */
   logGoal = NaN;
   loggedGoal = NaN;
@@ -153,11 +159,13 @@ export class Motion implements Pose {
     this.heading = other.heading;
     this.pitch = other.pitch;
     this.fieldOfView = other.fieldOfView;
+    this.rawX = other.rawX;
+    this.rawY = other.rawY;
     this.wantedSpan = other.wantedSpan;
     this.goalSpan = other.goalSpan;
+    this.question.copyFrom(other.question);
+    this.easedSpan = other.easedSpan;
     this.zoomRemaining = other.zoomRemaining;
-    this.returns = other.returns;
-    this.returning = other.returning;
     this.logGoal = other.logGoal;
     this.loggedGoal = other.loggedGoal;
     this.notches = other.notches;

@@ -36,6 +36,8 @@ export interface Mover<R, S extends Part = Part> {
   readonly endedBy: Readonly<Record<Cause, Effect>>;
   /** Its kinds of signals: a kind, then field by field how it is cleaned. */
   readonly signals: Readonly<Record<string, SignalShape>>;
+  /** Those of them with which it takes over: keys that are held then steer no more until they are pressed again. */
+  readonly takesOver?: readonly string[];
   /** What it keeps, at rest. */
   keep(): S;
   /** While it is, the camera is not settled, and `move` is called in every step. */
@@ -52,6 +54,8 @@ export interface Mover<R, S extends Part = Part> {
   hand?(state: S, motion: Motion, rules: R, look: Look, hand: HandMoved): void;
   /** A step: sets span, heading, pitch or lens, where they do not ease as they do by themselves. Or the focus itself. A mover that leads is called with a step of 0 seconds after each signal, too. Not called while a hand holds. */
   aim?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;
+  /** Keys, or what glides, have just panned, as the camera looks in this step. */
+  panned?(state: S, motion: Motion, rules: R, look: Look): void;
   /** A step: adds to `panX` and `panY` how far the focus goes. Not called while keys pan or a hand holds. */
   move?(state: S, motion: Motion, pace: Pace, rules: R, look: Look): void;
   /** Adds to `panX` and `panY` how far the focus will have gone in the end, and sets what else it will have moved: for `camera.goal`. */

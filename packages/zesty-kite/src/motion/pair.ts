@@ -11,7 +11,7 @@ import { ScratchPoint, type Look } from '../view/index.ts';
 import { takeFingers } from './grip.ts';
 import type { Motion } from './motion.ts';
 import { minSpan, maxSpan, type Rules } from './rules.ts';
-import { stopZoom } from './zoom.ts';
+import { holdSpan } from './zoom.ts';
 
 /** Fingers nearer to each other than this say where, but neither how near nor which way; CSS pixels. */
 const CLOSE = 24;
@@ -35,11 +35,10 @@ export function solvePair(motion: Motion, rules: Rules, look: Look): void {
   if (motion.fingersTooClose) holdAnew(motion, rules, look);
   if (motion.mayZoom) {
     const span = motion.mayTurn ? spanAsItLooks(motion, look) : spanUnturned(motion, rules, look);
-    motion.span = clamp(span, minSpan(rules, look), maxSpan(rules, look));
-    stopZoom(motion, rules, look);
+    holdSpan(motion, clamp(span, minSpan(rules, look), maxSpan(rules, look)));
   }
   if (!motion.mayTurn) return;
-  measure(motion, look, motion.span);
+  measure(motion, look, motion.easedSpan);
   const turned = angleDegrees(off.x * held.y - off.y * held.x, off.x * held.x + off.y * held.y);
   motion.heading = clamp(motion.heading + turned, rules.minHeading, rules.maxHeading);
   motion.goalHeading = motion.heading;
@@ -84,7 +83,7 @@ function spanAsItLooks(motion: Motion, look: Look): number {
   roots.greater = (root - half) / a;
   roots.lesser = (-root - half) / a;
   const span = motion.usesLesserRoot ? roots.lesser : roots.greater;
-  return span > 0 ? span : motion.span;
+  return span > 0 ? span : motion.easedSpan;
 }
 
 /** Both roots of the last equation. */
@@ -105,13 +104,15 @@ function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
   const u = look.u(motion.gripX2) - look.u(motion.gripX);
   const v = look.v(motion.gripY2) - look.v(motion.gripY);
   const tolerance = (u * u + v * v) * NOTHING;
-  return nearestRoot(fingersTooFar, motion.span, minSpan(rules, look), maxSpan(rules, look), tolerance, motion, look);
+  return nearestRoot(fingersTooFar, motion.easedSpan, minSpan(rules, look), maxSpan(rules, look), tolerance, motion, look);
 }
 
 /** Takes hold anew, with every finger of a hand, of what is shown under it. */
 export function holdAnew(motion: Motion, rules: Rules, look: Look): void {
   takeFingers(motion, rules, look);
   if (motion.fingers < 2) return;
+  // From now on the fingers hold what is shown.
+  if (motion.mayZoom) holdSpan(motion, motion.span);
   motion.pinched ||= motion.mayZoom && rules.followsAtOnce;
   // Keeps the root that matches the current span.
   spanAsItLooks(motion, look);

@@ -4,6 +4,7 @@ import { clamp } from '../math/index.ts';
 import type { Look } from '../view/index.ts';
 import { arrive, arriveAt, askAnew, flipSwitches, foreshortening, groundAtOnce, pitchAt } from './followers.ts';
 import { dropGrip, takeBelow, takeGrip } from './grip.ts';
+import { goalSpanOf } from './goalSpan.ts';
 import { endMovers, findMoving } from './interrupt.ts';
 import { holdAnew } from './pair.ts';
 import { isDriven, type Motion } from './motion.ts';
@@ -12,7 +13,7 @@ import { ANGLE_TOLERANCE } from './rest.ts';
 import { headingInside, minSpan, maxSpan, type Rules } from './rules.ts';
 import { solveFocus } from './solveFocus.ts';
 import { faceAt, restHeading, setPitch } from './turn.ts';
-import { finishZoom, fitSpan, fitStop, keepSpan, stopZoom } from './zoom.ts';
+import { findGoal, finishZoom, keepInRange, showSpan } from './zoom.ts';
 
 /** Where to stand; a pitch that is null is what the zoom asks for. */
 export interface Start {
@@ -44,29 +45,54 @@ export function beginAt(motion: Motion, rules: Rules, look: Look, start: Start):
   endMoversAt(motion, rules, look, { ...start, pitch: start.pitch ?? undefined });
   look.frame(rules.screen, left, top, right, bottom);
   motion.pitchFar = motion.lensFar = motion.speedFar = false;
-  setSpanAtOnce(motion, rules, look, start.span);
+  motion.insetLeft = left;
+  motion.insetTop = top;
+  motion.insetRight = right;
+  motion.insetBottom = bottom;
   motion.tilt = 0;
-  if (start.pitch !== null) setPitch(motion, rules, start.pitch);
   faceAt(motion, rules, start.heading);
-  arrive(motion, rules, look);
-  fitSpan(motion, rules, look, arriveAt);
-  fitStop(motion, rules, look, arriveAt);
-  arrive(motion, rules, look);
+  zoomAtOnce(motion, rules, look, start.span, start.pitch);
   motion.x = start.x;
   motion.y = start.y;
-  keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+  arrive(motion, rules, look);
+  putFocus(motion, rules, look, start.x, start.y);
   arrive(motion, rules, look);
   holdAnew(motion, rules, look);
   solveFocus(motion, rules, look);
   motion.easing = motion.tilting = motion.tilted = motion.framing = motion.pinched = false;
 }
 
-/** Sets the span at once: to the nearest stop, where there are any. */
-function setSpanAtOnce(motion: Motion, rules: Rules, look: Look, span: number): void {
-  motion.span = clamp(span, minSpan(rules, look), maxSpan(rules, look));
-  stopZoom(motion, rules, look);
+/** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */
+export function putFocus(motion: Motion, rules: Rules, look: Look, x: number, y: number): void {
+  motion.x = x;
+  motion.y = y;
+  look.turn(motion);
+  showSpan(motion, rules, look);
+  keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+  motion.rawX = motion.x;
+  motion.rawY = motion.y;
+}
+
+/**
+ * Zooms at once: to the greatest span up to one that fits.
+ *
+ * @param pitch as the camera looks there; null for what the zoom asks for, with the tilt
+ */
+function zoomAtOnce(motion: Motion, rules: Rules, look: Look, span: number, pitch: number | null): void {
+  const { question } = motion;
+  const named = pitch === null ? NaN : clamp(pitch, rules.minPitch, rules.maxPitch);
+  motion.wantedSpan = clamp(span, minSpan(rules, look), maxSpan(rules, look));
+  question.take(motion);
+  question.pitch = named;
+  motion.goalSpan = motion.fingers === 2 ? motion.wantedSpan : goalSpanOf(question, rules);
   finishZoom(motion);
   flipSwitches(motion, rules);
+  if (pitch !== null) {
+    setPitch(motion, rules, named);
+    // The tilt is that of this span.
+    if (rules.pitch.curve !== null) motion.wantedSpan = motion.goalSpan;
+  }
+  question.take(motion);
 }
 
 /**
@@ -83,12 +109,12 @@ export function placeAt(motion: Motion, rules: Rules, look: Look, place: Place):
   if (looks) lookAnew(motion, rules, look, place);
   if (moves) {
     // The offset beyond an elastic edge is part of x and y, and is dropped with them.
-    motion.x = place.x ?? motion.x - motion.excessX;
-    motion.y = place.y ?? motion.y - motion.excessY;
+    const x = place.x ?? motion.x - motion.excessX;
+    const y = place.y ?? motion.y - motion.excessY;
     motion.excessX = motion.excessY = 0;
     motion.offset.x = motion.offset.y = motion.offset.focusHeight = 0;
     dropGrip(motion);
-    keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+    putFocus(motion, rules, look, x, y);
   }
   if (motion.fingers === 0 && (moves || span !== undefined)) groundAtOnce(motion, rules);
   settleInside(motion, rules, look);
@@ -124,37 +150,30 @@ function settleInside(motion: Motion, rules: Rules, look: Look): void {
 
 /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
 function lookAnew(motion: Motion, rules: Rules, look: Look, { span, heading, pitch }: Place): void {
-  if (span !== undefined) {
-    motion.offset.zoom = motion.offset.fieldOfView = 0;
-    // Pitch and lens jump to what the new span asks for; a tilt that still eases keeps its distance from there.
-    const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
-    setSpanAtOnce(motion, rules, look, span);
-    arriveAt(motion, rules, look, motion.span);
-    motion.pitch = clamp(motion.pitch + lag, rules.minPitch, rules.maxPitch);
-    motion.notches = 0;
-  }
   if (heading !== undefined) {
     motion.offset.heading = 0;
     faceAt(motion, rules, heading);
   }
+  if (pitch !== undefined) motion.offset.pitch = 0;
+  if (span !== undefined || motion.zoomRemaining === 0) {
+    if (span !== undefined) {
+      motion.offset.zoom = motion.offset.fieldOfView = 0;
+      motion.notches = 0;
+    }
+    const { easedSpan } = motion;
+    // A tilt that still eases keeps its distance from what the new span asks for.
+    const lag = motion.tilted ? motion.pitch - motion.askedPitch : 0;
+    zoomAtOnce(motion, rules, look, span ?? motion.wantedSpan, pitch ?? null);
+    if (span !== undefined || motion.easedSpan !== easedSpan) {
+      arriveAt(motion, rules, look, motion.easedSpan);
+      motion.pitch = clamp(motion.pitch + lag, rules.minPitch, rules.maxPitch);
+    }
+  } else if (pitch !== undefined) setPitch(motion, rules, pitch);
   if (pitch !== undefined) {
-    motion.offset.pitch = 0;
-    setPitch(motion, rules, pitch);
-    motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.span);
+    motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
     motion.tilted = false;
   }
   look.turn(motion);
-  if (span === undefined) keepSpan(motion, rules, look);
-  else {
-    fitSpan(motion, rules, look, motion.tilted ? stay : arriveAt);
-    fitStop(motion, rules, look, motion.tilted ? stay : arriveAt);
-  }
-  look.turn(motion);
-}
-
-/** While a tilt eases, the look stays as it is. */
-function stay(): void {
-  // The next steps ease pitch and lens.
 }
 
 /** Ends a glide or a stop along the world's axes that are named. */
@@ -191,16 +210,17 @@ export function refit(motion: Motion, rules: Rules, look: Look, otherBoundary: b
   motion.pitch = clamp(motion.pitch, rules.minPitch, rules.maxPitch);
   look.frame(rules.screen, motion.insetLeft, motion.insetTop, motion.insetRight, motion.insetBottom);
   look.turn(motion);
-  keepSpan(motion, rules, look);
+  keepInRange(motion, rules, look);
+  motion.question.forget();
+  findGoal(motion, rules);
   if (atOnce && rules.stops !== null && motion.zoomRemaining !== 0) {
     finishZoom(motion);
-    arriveAt(motion, rules, look, motion.span);
+    arriveAt(motion, rules, look, motion.easedSpan);
   }
   if (otherBoundary) {
-    motion.x -= motion.excessX;
-    motion.y -= motion.excessY;
+    const { x, y, excessX, excessY } = motion;
     motion.excessX = motion.excessY = 0;
-    keepInside(rules.boundary, look, motion, motion, ANYWHERE, motion);
+    putFocus(motion, rules, look, x - excessX, y - excessY);
   }
   askAnew(motion, rules, look);
   solveFocus(motion, rules, look);

@@ -5,7 +5,6 @@ import { dropGrip, takeBelow, takeGrip } from './grip.ts';
 import { isEasing, type Motion } from './motion.ts';
 import { refit } from './place.ts';
 import type { Rules } from './rules.ts';
-import { stopZoom } from './zoom.ts';
 
 /**
  * Another screen. A zoom or a turn under way goes on about the same pixel, and what a hand holds stays under it.
@@ -20,8 +19,6 @@ export function resize(motion: Motion, rules: Rules, look: Look): void {
   scaleWithFrame(motion, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(rules));
   if (fingers === 0) dropGrip(motion);
   refit(motion, rules, look, false, rests);
-  // What two fingers hold is no stop.
-  if (fingers === 2) stopZoom(motion, rules, look);
   if (!gripping || !isEasing(motion)) return;
   if (holdsBelowEye) takeBelow(motion, look);
   else takeGrip(motion, rules, look, motion.gripX, motion.gripY);

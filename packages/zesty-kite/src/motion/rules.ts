@@ -40,11 +40,8 @@ export interface Rules {
   readonly switches: boolean;
   /** Pitch and lens are where their curves want them at every moment, and they change with the span. */
   readonly followsAtOnce: boolean;
-  /**
-   * The allowed span depends on pitch and lens, and they on the span. So a pitch or lens within its tolerance is left where
-   * it is: setting it to its goal exactly would change the span, and that the goal, for ever.
-   */
-  readonly roomFollows: boolean;
+  /** Pitch or lens change with the span. */
+  readonly looksBySpan: boolean;
 }
 
 /** What rules are made of. */
@@ -93,7 +90,7 @@ export function createRules({
     maxHeading: turn.max ?? Infinity,
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
     followsZoom,
-    roomFollows: boundary.limitsZoom && followsZoom,
+    looksBySpan: !isFlat(pitchRule) || lensFollows,
     followsAtOnce:
       (pitch.halfLife === 0 && !isFlat(pitchRule)) || (lensFollows && (lensRule === null || lens.halfLife === 0)),
   };

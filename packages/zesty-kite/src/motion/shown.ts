@@ -1,20 +1,10 @@
 /** What is shown of a motion: its pose, and what is left of its offset. */
 import { exp2 } from '../math/index.ts';
-import type { Look, Pose } from '../view/index.ts';
+import type { Look } from '../view/index.ts';
 import type { Motion } from './motion.ts';
 import type { Rules } from './rules.ts';
+import { ShownPose } from './shownPose.ts';
 import { missingClearance } from './solveFocus.ts';
-
-/** A pose in an object whose fields begin as fractions, so that no number is boxed. */
-export class ShownPose implements Pose {
-  x = -0;
-  y = -0;
-  focusHeight = -0;
-  span = NaN;
-  heading = -0;
-  pitch = NaN;
-  fieldOfView = -0;
-}
 
 /** Sets `out` to what is shown of a motion whose eye has been raised, and the look with it. */
 export function showOffset(motion: Motion, look: Look, out: ShownPose): void {

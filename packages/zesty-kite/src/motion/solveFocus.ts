@@ -10,7 +10,7 @@ import { ScratchPoint, ScratchSpot, type Look, type Point } from '../view/index.
 import type { Motion } from './motion.ts';
 import { solvePair } from './pair.ts';
 import type { Rules } from './rules.ts';
-import { keepSpan } from './zoom.ts';
+import { showSpan } from './zoom.ts';
 
 /** Where the focus ought to be, and where there is room for it. */
 export class SolvedFocus {
@@ -36,13 +36,16 @@ export function solveFocus(motion: Motion, rules: Rules, look: Look, out = unrea
   motion.heldX += motion.panX;
   motion.heldY += motion.panY;
   if (motion.fingers === 2) solvePair(motion, rules, look);
-  if (motion.fingers === 2 || rules.boundary.limitsZoom) keepSpan(motion, rules, look);
+  showSpan(motion, rules, look);
   findDesiredFocus(motion, look, out);
   keepInside(rules.boundary, look, motion, desired, from, allowed);
+  if (!staysRaw(motion, rules)) {
+    motion.rawX = allowed.x;
+    motion.rawY = allowed.y;
+  }
   motion.limited = allowed.x !== desired.x || allowed.y !== desired.y || out.gripsDisagree;
   if (motion.fingers > 0) stretch(motion, rules, out);
   else {
-    if (motion.limited) standStill(motion, allowed);
     // What was pulled over the edge is still on its way back.
     if (motion.excessX !== 0 || motion.excessY !== 0) capExcess(motion, rules);
   }
@@ -99,8 +102,9 @@ export function findDesiredFocus(motion: Motion, look: Look, out: SolvedFocus): 
     return;
   }
   if (!motion.gripping && motion.fingers === 0) {
-    desired.x = motion.x - motion.excessX + motion.panX;
-    desired.y = motion.y - motion.excessY + motion.panY;
+    const pans = motion.panX !== 0 || motion.panY !== 0;
+    desired.x = pans ? motion.x - motion.excessX + motion.panX : motion.rawX;
+    desired.y = pans ? motion.y - motion.excessY + motion.panY : motion.rawY;
     return;
   }
   look.meet(look.u(motion.gripX), look.v(motion.gripY), span, motion.heldHeight - level);
@@ -115,18 +119,15 @@ export function findDesiredFocus(motion: Motion, look: Look, out: SolvedFocus): 
   out.gripsDisagree = Math.abs(offX) + Math.abs(offY) > AGREED * span;
 }
 
+/** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. Along a coast it slides with what is shown. */
+function staysRaw({ gripping, fingers, panX, panY }: Motion, { boundary }: Rules): boolean {
+  return !gripping && fingers === 0 && panX === 0 && panY === 0 && boundary.shape.kind !== 'coast';
+}
+
 /** Two grips that want the focus nearer to each other than this agree; in spans. */
 const AGREED = 1e-9;
 /** Where the focus was before. */
 const from = new ScratchPoint();
-
-/** Rounding alone does not move a focus along an edge: at a wall nothing trembles. */
-function standStill({ span }: Motion, allowed: Point): void {
-  const nothing = 1e-11 * span + 1e-15 * (Math.abs(from.x) + Math.abs(from.y));
-  if (!(Math.abs(allowed.x - from.x) < nothing && Math.abs(allowed.y - from.y) < nothing)) return;
-  allowed.x = from.x;
-  allowed.y = from.y;
-}
 
 /** Never beyond the cap, though the span may have become less. */
 function capExcess(motion: Motion, { boundary }: Rules): void {

@@ -12,7 +12,7 @@ import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts
 import type { Rules } from './rules.ts';
 import { solveFocus, SolvedFocus } from './solveFocus.ts';
 import { addTilt, turnOnAt } from './turn.ts';
-import { keepSpan, addNotches, zoomOn } from './zoom.ts';
+import { addNotches, findGoal, keepInRange, showSpan, zoomOn } from './zoom.ts';
 
 /**
  * Moves everything on by a step. A value that comes within its tolerance is set to its goal, so the steps of kept state
@@ -25,6 +25,7 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   motion.spanBefore = motion.span;
   if (motion.offset.isOn) motion.offset.decay(pace.offset.remaining, motion.span);
   if (isSteered(motion)) steerOn(motion, pace, rules, look);
+  findGoal(motion, rules);
   const { zoomRemaining, turnRemaining } = motion;
   if (zoomRemaining !== 0) zoomOn(motion, pace, rules, look);
   if (turnRemaining !== 0) turnOn(motion, pace);
@@ -36,14 +37,13 @@ export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settl
   // Pitch, lens and focus height stay as they are where nothing that they follow has changed.
   if (motion.easing || (zoomRemaining !== 0 && rules.followsZoom) || motion.groundStale) {
     const framed = follow(motion, pace, rules, look);
-    if (framed) {
-      look.turn(motion);
-      keepSpan(motion, rules, look);
-    }
+    if (framed) keepInRange(motion, rules, look);
   }
+  motion.span = motion.easedSpan;
   if (moving || motion.led) aimOn(motion, pace, rules, look);
   if (!settled && !hasArrived(motion) && !panning && isHeldOnly(motion, rules)) return false;
   look.turn(motion);
+  showSpan(motion, rules, look);
   if (motion.excessX !== 0 || motion.excessY !== 0) comeBack(motion, pace);
   if (panning) pan(motion, pace, rules, look);
   else if (moving && motion.fingers === 0) moveOn(motion, pace, rules, look);
@@ -90,6 +90,8 @@ function turnOn(motion: Motion, pace: Pace): void {
 /** Lets the movers under way turn the look. */
 function aimOn(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   if (motion.fingers > 0) return;
+  look.turn(motion);
+  showSpan(motion, rules, look);
   const { x, y } = motion;
   for (let i = 0; i < motion.states.length; i++) {
     const state = motion.states[i];
@@ -166,6 +168,11 @@ function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
     if (motion.x === x && motion.y === y) motion.velocityX = motion.velocityY = 0;
   }
   motion.panX = motion.panY = 0;
+  if (!motion.led) return;
+  for (let i = 0; i < motion.states.length; i++) {
+    const state = motion.states[i];
+    if (state !== undefined) rules.movers[i]?.panned?.(state, motion, rules, look);
+  }
 }
 
 /**

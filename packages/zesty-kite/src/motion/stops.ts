@@ -6,13 +6,6 @@ import type { Look, Screen } from '../view/index.ts';
 /** A stop this close to an end of the zoom range, as a share of it, is inside. */
 const SLACK = 2e-9;
 
-/** A span, and the least and the greatest that it may become. */
-export class SpanBetween {
-  span = NaN;
-  min = NaN;
-  max = NaN;
-}
-
 /** `zoom.stops`, in an order in which their spans grow. */
 export class ZoomStops {
   readonly #stops: Float64Array;
@@ -34,20 +27,16 @@ export class ZoomStops {
     return this.#unit !== 'span';
   }
 
-  /** Makes a span the stop nearest to it, by ratio, of those from `min` to `max`; NaN when there is none. */
-  goToNearest(look: Look, io: SpanBetween): void {
-    const { min, max } = io;
+  /** The stop nearest to a span, by ratio, of those from `min` to `max`; NaN when there is none. */
+  nearestTo(look: Look, span: number, min: number, max: number): number {
     this.#measure(look);
     const first = this.#firstFrom(min * (1 - SLACK));
     const last = this.#firstFrom(max * (1 + SLACK)) - 1;
-    if (first > last) {
-      io.span = NaN;
-      return;
-    }
-    const above = clamp(this.#firstFrom(io.span), first, last);
+    if (first > last) return NaN;
+    const above = clamp(this.#firstFrom(span), first, last);
     const below = Math.max(first, above - 1);
-    const isBelow = io.span * io.span <= this.#spanOf(below) * this.#spanOf(above);
-    io.span = Math.min(Math.max(this.#spanOf(isBelow ? below : above), min), max);
+    const isBelow = span * span <= this.#spanOf(below) * this.#spanOf(above);
+    return clamp(this.#spanOf(isBelow ? below : above), min, max);
   }
 
   /** The stop so many on from a span (below 0: nearer), no farther than the last from `min` to `max`; NaN for none. */

@@ -73,6 +73,7 @@ export class Timeline {
   /** From here on, other rules. What is kept is not yet brought inside. */
   adopt(rules: Rules): void {
     this.#rules = rules;
+    this.kept.question.forget();
     this.#partPace.take(rules.settings);
     this.#partPace.hilly = rules.terrain !== null;
     this.#gridPace.take(rules.settings);
@@ -97,8 +98,8 @@ export class Timeline {
     return new Motion(this.#rules.movers.map((mover) => mover.keep()));
   }
 
-  /** Lets a mover hear its signal. */
-  hear(signal: Heard): void {
+  /** Lets a mover hear its signal. Says whether it has taken over from the hands. */
+  hear(signal: Heard): boolean {
     const { kept, rules, look } = this;
     for (let i = 0; i < kept.states.length; i++) {
       const mover = rules.movers[i];
@@ -106,8 +107,9 @@ export class Timeline {
       if (state === undefined || mover === undefined || !(signal.kind in mover.signals)) continue;
       mover.hear?.(state, kept, rules, look, signal);
       findMoving(kept, rules);
-      return;
+      return mover.takesOver?.includes(signal.kind) === true && mover.isUnderWay(state);
     }
+    return false;
   }
 
   /** Lets the movers know what a hand has done. */
@@ -148,7 +150,6 @@ export class Timeline {
     else if (!this.#settled) solveFocus(this.kept, this.#rules, this.look);
     this.#settled = true;
     this.#past = past;
-    this.kept.returns = 0;
   }
 
   /**

@@ -82,8 +82,8 @@ function easeHeading(motion: Motion, goal: number): void {
 
 /** Tilts by degrees (positive: more from above), as far as the limits let it at the span that is shown. */
 export function addTilt(motion: Motion, rules: Rules, degrees: number): void {
-  setPitch(motion, rules, pitchAt(motion, rules, motion.span) + degrees);
-  motion.askedPitch = pitchAt(motion, rules, motion.span);
+  setPitch(motion, rules, pitchAt(motion, rules, motion.easedSpan) + degrees);
+  motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
   motion.easing = motion.tilting = motion.tilted = true;
 }
 
@@ -92,7 +92,7 @@ export function stopTilt(motion: Motion, rules: Rules): void {
   if (!motion.tilted) return;
   motion.tilted = false;
   setPitch(motion, rules, motion.pitch);
-  motion.askedPitch = pitchAt(motion, rules, motion.span);
+  motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
 }
 
 /** Turns and tilts at once, as far as the limits let it; what is gripped stays where it is. */
@@ -115,7 +115,7 @@ export function addOrbit(motion: Motion, rules: Rules, look: Look, degrees: numb
 
 /** Looks down at a pitch from now on, as far as the limits let it; what is beyond them is forgotten. */
 export function setPitch(motion: Motion, rules: Rules, pitch: number): void {
-  motion.tilt = clamp(pitch, rules.minPitch, rules.maxPitch) - pitchAsked(motion, rules, motion.span);
+  motion.tilt = clamp(pitch, rules.minPitch, rules.maxPitch) - pitchAsked(motion, rules, motion.easedSpan);
 }
 
 /** Looks at once where a heading says, as far as range and stops let it. */

@@ -1,4 +1,7 @@
-/** Signals that wait for their time: in order of time, and of arrival where times are equal. */
+/**
+ * Signals that wait for their time: in order of time, and of arrival where times are equal. Those without a time come at
+ * once, but after all that came before them and are due.
+ */
 import type { SignalBody } from './kinds.ts';
 
 interface Waiting {
@@ -10,27 +13,47 @@ interface Waiting {
 /** A binary heap: whatever the order of times, adding and taking cost the logarithm of how many wait. */
 export class SignalQueue {
   readonly #heap: Waiting[] = [];
+  /** Without a time, in order of arrival. */
+  readonly #untimed: Waiting[] = [];
   #order = 0;
 
   get isEmpty(): boolean {
-    return this.#heap.length === 0;
+    return this.#heap.length === 0 && this.#untimed.length === 0;
   }
 
-  /** The time of the next signal, DOM milliseconds; -Infinity for now, NaN when there is none. */
-  get nextTime(): number {
-    return this.#heap[0]?.time ?? NaN;
+  /** Those without a time, in order of arrival. */
+  get untimed(): readonly SignalBody[] {
+    return this.#untimed.map(({ body }) => body);
+  }
+
+  /**
+   * The time of the next signal, DOM milliseconds; -Infinity for one without a time, NaN when there is none.
+   *
+   * @param now times up to this are due
+   */
+  nextTime(now: number): number {
+    return (this.#isUntimedNext(now) ? this.#untimed[0] : this.#heap[0])?.time ?? NaN;
+  }
+
+  #isUntimedNext(now: number): boolean {
+    const first = this.#untimed[0];
+    return first !== undefined && !this.#heap.some(({ time, order }) => time <= now && order < first.order);
   }
 
   /** The earliest time that is one, of those that wait; NaN when there is none. */
   get firstTime(): number {
     let first = NaN;
-    for (const { time } of this.#heap) if (time > -Infinity && !(time >= first)) first = time;
+    for (const { time } of this.#heap) if (!(time >= first)) first = time;
     return first;
   }
 
   add(body: SignalBody, time: number): void {
     const heap = this.#heap;
     const added = { time, order: this.#order++, body };
+    if (time === -Infinity) {
+      this.#untimed.push(added);
+      return;
+    }
     let at = heap.length;
     heap.push(added);
     while (at > 0) {
@@ -44,7 +67,8 @@ export class SignalQueue {
   }
 
   /** Takes the next signal out. */
-  take(): SignalBody | null {
+  take(now: number): SignalBody | null {
+    if (this.#isUntimedNext(now)) return this.#untimed.shift()?.body ?? null;
     const heap = this.#heap;
     const first = heap[0];
     const last = heap.pop();
@@ -72,7 +96,7 @@ export class SignalQueue {
 
   /** Forgets everything. */
   clear(): void {
-    this.#heap.length = 0;
+    this.#heap.length = this.#untimed.length = 0;
   }
 }
 

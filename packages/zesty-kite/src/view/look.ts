@@ -16,8 +16,10 @@ import type { Ground, Insets, Pose, Screen } from './pose.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const REACH = 4;
-/** What lies farther beyond the focus than this many spans does not count as shown: neither for bounds nor for culling. */
+/** What lies farther beyond the focus than this many spans does not count as shown, for culling and picks. */
 export const SIGHT = 64;
+/** Bounds keep inside what shows up to this many spans beyond the focus; at a flat pitch, what lies farther may be off the map. */
+export const GUARD = 2;
 /** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
 const MIN_FRAME = 0.1;
 
@@ -56,7 +58,7 @@ export class Look {
   #cornersStale = true;
 
   /**
-   * The corners of the safe frame on the focus plane, cut at `SIGHT`: x and y by turns, in spans from
+   * The corners of the safe frame on the focus plane, cut at `GUARD`: x and y by turns, in spans from
    * the focus along the world's axes. Overwritten when the look changes.
    */
   get corners(): Float64Array {
@@ -76,7 +78,7 @@ export class Look {
     this.extentLeft = this.extentTop = Infinity;
     this.extentRight = this.extentBottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
-      const v = k < 4 ? Math.max(-0.5, this.#lineAt(SIGHT)) : 0.5;
+      const v = k < 4 ? Math.max(-0.5, this.guardV) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
       this.cast(u, v, 1, 0);
       corners[k] = this.meetX;
@@ -171,6 +173,11 @@ export class Look {
   /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
   get reachV(): number {
     return this.widening === 0 ? -Infinity : this.#lineAt(REACH);
+  }
+
+  /** v of the screen line above which bounds guard nothing. */
+  get guardV(): number {
+    return this.#lineAt(GUARD);
   }
 
   #lineAt(spans: number): number {
