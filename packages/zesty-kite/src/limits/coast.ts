@@ -4,6 +4,13 @@ import { Edges } from './edges.ts';
 
 /** The most edges along which one move slides. */
 const MAX_SLIDES = 64;
+/** What is this near to a tip stands at it, in skins. */
+const NEAR_TIP = 16;
+/** Where the x of each end of an edge is, and that of the other end. */
+const ENDS = [
+  [0, 2],
+  [2, 0],
+] as const;
 
 export class Coast {
   readonly #edges: Edges;
@@ -36,15 +43,25 @@ export class Coast {
     const edges = this.#edges;
     at.x = from.x;
     at.y = from.y;
+    let isRound = false;
     for (let i = 0; i < MAX_SLIDES; i++) {
       edges.cast(at, to);
+      const first = edges.met;
+      if (first < 0) {
+        // To the bit: whoever compares sees that nothing was in the way.
+        at.x = to.x;
+        at.y = to.y;
+        break;
+      }
       at.x += (to.x - at.x) * edges.share;
       at.y += (to.y - at.y) * edges.share;
-      const first = edges.met;
-      if (first < 0) break;
       if (!this.#along(first, to)) {
         const second = edges.met;
-        if (second < 0 || second === first || !this.#along(second, to)) break;
+        if (second < 0 || second === first || !this.#along(second, to)) {
+          // Right at the tip of a corner that juts in each edge keeps it from going along the other.
+          if (isRound || second < 0 || !this.#roundTip(first, second)) break;
+          isRound = true;
+        }
       }
       if (Math.abs(to.x - at.x) + Math.abs(to.y - at.y) < edges.skin) break;
     }
@@ -80,6 +97,38 @@ export class Coast {
     at.x += alongX * step * edges.share;
     at.y += alongY * step * edges.share;
     return true;
+  }
+
+  /** Steps away from the tip that two edges share, if it juts into the area. */
+  #roundTip(first: number, second: number): boolean {
+    const at = this.#at;
+    const next = this.#next;
+    const edges = this.#edges;
+    for (const [tip, end] of ENDS) {
+      for (const [otherTip, otherEnd] of ENDS) {
+        const x = edges.end(first, tip);
+        const y = edges.end(first, tip + 1);
+        if (x !== edges.end(second, otherTip) || y !== edges.end(second, otherTip + 1)) continue;
+        if (Math.abs(x - at.x) + Math.abs(y - at.y) > NEAR_TIP * edges.skin) continue;
+        // Away from the middle between both edges.
+        const runX = edges.end(first, end) - x;
+        const runY = edges.end(first, end + 1) - y;
+        const otherX = edges.end(second, otherEnd) - x;
+        const otherY = edges.end(second, otherEnd + 1) - y;
+        const run = Math.sqrt(runX * runX + runY * runY);
+        const other = Math.sqrt(otherX * otherX + otherY * otherY);
+        const awayX = -runX / run - otherX / other;
+        const awayY = -runY / run - otherY / other;
+        const away = Math.sqrt(awayX * awayX + awayY * awayY);
+        next.x = x + (awayX / away) * NEAR_TIP * 0.5 * edges.skin;
+        next.y = y + (awayY / away) * NEAR_TIP * 0.5 * edges.skin;
+        if (!this.contains(next.x, next.y)) return false;
+        at.x = next.x;
+        at.y = next.y;
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Whether a point is inside. */

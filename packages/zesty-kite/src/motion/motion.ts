@@ -93,8 +93,10 @@ export class Motion implements Pose {
   /** How far the present step pans: the focus, or what a zoom holds; world units. */
   panX = -0;
   panY = -0;
-  /** The span at the beginning of the present step. */
+  /** Span, heading and pitch at the beginning of the present step. */
   spanBefore = NaN;
+  headingBefore = NaN;
+  pitchBefore = NaN;
   /** What each mover of the rules keeps, in their order; scratch motion keeps none of it. */
   readonly states: Part[];
   /** One of the movers is under way. */
@@ -202,6 +204,8 @@ export class Motion implements Pose {
     this.panX = other.panX;
     this.panY = other.panY;
     this.spanBefore = other.spanBefore;
+    this.headingBefore = other.headingBefore;
+    this.pitchBefore = other.pitchBefore;
     this.moving = other.moving;
     this.led = other.led;
     this.gliding = other.gliding;

@@ -1,7 +1,7 @@
 /** Motion over time: zoom and turn, then followers, then grip or velocity, then bounds. */
 import { keepInside } from '../limits/index.ts';
 import { Cell, log2 } from '../math/index.ts';
-import { ScratchPoint, type Look, type Point } from '../view/index.ts';
+import { Look, ScratchPoint, type Point } from '../view/index.ts';
 import { valueIn } from './byZoom.ts';
 import { follow, foreshortening, logOfSpanIn } from './followers.ts';
 import { dropGrip } from './grip.ts';
@@ -10,6 +10,7 @@ import { findMoving } from './interrupt.ts';
 import { Pace } from './pace.ts';
 import { ANGLE_TOLERANCE, LENGTH_TOLERANCE, VELOCITY_TOLERANCE } from './rest.ts';
 import type { Rules } from './rules.ts';
+import { ShownPose } from './shownPose.ts';
 import { solveFocus, SolvedFocus } from './solveFocus.ts';
 import { addTilt, turnOnAt } from './turn.ts';
 import { addNotches, findGoal, keepInRange, showSpan, zoomOn } from './zoom.ts';
@@ -23,6 +24,8 @@ import { addNotches, findGoal, keepInRange, showSpan, zoomOn } from './zoom.ts';
  */
 export function step(motion: Motion, pace: Pace, rules: Rules, look: Look, settled: boolean): boolean {
   motion.spanBefore = motion.span;
+  motion.headingBefore = motion.heading;
+  motion.pitchBefore = motion.pitch;
   if (motion.offset.isOn) motion.offset.decay(pace.offset.remaining, motion.span);
   if (isSteered(motion)) steerOn(motion, pace, rules, look);
   findGoal(motion, rules);
@@ -137,20 +140,24 @@ function comeBack(motion: Motion, pace: Pace): void {
 
 /**
  * Pans by a step. Velocities decay exactly. The distance is the velocity at the middle of the step times the mean of the
- * spans at both of its ends, which is exact once the zoom has arrived.
+ * spans at both of its ends, the way it goes that of the heading between: exact once zoom, turn and tilt have arrived.
  */
 function pan(motion: Motion, pace: Pace, rules: Rules, look: Look): void {
   const { span, spanBefore } = motion;
   const targetX = motion.stalled ? 0 : motion.targetX;
   const targetY = motion.stalled ? 0 : motion.targetY;
-  const { sinHeading, cosHeading } = look;
+  middle.heading = (motion.headingBefore + motion.heading) / 2;
+  middle.pitch = (motion.pitchBefore + motion.pitch) / 2;
+  middle.fieldOfView = motion.fieldOfView;
+  midLook.turn(middle);
+  const { sinHeading, cosHeading } = midLook;
   const midway = pace.panned(motion).remaining;
   if (rules.speed.curve !== null) logOfSpanIn(motion, rules, cell);
   valueIn(rules.speed, motion.speedFar, cell);
   const way = ((spanBefore + span) / 2) * cell.value * pace.seconds;
   const awayX = (motion.velocityX - targetX) * midway;
   const awayY = (motion.velocityY - targetY) * midway;
-  const steep = foreshortening(rules, look);
+  const steep = foreshortening(rules, midLook);
   const right = (targetX + awayX) * way;
   const toward = (targetY + awayY) * way * steep;
   motion.velocityX = targetX + arrived(awayX * midway);
@@ -192,6 +199,9 @@ function letGripGiveWay(motion: Motion, rules: Rules, look: Look, from: Readonly
   solveFocus(motion, rules, look, solved);
 }
 
+/** As the camera looks in the middle of the step. */
+const middle = new ShownPose();
+const midLook = new Look();
 /** How the pan of this step came out. */
 const solved = new SolvedFocus();
 const before = new ScratchPoint();
