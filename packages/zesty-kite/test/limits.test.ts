@@ -127,7 +127,11 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
           ),
         ) - radius;
       const kept = { x: 0, y: 0 };
-      keepInDisc(Object.assign(new Disc(), { x: 7, y: -9, radius, focusRadius: radius, corners, span }), { x, y }, kept);
+      keepInDisc(
+        Object.assign(new Disc(), { x: 7, y: -9, radius, focusRadius: radius, corners, span }),
+        { x, y },
+        kept,
+      );
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
       if (radiusOf(corners) * span < radius) {
         expect(out(kept) / span).toBeLessThan(1e-6);

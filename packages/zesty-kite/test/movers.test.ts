@@ -139,5 +139,7 @@ test('a copy of a part has all that it keeps: of motion, and of every mover', ()
   states.forEach((state) => Object.assign(state, { x: 7 }));
   const copy = new Motion(MOVERS.map((mover) => mover.keep()));
   copy.copyFrom(motion);
-  expect(copy.states.filter((state) => 'x' in state)).toEqual(states.filter((state) => 'x' in state && state.x === 7).slice(1));
+  expect(copy.states.filter((state) => 'x' in state)).toEqual(
+    states.filter((state) => 'x' in state && state.x === 7).slice(1),
+  );
 });

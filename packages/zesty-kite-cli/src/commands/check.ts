@@ -1,13 +1,14 @@
 /** `zesty-kite check SETTINGS…`: says what is wrong with settings, and what will feel wrong. */
 import { Command, Option } from 'commander';
-import type { Screen, Terrain } from 'zesty-kite';
-import { reviewSettings } from 'zesty-kite/review';
+import type { Screen, Settings, Terrain } from 'zesty-kite';
+import { reviewSettings, voidAtFlattest } from 'zesty-kite/review';
 import { inFile, oneLine, printable } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { mapWarnings, readMap, type Spot } from '../read/map.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
+import { short } from '../write/columns.ts';
 import { print } from '../write/print.ts';
-import { readSettingsFile, withPlaces, type Place } from '../read/settingsFile.ts';
+import { readSettingsFile, withPlaces, type Place, type SettingsFile } from '../read/settingsFile.ts';
 
 interface CheckOptions {
   readonly screen?: readonly Screen[];
@@ -21,6 +22,12 @@ interface CheckOptions {
 interface Finding extends Place {
   readonly file: string;
   readonly path: string;
+  readonly message: string;
+}
+
+/** What is as it has to be, and good to know. */
+interface Note {
+  readonly file: string;
   readonly message: string;
 }
 
@@ -40,13 +47,18 @@ export function checkCommand(exit: (code: number) => void): Command {
       const spots = map === undefined ? [] : await readMap(map);
       const ground = terrain === undefined ? null : await readGround(terrain);
       const found: Finding[] = [];
-      for (const file of files) found.push(...(await review(file, screensOf(screen), ground, spots)));
+      const notes: Note[] = [];
+      for (const file of files) {
+        const read = await readSettingsFile(file);
+        found.push(...(await review(file, read, screensOf(screen), ground, spots)));
+        notes.push(...voids(file, read.settings, screensOf(screen)));
+      }
       const several = files.length > 1;
       await print(
         'stdout',
         json
-          ? `${JSON.stringify({ warnings: found.map(({ file, ...rest }) => (several ? { file, ...rest } : rest)) }, null, 2)}\n`
-          : printable(lines(found, several)),
+          ? `${JSON.stringify({ warnings: named(found, several), notes: named(notes, several) }, null, 2)}\n`
+          : printable(`${lines(found, several)}${noteLines(notes, several)}`),
       );
       if (strict && found.length > 0) exit(WARNED);
     });
@@ -54,11 +66,11 @@ export function checkCommand(exit: (code: number) => void): Command {
 
 async function review(
   file: string,
+  read: SettingsFile,
   screens: readonly Screen[],
   terrain: Terrain | null,
   spots: readonly Spot[],
 ): Promise<Finding[]> {
-  const read = await readSettingsFile(file);
   try {
     const found = new Map<string, Finding>();
     for (const screen of screens) {
@@ -81,6 +93,26 @@ async function review(
   } catch (error) {
     throw inFile(file, await withPlaces(file, error, read));
   }
+}
+
+/** How much void beyond the bounds may show, on each screen. */
+function voids(file: string, settings: Settings, screens: readonly Screen[]): Note[] {
+  return screens.flatMap((screen): Note[] => {
+    const most = voidAtFlattest(settings, screen);
+    if (most === null) return [];
+    const of = screens.length > 1 ? `at ${String(screen.width)}x${String(screen.height)}: ` : '';
+    const message = `${of}at the flattest pitch, ${short(most.pitch)}°, the top ${short(100 * most.share)} % of the view may show void beyond the bounds`;
+    return [{ file, message }];
+  });
+}
+
+/** With the names of files only if there are several. */
+function named<T extends { readonly file: string }>(list: readonly T[], several: boolean): (T | Omit<T, 'file'>)[] {
+  return list.map(({ file, ...rest }) => (several ? { file, ...rest } : rest));
+}
+
+function noteLines(notes: readonly Note[], several: boolean): string {
+  return notes.map(({ file, message }) => `${oneLine(`note: ${several ? `${file}: ` : ''}${message}`)}\n`).join('');
 }
 
 function lines(found: readonly Finding[], several: boolean): string {

@@ -1,6 +1,7 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { Camera, visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
+import { voidAtFlattest, type Void } from 'zesty-kite/review';
 import { columns, counted, short } from '../write/columns.ts';
 import { inFile, printable } from '../failure.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
@@ -49,6 +50,8 @@ export interface Explained {
   readonly notches: number;
   /** From a notch until nothing moves: measured. */
   readonly secondsToRest: number;
+  /** How much of the view, from its top down, may show what is beyond the bounds at the flattest pitch; null for none. */
+  readonly voidAtFlattest: Void | null;
 }
 
 /** More notches than anybody turns. */
@@ -81,6 +84,7 @@ pan             a held key, once it is up to speed; and in widths of the screen
 tiles           of the side --tile, whole or in part
 across the map  the width of the bounds / that
 depth           near and far plane
+void            what may show beyond the bounds at the flattest pitch: they guard 2 spans beyond the focus
 float32         half of the gap between 32-bit floats at the farthest coordinate of the settings, in CSS pixels`,
     )
     .action(async (file: string, { screen, tile, at, json }: ExplainOptions) => {
@@ -118,6 +122,7 @@ export function explain(settings: Settings, screen: Screen, spans: readonly numb
     zooms,
     notches: notchesBetween(settings, screen, min, max),
     secondsToRest: restAfter(settings, screen),
+    voidAtFlattest: voidAtFlattest(settings, screen),
   };
 }
 
@@ -229,7 +234,10 @@ function restAfter(settings: Settings, screen: Screen): number {
 }
 
 /** The table; with the screen above it where there are several. */
-function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, several = false): string {
+function explainedTable(
+  { screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained,
+  several = false,
+): string {
   const each = (text: (zoom: AtZoom) => string): string[] => zooms.map(text);
   const tiles = zooms.some(({ tilesShown }) => tilesShown !== null)
     ? [['tiles', ...each(({ tilesShown }) => (tilesShown === null ? '∞' : String(tilesShown)))]]
@@ -255,7 +263,7 @@ function explainedTable({ screen, zooms, notches, secondsToRest }: Explained, se
     ['depth', ...each(({ near, far }) => `${short(near)} … ${short(far)}`)],
     ['float32', ...each(({ floatPixels: pixels }) => `${short(pixels)} px`)],
   ];
-  return `${columns(rows)}\n${counted(notches, 'notch', 'notches')} from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n`;
+  return `${columns(rows)}\n${counted(notches, 'notch', 'notches')} from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n${most === null ? '' : `void in the top ${short(100 * most.share)} % of the view at the flattest pitch, ${short(most.pitch)}°\n`}`;
 }
 
 function tileSize(text: string): number {

@@ -123,7 +123,8 @@ function roomAt(question: SpanQuestion, rules: Rules, span: number): number {
   if (!rules.boundary.limitsZoom) return Infinity;
   const { pitch, heading, tilt, pitchFar, lensFar } = question;
   pose.heading = heading;
-  pose.pitch = pitch === pitch ? pitch : clamp(pitchBy(rules, look, span, pitchFar) + tilt, rules.minPitch, rules.maxPitch);
+  pose.pitch =
+    pitch === pitch ? pitch : clamp(pitchBy(rules, look, span, pitchFar) + tilt, rules.minPitch, rules.maxPitch);
   pose.fieldOfView = fieldOfViewBy(rules, look, span, lensFar);
   look.turn(pose);
   return maxSpanInside(rules.boundary, look, range.max) - span;

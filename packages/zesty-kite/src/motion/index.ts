@@ -30,6 +30,17 @@ export type { Pace } from './pace.ts';
 export { keepLed } from './step.ts';
 export { raiseEye, solveFocus } from './solveFocus.ts';
 export { restHeading, addOrbit, addStep, addTilt, addTurn, setPitch, stopTurn } from './turn.ts';
-export { addNotches, farthestSpan, findGoal, finishZoom, holdSpan, keepInRange, setGoalSpan, showSpan, stayAt, stopZoom } from './zoom.ts';
+export {
+  addNotches,
+  farthestSpan,
+  findGoal,
+  finishZoom,
+  holdSpan,
+  keepInRange,
+  setGoalSpan,
+  showSpan,
+  stayAt,
+  stopZoom,
+} from './zoom.ts';
 export { goalSpanOf } from './goalSpan.ts';
 export { SpanQuestion } from './spanQuestion.ts';

@@ -104,7 +104,15 @@ function spanUnturned(motion: Motion, rules: Rules, look: Look): number {
   const u = look.u(motion.gripX2) - look.u(motion.gripX);
   const v = look.v(motion.gripY2) - look.v(motion.gripY);
   const tolerance = (u * u + v * v) * NOTHING;
-  return nearestRoot(fingersTooFar, motion.easedSpan, minSpan(rules, look), maxSpan(rules, look), tolerance, motion, look);
+  return nearestRoot(
+    fingersTooFar,
+    motion.easedSpan,
+    minSpan(rules, look),
+    maxSpan(rules, look),
+    tolerance,
+    motion,
+    look,
+  );
 }
 
 /** Takes hold anew, with every finger of a hand, of what is shown under it. */

@@ -1,3 +1,3 @@
 export { bindingWarnings } from './bindings.ts';
-export { reviewSettings } from './review.ts';
+export { reviewSettings, voidAtFlattest, type Void } from './review.ts';
 export type { Warning } from './warning.ts';

@@ -12,13 +12,15 @@ import {
   type FullSettings,
   type Settings,
 } from '../settings/index.ts';
-import { Look, SIGHT, type Screen } from '../view/index.ts';
+import { GUARD, Look, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
 
 /** How many zooms are looked at, evenly spaced by factor. */
 const ZOOMS = 240;
 const MIN_NOTCHES = 3;
+/** More of the view than this, at its top, is too much void. */
+const MOST_VOID = 0.25;
 /** Degrees. At a corner sharper than this, a small margin moves the view far away from it. */
 const SHARPEST = 20;
 
@@ -43,7 +45,7 @@ export function reviewSettings(
   return [
     ...notches(full, zooms),
     ...horizon(zooms, screen),
-    ...beyondSight(full, zooms),
+    ...beyondGuard(full, zooms),
     ...wideLens(zooms),
     ...steepCurve(full, zooms),
     ...largerThanBounds(full, zooms),
@@ -63,8 +65,8 @@ interface Zoom {
   /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
   readonly horizon: number;
   readonly fits: number;
-  /** How many spans beyond the focus it shows at the top; infinite where the horizon shows. */
-  readonly sees: number;
+  /** As in `Look`. */
+  readonly widening: number;
 }
 
 function zoomsOf(rules: Rules): Zoom[] {
@@ -81,11 +83,9 @@ function zoomsOf(rules: Rules): Zoom[] {
     const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
     // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
     const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
-    // The top of the safe frame is half of its height above the focus.
-    const steepness = sinPitch - widening * 0.5 * cosPitch;
     return {
       span,
-      sees: steepness > 0 ? 0.5 / steepness : Infinity,
+      widening,
       pitch: motion.pitch,
       fieldOfView: motion.fieldOfView,
       horizon: middleY - rise * frameHeight,
@@ -120,16 +120,65 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
   ];
 }
 
-/** Bounds guard what shows up to `SIGHT` spans beyond the focus; what lies farther may be outside them. */
-function beyondSight({ bounds }: FullSettings, zooms: readonly Zoom[]): Warning[] {
-  if (bounds?.keep !== 'view') return [];
-  const far = zooms.filter(({ sees }) => sees > SIGHT);
-  const worst = greatest(far, ({ sees }) => sees);
-  if (worst === null) return [];
+/** What may show of the void beyond the bounds, at the flattest pitch: bounds guard no more than 2 spans beyond the focus. */
+export interface Void {
+  /** Of the safe frame's height, counted from the top: 0 … 1. */
+  readonly share: number;
+  /** Degrees. */
+  readonly pitch: number;
+  readonly fieldOfView: number;
+  /** World units. */
+  readonly span: number;
+}
+
+/**
+ * How much void may show at the flattest pitch that players can reach, at the zoom where that is the most.
+ *
+ * @returns null if bounds do not keep the view, or if they keep all of it
+ * @throws SettingsError for settings that are not allowed
+ */
+export function voidAtFlattest(
+  settings: Settings | readonly Settings[],
+  screen: Screen = { width: 1280, height: 800 },
+): Void | null {
+  const full = checkSettings(settings);
+  return voidOf(full, zoomsOf(createRules({ settings: full, screen, terrain: null })));
+}
+
+function voidOf(
+  { bounds, pitch: { min }, bindings, twoFingers, locked }: FullSettings,
+  zooms: readonly Zoom[],
+): Void | null {
+  if (bounds?.keep !== 'view') return null;
+  const tilts = [bindings.tiltUp, bindings.tiltDown, bindings.orbit].some((inputs) => inputs.length > 0);
+  const mayTilt = (tilts || twoFingers.tilt) && !locked.includes('tilt');
+  const seen = zooms.map(({ span, pitch, fieldOfView, widening }) => {
+    const flattest = mayTilt ? Math.min(pitch, min) : pitch;
+    return { span, fieldOfView, pitch: flattest, share: 0.5 - guardedAbove(flattest, widening) };
+  });
+  const worst = greatest(seen, ({ share }) => share);
+  return worst === null || worst.share < 1e-9 ? null : worst;
+}
+
+/** How far above the focus the screen is guarded, in safe-frame heights. */
+function guardedAbove(pitch: number, widening: number): number {
+  const angle = new Angle();
+  angle.degrees = pitch;
+  angle.compute();
+  return (GUARD * angle.sine) / (1 + GUARD * widening * angle.cosine);
+}
+
+function beyondGuard(full: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  const most = voidOf(full, zooms);
+  if (most === null || most.share <= MOST_VOID) return [];
+  const { share, pitch, fieldOfView, span } = most;
+  const { widening = 0 } = zooms.find((zoom) => zoom.span === span) ?? {};
+  let enough = pitch;
+  while (enough < 90 && guardedAbove(enough, widening) < 0.5) enough += 0.5;
   return [
     {
       path: 'bounds.keep',
-      message: `${range(far)} the view shows ${worst.sees === Infinity ? 'the horizon' : `${short(worst.sees)} spans beyond the focus`}, and bounds keep what is up to ${String(SIGHT)} spans away; wanted a steeper pitch or a narrower lens there`,
+      message: `at the flattest pitch (${short(pitch)}, field of view ${short(fieldOfView)}, span ${short(span)}) the top ${short(100 * share)} % of the view may show what lies beyond the bounds, as they guard ${String(GUARD)} spans beyond the focus; wanted a pitch of ${short(Math.ceil(enough))} or more there, or a narrower lens`,
     },
   ];
 }
