@@ -4,35 +4,26 @@ import { Calls } from './calls.ts';
 import type { CameraLike } from './steered.ts';
 import { partChanged, soundTerrain, type Terrain } from './ground/index.ts';
 import { Hands, SignalFilter, type Intent } from './hands/index.ts';
-import { Cell } from './math/index.ts';
 import { boundaryOf, excessOf, focusOutlinesOf, outlinesOf, type Boundary } from './limits/index.ts';
 import {
   beginAt,
-  Timeline,
   createRules,
-  endMovers,
   goalPose,
   GRID_SECONDS,
-  isAtRest,
-  isDriven,
-  isSteered,
-  minSpan,
-  microsIn,
   microsOf,
-  type Motion,
-  type Heard,
-  type Mover,
-  type Rules,
-  farthestSpan,
-  keepShown,
-  overOtherGround,
   placeAt,
+  readShown,
   refit,
   resize,
-  showKept,
   ShownPose,
-  showOffset,
+  shownOf,
+  startOffset,
   startPlace,
+  Timeline,
+  type Heard,
+  type Motion,
+  type Mover,
+  type Rules,
   type Start,
 } from './motion/index.ts';
 import {
@@ -61,8 +52,8 @@ import {
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
-import { letRest, obey, tilt, turn, zoomOnCall } from './steer.ts';
-import { aim, canonical, Look, View, ScratchInsets, type Point, type Pose, type Screen } from './view/index.ts';
+import { finishSignal, obey, tilt, turn, zoomOnCall } from './steer.ts';
+import { aim, canonical, View, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
 export interface CameraOptions {
@@ -161,17 +152,17 @@ export class Camera extends Calls implements CameraLike {
   readonly #waiting = new SignalQueue();
   readonly #hands: Hands;
   readonly #filter: SignalFilter;
-  readonly #movers: Mover<Rules>[] = [...MOVERS];
   /** The kinds of signals of those that it has learned. */
   readonly #kinds = new Map<string, Plan>();
   readonly #timeline: Timeline;
+  /** What shows; it looks as the view does. */
   readonly #frame: Motion;
   /** Its pose as it is shown. */
   readonly #shown = new ShownPose();
   /** The same with what has been called since. */
   readonly #ahead: Motion;
-  readonly #aheadLook = new Look();
-  readonly #insets = new ScratchInsets();
+  /** Where that is heading to. */
+  readonly #there: Motion;
 
   #checked: Checked;
   /** What waiting changes make of the settings, one by one; and the time of the last of them. */
@@ -195,9 +186,9 @@ export class Camera extends Calls implements CameraLike {
   /** The time that sessions count from, DOM milliseconds; null until the first frame. */
   #origin: number | null = null;
   /** The time of the last frame, microseconds. */
-  readonly #now = new Cell();
+  #now = 0;
   /** The same, or that of the frame whose samples are coming in. */
-  readonly #latest = new Cell();
+  #latest = 0;
   #drawn = false;
   /** What the last frame showed was of this time, microseconds. */
   #frameMicros = 0;
@@ -220,9 +211,10 @@ export class Camera extends Calls implements CameraLike {
     this.#wake = wake ?? (() => undefined);
     if (report) this.#reports.push(report);
     this.#terrain = this.#lastTerrain = terrain ?? null;
-    this.#timeline = new Timeline(this.#rules(this.#settings));
-    this.#frame = this.#timeline.createMotion();
+    this.#timeline = new Timeline(this.#rules(this.#settings), MOVERS);
+    this.#frame = this.#timeline.createMotion(this.view.look);
     this.#ahead = this.#timeline.createMotion();
+    this.#there = this.#timeline.createMotion();
     this.#placed = startPlace(this.#timeline.rules);
     this.#restart(screen ?? null);
   }
@@ -244,15 +236,14 @@ export class Camera extends Calls implements CameraLike {
   /** Nothing moves, nothing waits, nothing held would move, and no target function is followed: frames change nothing. */
   get settled(): boolean {
     if (!this.#drawn || this.#calls.length > 0 || this.#dwells !== null || this.#awake > 0) return false;
-    return this.#waiting.isEmpty && isAtRest(this.#timeline.kept);
+    return this.#waiting.isEmpty && this.#timeline.kept.isAtRest;
   }
 
   /** Where the camera is heading to, with all that has been called up to now. */
   get goal(): Pose {
     const called = this.#calls.length > 0;
-    if (called) this.#timeline.show(this.#now, this.#ahead, this.#aheadLook);
-    const motion = called ? this.#ahead : this.#frame;
-    return this.#handedOut(goalPose(motion, this.#timeline.rules, poseOf(motion)));
+    if (called) this.#timeline.show(this.#now, this.#ahead);
+    return this.#handedOut(goalPose(called ? this.#ahead : this.#frame, this.#there));
   }
 
   /** Where the camera is now: in the last frame. */
@@ -262,18 +253,16 @@ export class Camera extends Calls implements CameraLike {
 
   /** The points of the ground that are held under screen points now: none, one or two. */
   get grips(): readonly Grip[] {
-    const frame = this.#frame;
-    if (frame.fingers === 0 && (!frame.gripping || frame.holdsBelowEye)) return [];
-    const first = this.#gripAt(frame.heldX, frame.heldY, frame.heldHeight, frame.gripX, frame.gripY);
-    if (frame.fingers < 2) return [first];
-    return [first, this.#gripAt(frame.heldX2, frame.heldY2, frame.heldHeight2, frame.gripX2, frame.gripY2)];
+    const { hold, first, second } = this.#frame;
+    if (hold.fingers === 0 && (!hold.isGrip || hold.isBelowEye)) return [];
+    return hold.fingers < 2 ? [this.#gripOf(first)] : [this.#gripOf(first), this.#gripOf(second)];
   }
 
-  #gripAt(heldX: number, heldY: number, height: number, screenX: number, screenY: number): Grip {
+  #gripOf({ x, y, height, screenX, screenY }: Motion['first']): Grip {
     const { view } = this;
-    const frame = this.#frame;
-    const east = heldX - this.#shown.x;
-    const south = heldY - this.#shown.y;
+    const { focus, offset } = this.#frame;
+    const east = x - this.#shown.x;
+    const south = y - this.#shown.y;
     const at = view.toScreenFromFocus(east, south, height);
     const offX = at.x - screenX;
     const offY = at.y - screenY;
@@ -284,7 +273,7 @@ export class Camera extends Calls implements CameraLike {
       screenX,
       screenY,
       error: Math.sqrt(offX * offX + offY * offY),
-      limited: frame.limited || frame.offset.isOn || view.look.v(screenY) <= view.look.reachV || !at.inFront,
+      limited: focus.isLimited || offset.isOn || view.look.v(screenY) <= view.look.reachV || !at.inFront,
     };
   }
 
@@ -315,12 +304,10 @@ export class Camera extends Calls implements CameraLike {
     return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, this.view.look, this.#shown) };
   }
 
-  /** The nearest and the farthest zoom, world units: `max` is where zooming out leads, or what shows while it is on the way. */
+  /** The nearest and the farthest zoom, world units: `max` is where zooming out leads, stops aside, or what shows while it is on the way. */
   get spanRange(): { min: number; max: number } {
-    const { look } = this.view;
-    const { rules } = this.#timeline;
-    const min = minSpan(rules, look);
-    return { min, max: Math.max(this.#frame.span, farthestSpan(this.#frame, rules)) };
+    const { zooming } = this.#frame;
+    return { min: zooming.min, max: Math.max(this.#shown.span, zooming.farthest) };
   }
 
   /**
@@ -353,7 +340,7 @@ export class Camera extends Calls implements CameraLike {
   /** Lets a call take effect: at the time of the last frame, so that none shows less of a motion than one before. */
   #call(body: SignalBody): void {
     const { kept } = this.#timeline;
-    if (this.#calls.length === 0) this.#calledAtRest = isAtRest(kept);
+    if (this.#calls.length === 0) this.#calledAtRest = kept.isAtRest;
     this.#timeline.runTo(this.#calledAtRest ? this.#timeline.micros : this.#lastShown);
     this.#takeEffect(body, this.#timeline.micros);
     this.#calls.push(body);
@@ -376,7 +363,7 @@ export class Camera extends Calls implements CameraLike {
   #restsUntil(): number {
     const { micros } = this.#timeline;
     const due = this.#microsAt(this.#waiting.firstTime);
-    return Math.max(micros, Math.min(this.#latest.value - STEP_MICROS, due > micros ? due : Infinity));
+    return Math.max(micros, Math.min(this.#latest - STEP_MICROS, due > micros ? due : Infinity));
   }
 
   /** Calls what is the game's: whatever it throws goes to `report`, and the camera goes on. Says whether all went well. */
@@ -446,17 +433,15 @@ export class Camera extends Calls implements CameraLike {
    *
    * @throws RangeError for another ability of the same name, or one of the same kind of signal
    */
-  learn(mover: Mover<Rules>): void {
-    if (this.#movers.includes(mover)) return;
+  learn(mover: Mover<Motion>): void {
+    const { movers } = this.#timeline;
+    if (movers.includes(mover)) return;
     const kinds = Object.keys(mover.signals);
     const taken = kinds.find((kind) => kind in SIGNALS || this.#kinds.has(kind));
-    if (taken !== undefined || this.#movers.some(({ name }) => name === mover.name))
+    if (taken !== undefined || movers.some(({ name }) => name === mover.name))
       throw new RangeError(`mover: found another "${taken ?? mover.name}"; wanted a name of its own`);
-    this.#movers.push(mover);
     for (const [kind, plan] of plansOf(mover.signals)) this.#kinds.set(kind, plan);
-    this.#timeline.kept.states.push(mover.keep());
-    this.#frame.states.push(mover.keep());
-    this.#ahead.states.push(mover.keep());
+    this.#timeline.learn(mover, this.#frame, this.#ahead, this.#there);
   }
 
   /**
@@ -470,12 +455,11 @@ export class Camera extends Calls implements CameraLike {
     const timeline = this.#timeline;
     this.#setLatest(time);
     this.#stampCalls();
-    if (isAtRest(timeline.kept)) timeline.skipTo(this.#restsUntil());
+    if (timeline.kept.isAtRest) timeline.skipTo(this.#restsUntil());
     timeline.runToMicro();
-    timeline.readMicros(reached);
-    sample.ahead = Math.max(0, this.#latest.value - reached.value) / 1e6;
+    sample.ahead = Math.max(0, this.#latest - timeline.micros) / 1e6;
     timeline.hear(sample);
-    letRest(timeline);
+    finishSignal(timeline);
     this.#look(sample.kind);
     if (this.#write !== null) this.#writeDown({ ...(sample as unknown as SignalBody) }, timeline.micros);
   }
@@ -542,7 +526,7 @@ export class Camera extends Calls implements CameraLike {
     const screen = this.#sized ? this.#screen : null;
     this.#restart(screen);
     this.attempt(this.#wake);
-    const learned = this.#movers.slice(MOVERS.length).map(({ name }) => name);
+    const learned = this.#timeline.movers.slice(MOVERS.length).map(({ name }) => name);
     return {
       settings: this.#checked.written,
       screen,
@@ -575,15 +559,15 @@ export class Camera extends Calls implements CameraLike {
   #advanceTo(time: number): void {
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;
     this.#setLatest(time);
-    const leap = this.#latest.value - this.#now.value;
-    this.#now.value = this.#latest.value;
+    const leap = this.#latest - this.#now;
+    this.#now = this.#latest;
     this.#stampCalls();
     if (!this.#waiting.isEmpty) this.#takeWaiting();
     else if (this.#terrains.size > 0) this.#terrains.clear();
-    if (this.#dwells !== null) this.#dwellUntil(this.#now.value);
-    if (leap > LONGEST_STRETCH_MICROS) this.#guard(this.#now.value);
-    this.#timeline.show(this.#now, this.#frame, this.view.look);
-    this.#frameMicros = this.#now.value;
+    if (this.#dwells !== null) this.#dwellUntil(this.#now);
+    if (leap > LONGEST_STRETCH_MICROS) this.#guard(this.#now);
+    this.#timeline.show(this.#now, this.#frame);
+    this.#frameMicros = this.#now;
     this.#drawn = true;
     this.#aim();
   }
@@ -595,10 +579,7 @@ export class Camera extends Calls implements CameraLike {
 
   /** Sets `latest` to the time of a frame, never before the last. */
   #setLatest(time: number): void {
-    const latest = this.#latest;
-    latest.value = time - (this.#origin ?? time);
-    microsIn(latest);
-    latest.value = Math.max(latest.value, this.#now.value);
+    this.#latest = Math.max(this.#microsAt(time), this.#now);
   }
 
   #poll(poll: ((time: number) => void) | undefined, time: number): void {
@@ -612,13 +593,8 @@ export class Camera extends Calls implements CameraLike {
   }
 
   #aim(): View {
-    const { insetLeft, insetTop, insetRight, insetBottom } = this.#frame;
-    this.#insets.left = insetLeft;
-    this.#insets.top = insetTop;
-    this.#insets.right = insetRight;
-    this.#insets.bottom = insetBottom;
-    showOffset(this.#frame, this.view.look, this.#shown);
-    return aim(this.view, this.#shown, this.#screen, this.#timeline.rules.ground, this.#insets);
+    readShown(this.#frame, this.#shown);
+    return aim(this.view, this.#shown, this.#screen, this.#timeline.rules.ground, this.#frame.insets);
   }
 
   /** The same with what is laid over it. A bad change is refused before anything is. */
@@ -671,16 +647,16 @@ export class Camera extends Calls implements CameraLike {
   /** Lets everything that has waited long enough take effect, each at its own time. */
   #takeWaiting(): void {
     // What has no time and finds the camera at rest is now: not when it came to rest.
-    const now = (this.#origin ?? 0) + this.#now.value / 1000;
-    if (this.#waiting.nextTime(now) === -Infinity && this.#dwells === null && isAtRest(this.#timeline.kept))
+    const now = (this.#origin ?? 0) + this.#now / 1000;
+    if (this.#waiting.nextTime(now) === -Infinity && this.#dwells === null && this.#timeline.kept.isAtRest)
       this.#timeline.skipTo(this.#restsUntil());
     for (;;) {
       const nextTime = this.#waiting.nextTime(now);
       const due = nextTime === -Infinity ? this.#lastShown : this.#microsAt(nextTime);
-      if (due > this.#now.value && due <= this.#now.value + PATIENCE_MICROS) return;
+      if (due > this.#now && due <= this.#now + PATIENCE_MICROS) return;
       const body = this.#waiting.take(now);
       if (body === null) return;
-      this.#apply(body, Math.min(due, this.#now.value));
+      this.#apply(body, Math.min(due, this.#now));
     }
   }
 
@@ -688,7 +664,7 @@ export class Camera extends Calls implements CameraLike {
   #guard(micros: number): void {
     if (
       micros - this.#timeline.micros <= LONGEST_STRETCH_MICROS ||
-      (!isDriven(this.#timeline.kept) && !isSteered(this.#timeline.kept))
+      (!this.#timeline.kept.pan.isDriven && !this.#timeline.kept.isSteered)
     )
       return;
     this.#apply({ kind: 'gap', phase: 'begin' }, this.#timeline.micros + HELD_FOR_MICROS);
@@ -734,15 +710,16 @@ export class Camera extends Calls implements CameraLike {
   #takeEffect(body: SignalBody, at: number): void {
     // Other settings and other ground change where the camera goes, not where it is shown.
     const goesOn = this.#sized && (body.kind === 'change' || body.kind === 'terrain');
-    if (goesOn) showKept(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, wasShown);
+    const before = goesOn ? shownOf(this.#timeline.kept) : null;
     this.#hear(body, at);
-    letRest(this.#timeline);
-    if (goesOn) keepShown(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, wasShown);
+    finishSignal(this.#timeline);
+    if (before !== null) startOffset(this.#timeline.kept, before);
     this.#look(body.kind);
   }
 
   #hear(body: SignalBody, at: number): void {
     const { kept } = this.#timeline;
+    kept.layLook();
     switch (body.kind) {
       case 'screen':
         this.#resize(body);
@@ -751,16 +728,16 @@ export class Camera extends Calls implements CameraLike {
         this.#hover(body, at);
         break;
       case 'turn':
-        turn(this.#timeline, body.degrees, body.about);
+        turn(kept, body.degrees, body.about);
         break;
       case 'tilt':
-        tilt(this.#timeline, body.degrees, body.about);
+        tilt(kept, body.degrees, body.about);
         break;
       case 'zoom':
-        zoomOnCall(this.#timeline, body);
+        zoomOnCall(kept, body);
         break;
       case 'gap':
-        kept.stalled = body.phase === 'begin';
+        kept.pan.isStalled = body.phase === 'begin';
         break;
       case 'place':
         this.#place(body);
@@ -783,7 +760,7 @@ export class Camera extends Calls implements CameraLike {
       case 'unhold':
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
-        if (body.kind === 'release') endMovers(kept, this.#timeline.rules, this.#timeline.look, 'release');
+        if (body.kind === 'release') kept.endMovers('release');
         break;
       case 'home':
       case 'pan':
@@ -794,9 +771,9 @@ export class Camera extends Calls implements CameraLike {
   }
 
   #place({ x, y, span, heading, pitch }: PlaceSignal): void {
-    const { kept, rules, look } = this.#timeline;
+    const { kept } = this.#timeline;
     if (this.#sized) {
-      placeAt(kept, rules, look, { x, y, span, heading, pitch });
+      placeAt(kept, { x, y, span, heading, pitch });
       return;
     }
     const placed = this.#placed;
@@ -807,7 +784,7 @@ export class Camera extends Calls implements CameraLike {
       heading: heading ?? placed.heading,
       pitch: pitch ?? placed.pitch,
     };
-    beginAt(kept, rules, look, this.#placed);
+    beginAt(kept, this.#placed);
   }
 
   /** A pointer that comes to an edge is asked again once it has dwelt there. */
@@ -841,14 +818,15 @@ export class Camera extends Calls implements CameraLike {
 
   #resize(screen: Screen): void {
     if (screen.width < 1 || screen.height < 1) return;
-    const { kept, look } = this.#timeline;
+    const { kept } = this.#timeline;
+    kept.layLook();
     this.#screen = screen;
     this.#rule(this.#checked);
-    if (this.#sized) resize(kept, this.#timeline.rules, look);
-    else beginAt(kept, this.#timeline.rules, look, this.#placed);
-    endMovers(kept, this.#timeline.rules, look, 'resize');
+    if (this.#sized) resize(kept);
+    else beginAt(kept, this.#placed);
+    kept.endMovers('resize');
     // What is held is where it was, and the focus is not: that was no movement of the hand.
-    if (kept.fingers > 0) this.#timeline.handMoved(true, false);
+    if (kept.hold.fingers > 0) this.#timeline.handMoved(true, false);
     this.#sized = true;
   }
 
@@ -856,9 +834,10 @@ export class Camera extends Calls implements CameraLike {
     const { shape } = this.#timeline.rules.boundary;
     const { locked } = this.#settings;
     this.#rule(checked);
-    const { kept, look, rules } = this.#timeline;
-    endMovers(kept, rules, look, this.#settings.locked === locked ? 'change' : 'lock');
-    refit(kept, rules, look, rules.boundary.shape !== shape);
+    const { kept, rules } = this.#timeline;
+    kept.layLook();
+    kept.endMovers(this.#settings.locked === locked ? 'change' : 'lock');
+    refit(kept, rules.boundary.shape !== shape);
     this.#obey(this.#hands.adopt(this.#settings, this.#screen));
   }
 
@@ -866,7 +845,7 @@ export class Camera extends Calls implements CameraLike {
     const key = `${String(digest)} ${String(id)}`;
     this.#terrain = this.#terrains.get(key) ?? null;
     this.#rule(this.#checked);
-    overOtherGround(this.#timeline.kept);
+    this.#timeline.kept.level.isStale = true;
   }
 
   /** From now on by these settings, on this screen. A boundary takes a while to make: it is kept. */
@@ -887,7 +866,7 @@ export class Camera extends Calls implements CameraLike {
 
   #rules(settings: FullSettings, boundary?: Boundary): Rules {
     const terrain = this.#terrain && soundTerrain('terrain', this.#terrain);
-    const ruling = { settings, screen: this.#screen, terrain, movers: this.#movers };
+    const ruling = { settings, screen: this.#screen, terrain };
     return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
   }
 
@@ -898,13 +877,13 @@ export class Camera extends Calls implements CameraLike {
     this.#dwells = null;
     this.#timeline.restart();
     this.#origin = null;
-    this.#now.value = this.#latest.value = this.#frameMicros = 0;
+    this.#now = this.#latest = this.#frameMicros = 0;
     this.#drawn = false;
     this.#sized = false;
     this.#placed = startPlace(this.#timeline.rules);
-    beginAt(this.#timeline.kept, this.#timeline.rules, this.#timeline.look, this.#placed);
+    beginAt(this.#timeline.kept, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
-    this.#timeline.show(this.#now, this.#frame, this.view.look);
+    this.#timeline.show(this.#now, this.#frame);
     this.#aim();
     this.#observer?.restart(this.#timeline);
   }
@@ -937,8 +916,3 @@ function reportToConsole(error: unknown): void {
   /* eslint-disable-next-line no-restricted-globals -- nothing is read there: errors that nobody else takes are written */
   (globalThis as { readonly console?: { error(error: unknown): void } }).console?.error(error);
 }
-
-/** The time of kept motion, microseconds. */
-const reached = new Cell();
-/** What showed before a signal. */
-const wasShown = new ShownPose();

@@ -8,61 +8,43 @@ import type {
   StepIntent,
   ZoomIntent,
 } from './hands/index.ts';
+import type { Motion, Timeline } from './motion/index.ts';
 import type { About, ZoomSignal } from './signals/index.ts';
-import {
-  foreshortening,
-  holdAnew,
-  interrupt,
-  isStill,
-  keepLed,
-  dropGrip,
-  findGoal,
-  holdSpan,
-  restHeading,
-  setGoalSpan,
-  setFingers,
-  solveFocus,
-  addStep,
-  addOrbit,
-  takeBelow,
-  takeGrip,
-  takeGripOf,
-  addTilt,
-  addNotches,
-  type Timeline,
-} from './motion/index.ts';
 
 /**
  * Called after each signal. Where nothing moves any more it solves the focus, as no further step will do it, and ends the
  * grip of a zoom or a turn when no hand holds.
  */
-export function letRest({ kept, rules, look }: Timeline): void {
-  findGoal(kept, rules);
-  keepLed(kept, rules, look);
-  if (!isStill(kept)) return;
-  solveFocus(kept, rules, look);
-  if (kept.fingers === 0 && !kept.orbitGripping) dropGrip(kept);
+export function finishSignal({ kept }: Timeline): void {
+  const { hold } = kept;
+  kept.layLook();
+  kept.zooming.findGoal();
+  if (!kept.isStill) return;
+  kept.focusing.solve();
+  if (hold.fingers === 0 && !hold.isOrbit) hold.drop();
 }
 
 export function obey(timeline: Timeline, intent: Intent): void {
+  const { kept } = timeline;
+  kept.layLook();
   switch (intent.kind) {
     case 'steer':
-      steer(timeline, intent);
+      steer(kept, intent);
       break;
     case 'shift':
-      shift(timeline, intent);
+      shift(kept, intent);
       break;
     case 'zoom':
-      zoom(timeline, intent);
+      zoom(kept, intent);
       break;
     case 'step':
-      step(timeline, intent);
+      step(kept, intent);
       break;
     case 'home':
-      timeline.hear(intent);
+      kept.hear(intent);
       break;
     case 'orbit':
-      orbit(timeline, intent);
+      orbit(kept, intent);
       break;
     case 'hold':
       hold(timeline, intent);
@@ -70,123 +52,153 @@ export function obey(timeline: Timeline, intent: Intent): void {
   }
 }
 
-function steer(timeline: Timeline, { right, down, turn, tilt, zoom: notches, orbits }: SteerIntent): void {
-  const { kept, rules, look } = timeline;
-  if (!orbits) kept.orbitGripping = false;
-  kept.orbiting = orbits;
+function steer(kept: Motion, { right, down, turn, tilt, zoom: notches, orbits }: SteerIntent): void {
+  const { pan, hold, turn: heading } = kept;
+  if (!orbits) hold.isOrbit = false;
+  heading.isOrbiting = orbits;
   // What is held as before is no news: it ends nothing that has begun since.
-  const { targetX, targetY, turnRate, tiltRate, zoomRate } = kept;
-  kept.targetX = right;
-  kept.targetY = down;
-  if ((right !== 0 || down !== 0) && (right !== targetX || down !== targetY)) interrupt(kept, rules, look, 'pan');
-  if (notches !== 0 && notches !== zoomRate) interrupt(kept, rules, look, 'zoomKeys');
-  if (turn !== 0 && turn !== turnRate) interrupt(kept, rules, look, 'turnKeys');
-  if (tilt !== 0 && tilt !== tiltRate) interrupt(kept, rules, look, 'tiltKeys');
-  if (notches !== 0 && zoomRate === 0 && kept.fingers === 0) dropGrip(kept);
-  if (turn !== 0 && turn !== turnRate) kept.stepping = false;
-  kept.turnRate = turn;
-  kept.tiltRate = tilt;
-  kept.zoomRate = notches;
-  restHeading(kept, rules);
+  const isNewPan = (right !== 0 || down !== 0) && (right !== pan.targetX || down !== pan.targetY);
+  const isNewTurn = turn !== 0 && turn !== heading.rate;
+  const begins = notches !== 0 && kept.zoom.rate === 0;
+  pan.targetX = right;
+  pan.targetY = down;
+  if (isNewPan) kept.interrupt('pan');
+  if (notches !== 0 && notches !== kept.zoom.rate) kept.interrupt('zoomKeys');
+  if (isNewTurn) kept.interrupt('turnKeys');
+  if (tilt !== 0 && tilt !== kept.tilt.rate) kept.interrupt('tiltKeys');
+  if (begins && hold.fingers === 0) hold.drop();
+  if (isNewTurn) heading.isStep = false;
+  heading.rate = turn;
+  kept.tilt.rate = tilt;
+  kept.zoom.rate = notches;
+  heading.rest(kept.rules.turn, hold.fingers);
 }
 
 /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
-function shift({ kept, rules, look }: Timeline, { right, down }: ShiftIntent): void {
-  if (kept.fingers > 0) return;
-  interrupt(kept, rules, look, 'shift');
+function shift(kept: Motion, { right, down }: ShiftIntent): void {
+  const { pan, hold, look } = kept;
+  if (hold.fingers > 0) return;
+  kept.interrupt('shift');
   const { sinHeading, cosHeading } = look;
-  const steep = foreshortening(rules, look);
+  const steep = kept.foreshortening();
   const perPixel = look.perPixel * kept.span;
-  kept.panX = (right * cosHeading - down * steep * sinHeading) * perPixel;
-  kept.panY = (right * sinHeading + down * steep * cosHeading) * perPixel;
-  solveFocus(kept, rules, look);
-  kept.panX = kept.panY = 0;
-  kept.groundStale = rules.terrain !== null;
-  if (kept.groundStale) kept.easing = true;
+  pan.stepX = (right * cosHeading - down * steep * sinHeading) * perPixel;
+  pan.stepY = (right * sinHeading + down * steep * cosHeading) * perPixel;
+  kept.focusing.solve();
+  pan.endStep();
+  kept.markGroundStale();
 }
 
-function zoom({ kept, rules, look }: Timeline, { notches, anchor, x, y }: ZoomIntent): void {
-  if (kept.fingers === 2) return;
-  interrupt(kept, rules, look, 'notch');
-  if (kept.fingers === 0) {
-    if (anchor === 'cursor') takeGrip(kept, rules, look, x, y);
-    else if (anchor === 'below-eye') takeBelow(kept, look);
-    else dropGrip(kept);
+function zoom(kept: Motion, { notches, anchor, x, y }: ZoomIntent): void {
+  const { hold, grips } = kept;
+  if (hold.fingers === 2) return;
+  kept.interrupt('notch');
+  if (hold.fingers === 0) {
+    if (anchor === 'cursor') grips.take(x, y);
+    else if (anchor === 'below-eye') grips.takeBelow();
+    else hold.drop();
   }
-  addNotches(kept, rules, look, notches);
+  kept.zooming.addNotches(notches);
 }
 
-function step(timeline: Timeline, { turn: degrees, tilt: down }: StepIntent): void {
-  const { goalHeading } = timeline.kept;
-  const north = 360 * Math.round(goalHeading / 360) - goalHeading;
-  if (degrees !== 0) turn(timeline, degrees ?? north, undefined);
-  if (down !== 0) tilt(timeline, down, undefined);
+function step(kept: Motion, { turn: degrees, tilt: down }: StepIntent): void {
+  const { goal } = kept.turn;
+  const north = 360 * Math.round(goal / 360) - goal;
+  if (degrees !== 0) turn(kept, degrees ?? north, undefined);
+  if (down !== 0) tilt(kept, down, undefined);
 }
 
 /** An orbit holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
-function orbit({ kept, rules, look }: Timeline, { turn: degrees, tilt: down, x, y }: OrbitIntent): void {
-  if (kept.fingers > 0) return;
-  const byFocus = kept.led || rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
-  const holds = kept.orbitGripping && kept.gripX === x && kept.gripY === y;
-  if (byFocus || !holds) interrupt(kept, rules, look, 'orbit');
-  if (byFocus) dropGrip(kept);
-  else if (!holds) takeGrip(kept, rules, look, x, y);
-  kept.gripping = kept.orbitGripping = !byFocus;
-  addOrbit(kept, rules, look, degrees, down);
+function orbit(kept: Motion, { turn: degrees, tilt: down, x, y }: OrbitIntent): void {
+  const { hold, first, rules, isPinned } = kept;
+  if (hold.fingers > 0) return;
+  const byFocus = isPinned || rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
+  const holds = hold.isOrbit && first.screenX === x && first.screenY === y;
+  if (byFocus || !holds) kept.interrupt('orbit');
+  if (byFocus) hold.drop();
+  else if (!holds) kept.grips.take(x, y);
+  hold.isGrip = hold.isOrbit = !byFocus;
+  orbitBy(kept, degrees, down);
+}
+
+/** Turns and tilts at once, as far as the limits let it; what is gripped stays where it is. */
+function orbitBy(kept: Motion, degrees: number, down: number): void {
+  const {
+    zoom: { eased },
+    turn: heading,
+    tilt: pitch,
+    rules,
+    look,
+  } = kept;
+  if (degrees !== 0) {
+    heading.turnBy(degrees, rules.turn);
+    heading.turnTo(heading.goal);
+  }
+  if (down !== 0) {
+    const { target } = pitch;
+    kept.tiltBy(down);
+    pitch.easeTo(kept.pitchAt(eased), true);
+    pitch.pitch = kept.insidePitch(pitch.pitch + pitch.target - target);
+  }
+  look.turn(kept);
+  kept.focusing.solve();
+  kept.reapplyPin();
+  kept.markGroundStale();
 }
 
 /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
 function hold(timeline: Timeline, intent: HoldIntent): void {
-  const { kept, rules, look } = timeline;
+  const { kept } = timeline;
+  const { hold: held, zoom: zoomed, turn: heading, tilt: pitch, lens, level, rules } = kept;
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
-  const before = kept.fingers;
+  const before = held.fingers;
   // What two fingers could not hold inside the bounds is over with them.
-  if (before === 2 && kept.mayZoom && fingers.length < 2) holdSpan(kept, kept.span);
-  setFingers(kept, fingers);
-  kept.mayZoom = mayZoom;
-  kept.mayTurn = mayTurn;
+  if (before === 2 && held.mayZoom && fingers.length < 2) zoomed.hold(zoomed.shown);
+  kept.grips.setFingers(fingers);
+  held.mayZoom = mayZoom;
+  held.mayTurn = mayTurn;
   if (change === 'anew') {
-    interrupt(kept, rules, look, kept.fingers === 0 ? 'lift' : kept.fingers === 1 ? 'drag' : 'pinch');
-    kept.climb = 0;
-    findGoal(kept, rules);
-    holdAnew(kept, rules, look);
+    kept.interrupt(held.fingers === 0 ? 'lift' : held.fingers === 1 ? 'drag' : 'pinch');
+    level.groundRate = 0;
+    kept.zooming.findGoal();
+    kept.pair.hold();
     // What goes on to a stop goes there about the last finger.
-    if (before > 0 && kept.fingers === 0 && (kept.zoomRemaining !== 0 || kept.turnRemaining !== 0))
-      takeGrip(kept, rules, look, kept.gripX, kept.gripY);
+    if (before > 0 && held.fingers === 0 && (zoomed.isActive || heading.isActive)) kept.grips.takeAgain(false);
   }
-  if (fingers.length > 0) solveFocus(kept, rules, look);
+  if (fingers.length > 0) kept.focusing.solve();
   timeline.handMoved(change === 'anew', glides);
-  kept.easing = true;
-  kept.groundStale = rules.terrain !== null;
+  if (rules.followsZoom) pitch.isActive = lens.isActive = true;
+  kept.markGroundStale();
 }
 
 /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
-export function turn(timeline: Timeline, degrees: number, about: About | undefined): void {
-  interrupt(timeline.kept, timeline.rules, timeline.look, 'turn');
-  gripAbout(timeline, about);
-  addStep(timeline.kept, timeline.rules, degrees);
+export function turn(kept: Motion, degrees: number, about: About | undefined): void {
+  kept.interrupt('turn');
+  gripAbout(kept, about);
+  kept.turn.stepBy(degrees, kept.rules.turn, kept.hold.fingers);
 }
 
-export function tilt(timeline: Timeline, degrees: number, about: About | undefined): void {
-  interrupt(timeline.kept, timeline.rules, timeline.look, 'tilt');
-  gripAbout(timeline, about);
-  addTilt(timeline.kept, timeline.rules, degrees);
+/** Tilts, eased, in the same way: positive degrees to look more from above. */
+export function tilt(kept: Motion, degrees: number, about: About | undefined): void {
+  kept.interrupt('tilt');
+  gripAbout(kept, about);
+  kept.tiltBy(degrees);
+  kept.tilt.easeTo(kept.pitchAt(kept.zoom.eased), true);
 }
 
 /** Zooms, eased, about the focus or another point, on from where it is going; a hand goes on holding what it holds. */
-export function zoomOnCall(timeline: Timeline, { notches, factor, about }: ZoomSignal): void {
-  const { kept, rules, look } = timeline;
-  if (kept.fingers === 2) return;
-  interrupt(kept, rules, look, 'zoom');
-  gripAbout(timeline, about);
-  if (notches !== undefined) addNotches(kept, rules, look, notches);
-  if (factor !== undefined) setGoalSpan(kept, rules, look, kept.goalSpan / factor);
+export function zoomOnCall(kept: Motion, { notches, factor, about }: ZoomSignal): void {
+  if (kept.hold.fingers === 2) return;
+  kept.interrupt('zoom');
+  gripAbout(kept, about);
+  if (notches !== undefined) kept.zooming.addNotches(notches);
+  if (factor !== undefined) kept.zooming.easeTo(kept.zoom.goal / factor);
 }
 
-function gripAbout({ kept, rules, look }: Timeline, about: About | undefined): void {
-  if (kept.fingers > 0) return;
-  if (about === undefined) dropGrip(kept);
-  else if ('x' in about) takeGripOf(kept, rules, look, about.x, about.y);
-  else takeGrip(kept, rules, look, about.screenX, about.screenY);
+function gripAbout({ hold: held, grips }: Motion, about: About | undefined): void {
+  if (held.fingers > 0) return;
+  if (about === undefined) held.drop();
+  else if ('x' in about) grips.takeOf(about.x, about.y);
+  else grips.take(about.screenX, about.screenY);
 }

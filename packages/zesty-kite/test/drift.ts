@@ -1,6 +1,6 @@
 /** The view drifts over the ground like a raft, until somebody steers: for a title screen. */
 import type { Camera, Signal } from '../src/index.ts';
-import { ENDED_BY_STEERING, interrupt, type Mover, type Part, type Rules } from '../src/motion/index.ts';
+import { ENDED_BY_STEERING, type Motion, type Mover, type Part } from '../src/motion/index.ts';
 import { number } from '../src/signals/index.ts';
 
 /** What is kept: how fast it drifts, in spans per second, east and south. */
@@ -20,7 +20,7 @@ interface DriftSignal {
   readonly south: number;
 }
 
-export const drift: Mover<Rules, Current> = {
+export const drift: Mover<Motion, Current> = {
   name: 'drift',
   column: 'drift',
   endedBy: { ...ENDED_BY_STEERING, placeFocus: 'goesOn' },
@@ -30,15 +30,15 @@ export const drift: Mover<Rules, Current> = {
   end: (current) => {
     current.east = current.south = 0;
   },
-  hear: (current, motion, rules, look, signal) => {
+  hear: (current, motion, signal) => {
     const { east, south } = signal as DriftSignal;
-    interrupt(motion, rules, look, 'mover');
+    motion.interrupt('mover');
     current.east = east;
     current.south = south;
   },
-  move: ({ east, south }, motion, { seconds }) => {
-    motion.panX += east * motion.span * seconds;
-    motion.panY += south * motion.span * seconds;
+  move: ({ east, south }, { pan, span }, seconds) => {
+    pan.stepX += east * span * seconds;
+    pan.stepY += south * span * seconds;
   },
 };
 

@@ -278,7 +278,7 @@ test('a group is kept in sight as it spreads, between the nearest and the farthe
       goals.length = 0;
       for (const end = time + seconds * 1000; time < end; ) {
         camera.advance((time += 20));
-        if (goals.at(-1) !== camera.timeline.kept.goalSpan) goals.push(camera.timeline.kept.goalSpan);
+        if (goals.at(-1) !== camera.timeline.kept.zoom.goal) goals.push(camera.timeline.kept.zoom.goal);
       }
     };
     for (spread of [1, 3, 0.5]) {

@@ -82,16 +82,16 @@ test('G5: two steps after a target that moves evenly lead where one whole step l
   forAll(seconds, seconds, between(0.001, 5), between(-9, 9), between(-9, 9), (a, b, halfLife, off, speed) => {
     decay.take(halfLife);
     const after = (from: number, length: number): number => {
-      decay.over({ seconds: length });
+      decay.over(length);
       return from * decay.remaining - speed * length * decay.lag;
     };
     expect(after(after(off, a), b)).toBeCloseTo(after(off, a + b), 9);
     expect(after(off, 1e-6)).toBeCloseTo(off, 1);
-    decay.over({ seconds: halfLife });
+    decay.over(halfLife);
     expect(decay.remaining).toBeCloseTo(0.5, 15);
   });
   decay.take(0);
-  decay.over({ seconds: 1e-6 });
+  decay.over(1e-6);
   expect([decay.remaining, decay.lag]).toEqual([0, 0]);
 });
 
@@ -139,13 +139,13 @@ test('the nearest root is a root, and none lies nearer by more than the steps of
   const roots = fc.uniqueArray(fc.integer({ min: 1, max: 24 }), { minLength: 1, maxLength: 4 });
   forAll(roots, between(1, 100), (list, from) => {
     const f = (x: number): number => list.reduce((product, root) => product * (log2(x) - root / 4), 1);
-    const found = nearestRoot(f, from, 1, 200, 0, null, null);
+    const found = nearestRoot(f, from, 1, 200, 0);
     const off = (x: number): number => Math.abs(Math.log(x / from));
     const nearest = Math.min(...list.map((root) => off(2 ** (root / 4))));
     expect(Math.min(...list.map((root) => Math.abs(found / 2 ** (root / 4) - 1)))).toBeLessThan(1e-9);
     expect(off(found)).toBeLessThanOrEqual(nearest + Math.log(1.07));
   });
-  expect(nearestRoot((x) => x + 1, 5, 1, 10, 0, null, null)).toBe(1);
+  expect(nearestRoot((x) => x + 1, 5, 1, 10, 0)).toBe(1);
 });
 
 test('a convex hull holds every point and turns one way', () => {

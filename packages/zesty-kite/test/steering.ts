@@ -461,8 +461,9 @@ export function layered(below: Settings, above: Settings): Settings {
 export function landmarks({ look, x, y, span, focusHeight }: View): { x: number; y: number; height: number }[] {
   return [-0.4, 0, 0.4].flatMap((u) =>
     [-0.3, 0, 0.4].map((v) => {
-      look.meet(u, v, span, 0);
-      return { x: x + look.meetX, y: y + look.meetY, height: focusHeight };
+      const at = { x: 0, y: 0 };
+      look.meet(u, v, span, 0, at);
+      return { x: x + at.x, y: y + at.y, height: focusHeight };
     }),
   );
 }

@@ -4,8 +4,8 @@ import { Angle } from '../math/index.ts';
 import type { Part } from '../motion/index.ts';
 import type { Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
-import { Following } from './follows.ts';
-import { Journey } from './journey.ts';
+import { Following, zoneOf, type FollowSignal } from './following.ts';
+import { Journey, type Plan } from './journey.ts';
 
 /** A line of points: of the ground in world units, or of the screen in CSS pixels. */
 export interface Drawn {
@@ -24,14 +24,14 @@ const PARTS = 48;
 export function directing(camera: Camera): Drawn[] {
   cameraHere('directing', camera);
   return camera.timeline.kept.states.flatMap((state: Part) => {
-    if (state instanceof Journey && state.path !== null) return [wayOf(state, camera.shown)];
-    if (state instanceof Following && state.on) return [zoneOf(state, camera)];
+    if (state instanceof Journey && state.plan !== null) return [wayOf(state, state.plan, camera.shown)];
+    if (state instanceof Following && state.wish !== null) return [drawnZone(state, state.wish, camera)];
     return [];
   });
 }
 
 /** From where the camera is, straight over the ground: only the span goes by a curve. */
-function wayOf({ to, movedX, movedY }: Journey, from: Point): Drawn {
+function wayOf({ movedX, movedY }: Journey, { to }: Plan, from: Point): Drawn {
   return {
     on: 'ground',
     closed: false,
@@ -42,18 +42,20 @@ function wayOf({ to, movedX, movedY }: Journey, from: Point): Drawn {
   };
 }
 
-function zoneOf({ middleU, middleV, zoneWidth, zoneHeight, round }: Following, { view: { look } }: Camera): Drawn {
+function drawnZone({ middleU, middleV }: Following, wish: FollowSignal, { view: { look } }: Camera): Drawn {
   const at = (right: number, down: number): Point => ({
     x: look.middleX + (middleU + right) * look.frameHeight,
     y: look.middleY + (middleV + down) * look.frameHeight,
   });
-  const points = round
-    ? Array.from({ length: PARTS }, (_, i) => {
-        angle.degrees = (i / PARTS) * 360;
-        angle.compute();
-        return at(zoneWidth * angle.cosine, zoneHeight * angle.sine);
-      })
-    : [at(-zoneWidth, -zoneHeight), at(zoneWidth, -zoneHeight), at(zoneWidth, zoneHeight), at(-zoneWidth, zoneHeight)];
+  const { width, height } = zoneOf(wish, look.frameWidth * look.perPixel);
+  const points =
+    wish.zone === 'circle'
+      ? Array.from({ length: PARTS }, (_, i) => {
+          angle.degrees = (i / PARTS) * 360;
+          angle.compute();
+          return at(width * angle.cosine, height * angle.sine);
+        })
+      : [at(-width, -height), at(width, -height), at(width, height), at(-width, height)];
   return { on: 'screen', closed: true, points };
 }
 

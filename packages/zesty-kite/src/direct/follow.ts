@@ -7,14 +7,14 @@ import { Evenly } from './evenly.ts';
 import { cameraHere } from './here.ts';
 import { checkedPoint, Samples, type Target } from './samples.ts';
 import {
-  follows,
   PANS,
   type Following,
   type FollowSignal,
-  type UnfollowSignal,
   type Parting,
   type SampleSignal,
-} from './follows.ts';
+  type UnfollowSignal,
+} from './following.ts';
+import { follows } from './follows.ts';
 
 export interface FollowOptions {
   /** What is off halves in so many seconds; 0.15 when left out. A target that moves evenly is `speed · halfLife / ln 2` ahead. */
@@ -98,7 +98,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
     }
     evenly?.look(now, now.time, time);
     const place = evenly ?? now;
-    if (keepsHeading) sample.turnTo(headingNow(), here.timeline.kept.goalHeading);
+    if (keepsHeading) sample.turnTo(headingNow(), here.timeline.kept.turn.goal);
     // One that stands still needs no further sample.
     const moved = place.x !== sample.x || place.y !== sample.y;
     if (!moved && !moves && sample.heading === undefined) return;
@@ -166,8 +166,8 @@ function begin(
   const { halfLife = 0.15, lead = 0, onPan = 'offset' } = options;
   const { zone, zoneWidth, zoneHeight } = zoneOf(options);
   camera.learn(follows);
-  const { kept, rules } = camera.timeline;
-  const state = kept.states[rules.movers.indexOf(follows)] as Following;
+  const { kept } = camera.timeline;
+  const state = kept.states[kept.movers.indexOf(follows)] as Following;
   const id = (state.last += 1);
   const turned = heading === undefined ? {} : { heading };
   send(camera, { kind: 'follow', id, ...at, halfLife, lead, zone, zoneWidth, zoneHeight, onPan, ...turned });

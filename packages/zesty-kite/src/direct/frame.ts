@@ -8,20 +8,10 @@
  */
 import { checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera.ts';
-import {
-  fieldOfViewAt,
-  flipSwitches,
-  groundLevel,
-  maxSpan,
-  minSpan,
-  Motion,
-  pitchAt,
-  raiseEye,
-  type Rules,
-} from '../motion/index.ts';
-import { clamp, exp2, log2 } from '../math/index.ts';
+import { raiseEye, type Motion, type Rules } from '../motion/index.ts';
+import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
-import { Look, type Insets, type Point } from '../view/index.ts';
+import type { Look, Insets, Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import { stand } from './stand.ts';
 import { Outline, type Thing } from './things.ts';
@@ -88,7 +78,7 @@ export function frameGrown(camera: Camera, things: readonly Thing[], options: Fr
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
       throw new TypeError(`frame.options.${name}: found ${shown(options[name])}; wanted a finite number`);
-  const solver = new Solver(outline, kept, rules, options);
+  const solver = new Solver(outline, kept, camera.timeline.spare(), options);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;
   const tight = solver.tight;
@@ -121,8 +111,8 @@ const PARTS = 192;
 class Solver {
   readonly min: number;
   readonly max: number;
-  readonly #there = new Motion();
-  readonly #look = new Look();
+  readonly #there: Motion;
+  readonly #look: Look;
   readonly #outline: Outline;
   readonly #kept: Motion;
   readonly #rules: Rules;
@@ -142,15 +132,18 @@ class Solver {
   #needsBottom = NaN;
   #needsDepth = NaN;
 
-  constructor(outline: Outline, kept: Motion, rules: Rules, options: FrameOptions) {
+  /** @param there scratch */
+  constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions) {
     this.#outline = outline;
     this.#kept = kept;
-    this.#rules = rules;
+    this.#rules = kept.rules;
+    this.#there = there;
+    this.#look = there.look;
     this.#options = options;
     const { heading } = options;
-    stand(this.#there, this.#look, kept, rules, heading === undefined ? {} : { heading });
-    this.min = minSpan(rules, this.#look);
-    this.max = maxSpan(rules, this.#look);
+    stand(there, kept, heading === undefined ? {} : { heading });
+    this.min = there.zooming.min;
+    this.max = there.zooming.max;
     this.pad(options.padding ?? 0);
   }
 
@@ -199,9 +192,9 @@ class Solver {
     let needed = this.#measure(span);
     // Heights count from the focus, and its height is that of the ground where it comes to be.
     for (let round = 0; round < 30 && this.#rules.terrain !== null; round++) {
-      const before = this.#there.focusHeight;
+      const before = this.#there.focus.height;
       this.#standOn(this.#x, this.#y);
-      if (Math.abs(this.#there.focusHeight - before) < 1e-9 * span) break;
+      if (Math.abs(this.#there.focus.height - before) < 1e-9 * span) break;
       needed = this.#measure(span);
     }
     return needed;
@@ -210,24 +203,24 @@ class Solver {
   /** Sets the height of the focus: that of the ground, and more where the eye has to be lifted. */
   #standOn(x: number, y: number): void {
     const there = this.#there;
-    there.x = x;
-    there.y = y;
-    there.level = groundLevel(there, this.#rules);
-    raiseEye(there, this.#rules, this.#look);
+    there.focus.x = x;
+    there.focus.y = y;
+    there.level.height = there.groundLevel;
+    raiseEye(there);
   }
 
   /** Turns the look to what the camera would have at a span. */
   #lookFrom(span: number): void {
-    const there = this.#there;
-    const rules = this.#rules;
+    const { zoom, tilt, lens } = this.#there;
     const { pitch } = this.#options;
-    there.easedSpan = there.span = span;
-    there.pitchFar = this.#kept.pitchFar;
-    there.lensFar = this.#kept.lensFar;
-    flipSwitches(there, rules);
-    there.pitch = pitch === undefined ? pitchAt(there, rules, span) : clamp(pitch, rules.minPitch, rules.maxPitch);
-    there.fieldOfView = fieldOfViewAt(there, rules, this.#look, span);
-    this.#look.turn(there);
+    zoom.eased = zoom.shown = span;
+    tilt.isFar = this.#kept.tilt.isFar;
+    lens.isFar = this.#kept.lens.isFar;
+    this.#there.flipSwitches();
+    this.#there.arriveAt(span);
+    if (pitch === undefined) return;
+    tilt.arriveAt(this.#there.insidePitch(pitch));
+    this.#look.turn(this.#there);
   }
 
   #measure(span: number): number {
@@ -282,7 +275,7 @@ class Solver {
 
   #reach(east: number, south: number, up: number): number {
     const { x, y } = this.#outline.anchor;
-    return this.#outline.reach(east, south, up, x, y, this.#there.focusHeight);
+    return this.#outline.reach(east, south, up, x, y, this.#there.focus.height);
   }
 
   /** The nearest stop from a span on at which everything shows, or the farthest. */
@@ -305,9 +298,9 @@ class Solver {
     const y = this.#y;
     const { heading, pitch } = this.#options;
     const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
-    stand(this.#there, this.#look, this.#kept, this.#rules, to);
+    stand(this.#there, this.#kept, to);
     this.#look.turn(this.#there);
-    raiseEye(this.#there, this.#rules, this.#look);
+    raiseEye(this.#there);
     const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);
     this.isKeptAway = off > SAME * span || Math.abs(this.#there.span / span - 1) > SAME;
     return this.shows();

@@ -63,7 +63,7 @@ export function followGroup(
     const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;
     if (needed <= asked && needed * ROOM >= asked * SHRUNK) return { x, y };
     const wanted = Math.min(Math.max(needed * ROOM, nearest), farthest);
-    if (wanted !== asked) here.zoom({ factor: here.timeline.kept.goalSpan / wanted });
+    if (wanted !== asked) here.zoom({ factor: here.timeline.kept.zoom.goal / wanted });
     asked = wanted;
     return { x, y };
   };
@@ -93,7 +93,7 @@ function zoneReach({ deadZone }: FollowOptions, { timeline, view }: Camera): num
     'diameter' in deadZone
       ? [deadZone.diameter, deadZone.diameter]
       : [(deadZone.width * frameWidth) / frameHeight, deadZone.height];
-  return (Math.max(wide, high) / 2) * timeline.kept.goalSpan;
+  return (Math.max(wide, high) / 2) * timeline.kept.zoom.goal;
 }
 
 /** How fast a group moves and spreads. */

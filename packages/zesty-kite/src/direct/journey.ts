@@ -32,74 +32,60 @@ export interface Arrival {
 }
 
 type Tell = (arrival: Arrival) => void;
-/** A pose on the way, or an end of it. */
-export class Stage {
+/** An end of the way. */
+export interface Stage {
   /** The raw focus: bounds are applied on the way. */
-  x = -0;
-  y = -0;
-  span = NaN;
-  heading = -0;
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+  readonly heading: number;
+  readonly pitch: number;
+  readonly fieldOfView: number;
   /** What is added to what the zoom asks of pitch and lens, degrees. */
-  tilt = -0;
-  widening = -0;
-  pitch = NaN;
-  fieldOfView = -0;
+  readonly tilt: number;
+  readonly lensOffset: number;
   /** The sides of the switches by zoom. */
-  pitchFar = false;
-  lensFar = false;
+  readonly pitchFar: boolean;
+  readonly lensFar: boolean;
+}
 
-  copyFrom(other: Stage): void {
-    this.x = other.x;
-    this.y = other.y;
-    this.span = other.span;
-    this.heading = other.heading;
-    this.tilt = other.tilt;
-    this.widening = other.widening;
-    this.pitch = other.pitch;
-    this.fieldOfView = other.fieldOfView;
-    this.pitchFar = other.pitchFar;
-    this.lensFar = other.lensFar;
-  }
+/** A journey as it was planned: it does not change, so frames share it. */
+export interface Plan {
+  readonly id: number;
+  readonly path: Path;
+  readonly ease: Ease;
+  readonly seconds: number;
+  readonly from: Stage;
+  readonly to: Stage;
+  /** The wanted span, as it was at the beginning: a panel or another screen changes it. */
+  readonly wantedSpan: number;
+  readonly limitedBy: Arrival['limitedBy'];
+  readonly peakSpeed: number;
 }
 
 export class Journey implements Part {
   /** Null while it stays. */
-  path: Path | null = null;
-  id = NaN;
-  ease: Ease = 'none';
-  seconds = NaN;
+  plan: Plan | null = null;
   elapsed = -0;
-  readonly from = new Stage();
-  readonly to = new Stage();
-  /** The wanted span, as it was at the beginning: a panel or another screen changes it. */
-  wantedSpan = NaN;
   /** How far the target has moved since it set off. */
   movedX = -0;
   movedY = -0;
-  limitedBy: Arrival['limitedBy'] = [];
-  peakSpeed = NaN;
   /** Who waits for the end of which journey. Frames have none. */
   readonly tells = new Map<number, Tell>();
   /** Counts the calls. */
   last = -0;
 
   copyFrom(other: Journey): void {
-    this.path = other.path;
-    this.id = other.id;
-    this.ease = other.ease;
-    this.seconds = other.seconds;
+    this.plan = other.plan;
     this.elapsed = other.elapsed;
-    this.from.copyFrom(other.from);
-    this.to.copyFrom(other.to);
-    this.wantedSpan = other.wantedSpan;
     this.movedX = other.movedX;
     this.movedY = other.movedY;
   }
 
   over(outcome: Arrival['outcome'], by: Arrival['by']): void {
-    this.path = null;
-    const { limitedBy, peakSpeed } = this;
-    this.tells.get(this.id)?.({ outcome, by, limitedBy, peakSpeed });
-    this.tells.delete(this.id);
+    const { id = NaN, limitedBy = [], peakSpeed = 0 } = this.plan ?? {};
+    this.plan = null;
+    this.tells.get(id)?.({ outcome, by, limitedBy, peakSpeed });
+    this.tells.delete(id);
   }
 }

@@ -1,7 +1,7 @@
 /** The abilities of this folder, for sessions: whoever plays one again may need any of them. */
-import type { Mover, Rules } from '../motion/index.ts';
+import type { Motion, Mover } from '../motion/index.ts';
 import { follows } from './follows.ts';
 import { plays } from './plays.ts';
 import { travels } from './travels.ts';
 
-export const DIRECTED: readonly Mover<Rules>[] = [travels, follows, plays];
+export const DIRECTED: readonly Mover<Motion>[] = [travels, follows, plays];

@@ -77,8 +77,8 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   const samples = targetsOf(checked).map((name) => [name, samplesOf(here, name, targets)] as const);
   let rate = checkedNumber('options.rate', options.rate ?? 1, RATES.min, RATES.max);
   here.learn(plays);
-  const { kept, rules } = here.timeline;
-  const playing = kept.states[rules.movers.indexOf(plays)] as Playing;
+  const { kept } = here.timeline;
+  const playing = kept.states[kept.movers.indexOf(plays)] as Playing;
   const id = (playing.last += 1);
   const unlock = lock(
     here,

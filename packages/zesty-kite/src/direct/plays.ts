@@ -1,22 +1,6 @@
 /** The mover of cutscenes: the pose goes along a track of keyframes, forward or backward, or stands. */
 import { clamp } from '../math/index.ts';
-import {
-  fieldOfViewAt,
-  findMoving,
-  flipSwitches,
-  headingInside,
-  holdSpan,
-  maxSpan,
-  minSpan,
-  pitchAt,
-  putFocus,
-  setPitch,
-  type Cause,
-  type Motion,
-  type Mover,
-  type Part,
-  type Rules,
-} from '../motion/index.ts';
+import { headingInside, type Cause, type Motion, type Mover, type Part } from '../motion/index.ts';
 import {
   mark,
   maybe,
@@ -28,7 +12,7 @@ import {
   type Field,
   type OptionalField,
 } from '../signals/index.ts';
-import { nearestCopy, type Look, type Point } from '../view/index.ts';
+import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
 import { checkedPoint } from './samples.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
@@ -185,7 +169,7 @@ const keyframes: Field<readonly Keyframe[]> = {
   schema: { type: 'array', minItems: 1, items: KEYFRAME_SCHEMA },
 };
 
-export const plays: Mover<Rules, Playing> = {
+export const plays: Mover<Motion, Playing> = {
   name: 'cutscene',
   column: 'cutscene',
   endedBy: ENDED_BY_ALL,
@@ -197,44 +181,43 @@ export const plays: Mover<Rules, Playing> = {
   takesOver: ['play'],
   keep: () => new Playing(),
   isUnderWay: ({ track, pace }) => track !== null && pace !== 0,
-  end: (playing, motion, effect, cause, rules, look) => {
+  end: (playing, motion, _, cause) => {
     if (playing.track === null) return;
-    standStill(motion, rules, look);
+    standStill(motion);
     playing.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
   },
-  hear: (playing, motion, rules, look, signal) => {
+  hear: (playing, motion, signal) => {
     const heard = signal as PlaySignal | CueSignal | PlayTargetSignal;
-    if (heard.kind === 'play') begin(playing, motion, rules, look, heard);
+    if (heard.kind === 'play') begin(playing, motion, heard);
     else if (playing.track === null || heard.id !== playing.id) return;
-    else if (heard.kind === 'cue') cue(playing, playing.track, motion, rules, look, heard);
-    else putTarget(playing, playing.track, rules, heard);
-    findMoving(motion, rules);
+    else if (heard.kind === 'cue') cue(playing, playing.track, motion, heard);
+    else putTarget(playing, playing.track, motion.rules.ground, heard);
   },
-  aim: (playing, motion, { seconds }, rules, look) => {
+  aim: (playing, motion, seconds) => {
     const { track, pace } = playing;
     if (track === null || pace === 0) return;
     playing.goOn(pace * seconds);
-    show(playing, track, motion, rules, look);
-    if (!playing.loop && playing.time === (pace > 0 ? track.length : 0)) finish(playing, motion, rules, look, pace);
+    show(playing, track, motion);
+    if (!playing.loop && playing.time === (pace > 0 ? track.length : 0)) finish(playing, motion, pace);
   },
-  finish: ({ track, pace, spots }, motion) => {
+  finish: ({ track, pace, spots }, { focus, pan, zoom, turn, tilt }) => {
     if (track === null) return;
     track.at(pace < 0 ? 0 : track.length, false, spots, shot);
-    motion.panX += shot.x - motion.x;
-    motion.panY += shot.y - motion.y;
-    motion.easedSpan = shot.span;
-    motion.heading = shot.heading;
-    if (shot.pitch === shot.pitch) motion.pitch = shot.pitch;
+    pan.stepX += shot.x - focus.x;
+    pan.stepY += shot.y - focus.y;
+    zoom.eased = shot.span;
+    turn.shown = shot.heading;
+    if (shot.pitch === shot.pitch) tilt.pitch = shot.pitch;
   },
 };
 
-function begin(playing: Playing, motion: Motion, rules: Rules, look: Look, signal: PlaySignal): void {
-  if (motion.fingers > 0) {
+function begin(playing: Playing, motion: Motion, signal: PlaySignal): void {
+  if (motion.hold.fingers > 0) {
     playing.tells.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
     playing.tells.delete(signal.id);
     return;
   }
-  takeOver(motion, rules, look);
+  takeOver(motion);
   const { x, y, span, heading, pitch } = motion;
   const track = new Track(signal.keyframes, { x, y, span, heading, pitch });
   playing.id = signal.id;
@@ -243,66 +226,60 @@ function begin(playing: Playing, motion: Motion, rules: Rules, look: Look, signa
   playing.pace = playing.rate = signal.rate ?? 1;
   playing.loop = signal.loop === true && track.length > 0;
   playing.spots = new Float64Array(2 * track.targets.length);
-  for (const spot of signal.targets ?? []) putTarget(playing, track, rules, spot);
+  for (const spot of signal.targets ?? []) putTarget(playing, track, motion.rules.ground, spot);
   // The keyframe at 0 is passed at once.
   playing.goTo(0, false);
-  show(playing, track, motion, rules, look);
-  if (track.length === 0) finish(playing, motion, rules, look, 1);
+  show(playing, track, motion);
+  if (track.length === 0) finish(playing, motion, 1);
 }
 
 /** Sets where a target is: in a world that repeats itself, the copy nearest to where it was. */
-function putTarget({ spots }: Playing, track: Track, { ground }: Rules, { target, x, y }: TargetSpot): void {
+function putTarget({ spots }: Playing, track: Track, { periodX, periodY }: Ground, { target, x, y }: TargetSpot): void {
   const i = 2 * track.targets.indexOf(target);
   if (i < 0) return;
   const [fromX = 0, fromY = 0] = [spots[i], spots[i + 1]];
-  spots[i] = fromX + nearestCopy(x - fromX, ground.periodX ?? 0);
-  spots[i + 1] = fromY + nearestCopy(y - fromY, ground.periodY ?? 0);
+  spots[i] = fromX + nearestCopy(x - fromX, periodX ?? 0);
+  spots[i + 1] = fromY + nearestCopy(y - fromY, periodY ?? 0);
 }
 
-function cue(
-  playing: Playing,
-  track: Track,
-  motion: Motion,
-  rules: Rules,
-  look: Look,
-  { cue: what, value = 0 }: CueSignal,
-): void {
+function cue(playing: Playing, track: Track, motion: Motion, { cue: what, value = 0 }: CueSignal): void {
   if (what === 'skip') {
     playing.goTo(track.length, true);
-    show(playing, track, motion, rules, look);
-    standStill(motion, rules, look);
+    show(playing, track, motion);
+    standStill(motion);
     playing.over('skipped', null);
   } else if (what === 'end') {
-    standStill(motion, rules, look);
+    standStill(motion);
     playing.over('interrupted', null);
   } else if (what === 'seek') {
     playing.time = Math.min(value, track.length);
-    show(playing, track, motion, rules, look);
+    show(playing, track, motion);
   } else if (what === 'rate') {
     playing.rate = Math.min(Math.max(value, RATES.min), RATES.max);
     playing.pace = Math.sign(playing.pace) * playing.rate;
   } else playing.pace = what === 'pause' ? 0 : what === 'forward' ? playing.rate : -playing.rate;
 }
 
-function finish(playing: Playing, motion: Motion, rules: Rules, look: Look, pace: number): void {
-  standStill(motion, rules, look);
+function finish(playing: Playing, motion: Motion, pace: number): void {
+  standStill(motion);
   playing.over(pace > 0 ? 'played' : 'rewound', null);
-  findMoving(motion, rules);
+  motion.findMoving();
 }
 
 /** Sets the pose of the present time, inside all limits. */
-function show({ time, spots }: Playing, track: Track, motion: Motion, rules: Rules, look: Look): void {
+function show({ time, spots }: Playing, track: Track, motion: Motion): void {
+  const { zoom, turn, tilt, lens, rules, zooming } = motion;
   track.at(time, rules.settings.reducedMotion, spots, shot);
-  holdSpan(motion, clamp(shot.span, minSpan(rules, look), maxSpan(rules, look)));
-  motion.heading = motion.goalHeading = headingInside(rules, shot.heading);
-  motion.turnRemaining = motion.notches = 0;
-  motion.stepping = motion.tilting = motion.tilted = false;
-  motion.groundStale = rules.terrain !== null;
-  flipSwitches(motion, rules);
-  if (shot.pitch === shot.pitch) setPitch(motion, rules, shot.pitch);
-  motion.pitch = motion.askedPitch = pitchAt(motion, rules, motion.easedSpan);
-  motion.fieldOfView = motion.askedLens = fieldOfViewAt(motion, rules, look, motion.easedSpan);
-  putFocus(motion, rules, look, shot.x, shot.y);
+  zoom.hold(clamp(shot.span, zooming.min, zooming.max));
+  zoom.notches = 0;
+  turn.turnTo(headingInside(rules.turn, shot.heading));
+  turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
+  motion.markGroundStale();
+  motion.flipSwitches();
+  if (shot.pitch === shot.pitch) motion.setPitch(shot.pitch);
+  tilt.arriveAt(motion.pitchAt(zoom.eased));
+  lens.arriveAt(motion.fieldOfViewAt(zoom.eased));
+  motion.focusing.putAt(shot.x, shot.y);
   motion.question.take(motion);
 }
 

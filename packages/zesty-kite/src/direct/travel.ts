@@ -62,8 +62,8 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const at = samples === null ? to : { ...to, ...placeOf(samples.last) };
   checkDestination(at);
   here.learn(travels);
-  const { kept, rules } = here.timeline;
-  const journey = kept.states[rules.movers.indexOf(travels)] as Journey;
+  const { kept } = here.timeline;
+  const journey = kept.states[kept.movers.indexOf(travels)] as Journey;
   const id = (journey.last += 1);
   const { x, y, span, heading, pitch } = at;
   let stopSampling = (): void => undefined;

@@ -1,7 +1,7 @@
 /** Whether a camera has visibly arrived. */
 import { lengthOfEase } from '../math/index.ts';
-import { byZoomNow, goalPose, isDriven, isSteered, Motion, solveFocus, type Timeline } from '../motion/index.ts';
-import { aim, ScratchInsets, ScratchPoint, View, type Pose, type ScreenPoint } from '../view/index.ts';
+import { goalPose, type Timeline } from '../motion/index.ts';
+import { aim, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
 
 /** What moves by less is not seen, CSS pixels. */
 const SEEN = 0.5;
@@ -16,29 +16,24 @@ const PLACES = [
 
 const now = new View();
 const there = new View();
-const scratch = new Motion();
-const insets = new ScratchInsets();
 const spot = new ScratchPoint();
 const at: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true };
-const goal: Pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 };
 
 /** Whether nothing in the safe frame will move by half a pixel any more, and nothing is held. */
-export function isThere({ kept, rules, look }: Timeline): boolean {
-  if (kept.fingers > 0 || isDriven(kept) || isSteered(kept)) return false;
+export function isThere(timeline: Timeline): boolean {
+  const { kept, rules, look } = timeline;
+  const { hold, pan } = kept;
+  if (hold.fingers > 0 || pan.isDriven || kept.isSteered) return false;
   const { settings, screen, ground } = rules;
+  const halfLife = pan.isGliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
+  const speed = kept.valueNow(rules.speed, pan.isFar) * look.frameHeight;
+  const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
+  if (lengthOfEase(velocity * speed, halfLife) > SEEN) return false;
+  const motion = timeline.spare();
   // The focus of kept motion may be solved later.
-  scratch.copyFrom(kept);
-  solveFocus(scratch, rules, look);
-  const { velocityX, velocityY } = kept;
-  const halfLife = kept.gliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
-  const speed = byZoomNow(kept, rules, rules.speed, kept.speedFar) * look.frameHeight;
-  if (lengthOfEase(Math.sqrt(velocityX * velocityX + velocityY * velocityY) * speed, halfLife) > SEEN) return false;
-  insets.left = kept.insetLeft;
-  insets.top = kept.insetTop;
-  insets.right = kept.insetRight;
-  insets.bottom = kept.insetBottom;
-  aim(now, scratch, screen, ground, insets);
-  aim(there, goalPose(kept, rules, goal), screen, ground, settings.safeFrame);
+  motion.focusing.solve();
+  aim(now, motion, screen, ground, motion.insets);
+  aim(there, goalPose(kept, motion), screen, ground, settings.safeFrame);
   const { middleX, middleY, frameWidth, frameHeight } = now.look;
   for (const [across, down] of PLACES) {
     const x = middleX + across * frameWidth;

@@ -2,18 +2,8 @@
 import type { Camera, Observer } from '../camera.ts';
 import type { Intent } from '../hands/index.ts';
 import { keepInside, maxSpanInside } from '../limits/index.ts';
-import {
-  isAtRest,
-  isDriven,
-  isSteered,
-  maxSpan,
-  minSpan,
-  Motion,
-  solveFocus,
-  type Rules,
-  type Timeline,
-} from '../motion/index.ts';
-import { ScratchPoint, type Look } from '../view/index.ts';
+import type { Motion, Timeline } from '../motion/index.ts';
+import { ScratchPoint } from '../view/index.ts';
 import { isThere } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
 
@@ -39,10 +29,10 @@ export class Watch implements Observer {
 
   /** From here on, as it is now: for a new session, or where nobody has been told before. */
   restart(timeline: Timeline): void {
-    const { kept, rules } = timeline;
+    const { kept } = timeline;
     this.listeners.clear();
     this.#timeline = timeline;
-    this.#underWay = underWay(kept, rules);
+    this.#underWay = underWay(kept);
     this.#limits = -1;
     this.#resting = isQuiet(kept);
     this.#steering = false;
@@ -68,21 +58,21 @@ export class Watch implements Observer {
   }
 
   look(timeline: Timeline, by: string | null, time: number): void {
-    const { kept, rules } = timeline;
+    const { kept } = timeline;
     const { listeners } = this;
     // The program moves it: what the player does next begins anew.
-    if (by !== null && MOVES.includes(by) && kept.fingers === 0 && !isDriven(kept) && !isSteered(kept))
+    if (by !== null && MOVES.includes(by) && kept.hold.fingers === 0 && !kept.pan.isDriven && !kept.isSteered)
       this.#steering = false;
     if (listeners.has('limit')) this.#lookAtLimits(timeline, time);
     else this.#limits = -1;
-    const now = underWay(kept, rules);
+    const now = underWay(kept);
     if (now !== this.#underWay) {
       const ended = this.#underWay & ~now;
       this.#underWay = now;
-      const why = (by as By | null) ?? (kept.limited ? 'limit' : 'arrival');
+      const why = (by as By | null) ?? (kept.focus.isLimited ? 'limit' : 'arrival');
       for (let bit = 0; ended >> bit !== 0; bit++)
         if ((ended >> bit) & 1)
-          listeners.put('end', { time, what: EASES[bit] ?? rules.movers[bit - EASES.length]?.name ?? '', by: why });
+          listeners.put('end', { time, what: EASES[bit] ?? kept.movers[bit - EASES.length]?.name ?? '', by: why });
     }
     const resting = isQuiet(kept);
     if (listeners.has('arrive')) this.#lookAtArrival(timeline, time, resting);
@@ -119,50 +109,48 @@ function isSteering(intent: Intent): boolean {
   return right !== 0 || down !== 0 || turn !== 0 || tilt !== 0 || zoom !== 0;
 }
 
-function isQuiet(motion: Motion): boolean {
-  return motion.fingers === 0 && isAtRest(motion);
+function isQuiet({ hold, isAtRest }: Motion): boolean {
+  return hold.fingers === 0 && isAtRest;
 }
 
-function underWay(motion: Motion, { movers }: Rules): number {
+function underWay({ zoom, turn, tilt, pan, isMoved, states, movers }: Motion): number {
   let bits = 0;
-  if (motion.zoomRemaining !== 0) bits |= 1;
-  if (motion.turnRemaining !== 0) bits |= 2;
-  if (motion.tilted) bits |= 4;
-  if (motion.gliding && (motion.velocityX !== 0 || motion.velocityY !== 0)) bits |= 8;
-  if (motion.moving)
-    motion.states.forEach((state, i) => {
+  if (zoom.isActive) bits |= 1;
+  if (turn.isActive) bits |= 2;
+  if (tilt.isTilted) bits |= 4;
+  if (pan.isGliding && pan.isMoving) bits |= 8;
+  if (isMoved)
+    states.forEach((state, i) => {
       if (movers[i]?.isUnderWay(state) === true) bits |= 1 << (i + EASES.length);
     });
   return bits;
 }
 
-const scratch = new Motion();
-const there = new ScratchPoint();
-const kept = new ScratchPoint();
-
-function limitsMet({ kept: motion, rules, look }: Timeline): number {
+function limitsMet(timeline: Timeline): number {
   // The focus of kept motion may be solved later.
-  scratch.copyFrom(motion);
-  solveFocus(scratch, rules, look);
-  const { span, heading, pitch } = scratch;
-  const min = minSpan(rules, look);
-  const max = maxSpanInside(rules.boundary, look, maxSpan(rules, look));
-  const { minHeading, maxHeading, minPitch, maxPitch } = rules;
+  const motion = timeline.spare();
+  motion.focusing.solve();
+  const { rules, look, span, heading, pitch, zooming } = motion;
+  const max = maxSpanInside(rules.boundary, look, zooming.max);
+  const { turn, minPitch, maxPitch } = rules;
   let bits = 0;
-  if (rules.settings.bounds !== null && isAtBounds(scratch, rules, look)) bits |= 1;
-  if (span <= min * (1 + NEAR) || span >= max * (1 - NEAR)) bits |= 2;
-  if (heading <= minHeading + NEAR_DEGREES || heading >= maxHeading - NEAR_DEGREES) bits |= 4;
+  if (rules.settings.bounds !== null && isAtBounds(motion)) bits |= 1;
+  if (span <= zooming.min * (1 + NEAR) || span >= max * (1 - NEAR)) bits |= 2;
+  if (heading <= turn.min + NEAR_DEGREES || heading >= turn.max - NEAR_DEGREES) bits |= 4;
   if (pitch <= minPitch + NEAR_DEGREES || pitch >= maxPitch - NEAR_DEGREES) bits |= 8;
   return bits;
 }
 
 /** Whether the focus can go no further in some direction. */
-function isAtBounds(motion: Motion, { boundary }: Rules, look: Look): boolean {
-  const way = NEAR * motion.span;
+function isAtBounds(motion: Motion): boolean {
+  const { focus, span, rules, look } = motion;
+  const way = NEAR * span;
+  const there = new ScratchPoint();
+  const kept = new ScratchPoint();
   for (let side = 0; side < 4; side++) {
-    there.x = motion.x + (side === 0 ? way : side === 1 ? -way : 0);
-    there.y = motion.y + (side === 2 ? way : side === 3 ? -way : 0);
-    keepInside(boundary, look, motion, there, motion, kept);
+    there.x = focus.x + (side === 0 ? way : side === 1 ? -way : 0);
+    there.y = focus.y + (side === 2 ? way : side === 3 ? -way : 0);
+    keepInside(rules.boundary, look, motion, there, focus, kept);
     if (Math.abs(kept.x - there.x) + Math.abs(kept.y - there.y) > 0.1 * way) return true;
   }
   return false;

@@ -1,5 +1,5 @@
 /** What keeps the camera on the map: the bounds of the settings, made ready. */
-import { Cell, clamp, convexHull } from '../math/index.ts';
+import { clamp, convexHull } from '../math/index.ts';
 import {
   edgesOf,
   FARTHEST_IN_MIN_SPANS,
@@ -172,9 +172,7 @@ export function keepInside(
   // As far as the view may reach over an edge, the focus may as well: so it is inside wherever a view that fits is.
   const focusMargin = Math.max(0, margin);
   if (shape.kind === 'convex') {
-    roomInConvex(shape.convex, desired, radius);
-    radius.value = (radius.value + margin) / span;
-    if (look.isWithin(radius)) {
+    if (look.isWithin((roomInConvex(shape.convex, desired) + margin) / span)) {
       out.x = x;
       out.y = y;
       return;
@@ -220,29 +218,17 @@ export function keepInside(
   }
 }
 
-/** The greatest span at which the view fits inside as it looks now, at most `max`; `max` where the zoom is not limited. */
+/** The greatest span at which the view fits inside as it looks now, at most `max`; `max` where the zoom is not limited. The last answer is kept. */
 export function maxSpanInside(boundary: Boundary, look: Look, max: number): number {
-  room.span = max;
-  fitInside(boundary, look, room);
-  return room.span;
-}
-
-class Room {
-  span = NaN;
-}
-const room = new Room();
-
-/** The same in place: limits a span to what fits. The last answer is cached. */
-export function fitInside(boundary: Boundary, look: Look, io: { span: number }): void {
-  if (!boundary.limitsZoom) return;
+  if (!boundary.limitsZoom) return max;
   const { fit } = boundary;
-  if (fit.look !== look || fit.version !== look.version || fit.max !== io.span) {
+  if (fit.look !== look || fit.version !== look.version || fit.max !== max) {
     fit.look = look;
     fit.version = look.version;
-    fit.max = io.span;
+    fit.max = max;
     measureFit(boundary, look);
   }
-  io.span = fit.span;
+  return fit.span;
 }
 
 function measureFit({ shape, margin, screenMargin, fit }: Boundary, look: Look): void {
@@ -276,19 +262,10 @@ function measureFit({ shape, margin, screenMargin, fit }: Boundary, look: Look):
 }
 
 /** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
-export function fitsByFar(
-  { shape, margin, screenMargin, limitsZoom }: Boundary,
-  look: Look,
-  { span }: { readonly span: number },
-): boolean {
+export function fitsByFar({ shape, margin, screenMargin, limitsZoom }: Boundary, look: Look, span: number): boolean {
   if (!limitsZoom) return true;
-  if (margin < 0 || screenMargin < 0) return false;
-  if (shape.kind === 'coast') return false;
-  if (shape.kind === 'disc') radius.value = shape.radius / span;
-  else if (shape.kind === 'convex') radius.value = shape.convex.innerRadius / span;
-  else radius.value = Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span;
-  return look.isWithin(radius);
+  if (margin < 0 || screenMargin < 0 || shape.kind === 'coast') return false;
+  if (shape.kind === 'disc') return look.isWithin(shape.radius / span);
+  if (shape.kind === 'convex') return look.isWithin(shape.convex.innerRadius / span);
+  return look.isWithin(Math.min(shape.right - shape.left, shape.bottom - shape.top) / 2 / span);
 }
-
-/** Spans; in an object, so that no number is boxed. */
-const radius = new Cell();

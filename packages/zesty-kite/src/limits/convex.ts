@@ -5,7 +5,6 @@
  * matter, and the edge that it is over the farthest joins them, until there is none (J. E. Kelley's cutting
  * planes, Journal of the SIAM 8, 1960). Whole groups of neighbouring edges are ruled out at once.
  */
-import type { Cell } from '../math/index.ts';
 import { ScratchPoint, type Point } from '../view/index.ts';
 import { HalfPlanes, loosen, pin, Search } from './halfPlanes.ts';
 
@@ -335,11 +334,11 @@ function reachOut({ normalX, normalY, reach }: Convex, i: number): void {
   reach[i] = Math.max(Math.max(a, b), Math.max(c, d));
 }
 
-/** Sets `out` to how far a point is from every edge at least; below 0 it says nothing. */
-export function roomInConvex({ inner, innerRadius }: Convex, at: Readonly<Point>, out: Cell): void {
+/** How far a point is from every edge at least; below 0 it says nothing. */
+export function roomInConvex({ inner, innerRadius }: Convex, at: Readonly<Point>): number {
   const east = at.x - inner.x;
   const south = at.y - inner.y;
-  out.value = innerRadius - Math.sqrt(east * east + south * south);
+  return innerRadius - Math.sqrt(east * east + south * south);
 }
 
 /** The greatest span at which all corners are inside around a focus, with margins in world units and in spans. */

@@ -3,7 +3,6 @@ export {
   boundaryOf,
   excessOf,
   farthestZoom,
-  fitInside,
   fitsByFar,
   keepInside,
   middleOf,

@@ -4,8 +4,6 @@
  * Sci. Stat. Comput. 5, 1984). It is flat at both ends, and beyond them.
  */
 
-import { Cell } from './cell.ts';
-
 /** Points in order of x, and for each but the last the cubic that begins there. */
 export interface Curve {
   readonly xs: Float64Array;
@@ -39,25 +37,16 @@ export function createCurve(points: readonly (readonly [number, number])[]): Cur
 }
 
 /** The value at x: that of the nearest end outside, between the neighbours' values inside. */
-export function curveAt(curve: Curve, x: number): number {
-  cell.value = x;
-  curveIn(curve, cell);
-  return cell.value;
-}
-
-const cell = new Cell();
-
-/** The same in place. */
-export function curveIn({ xs, ys, cubics }: Curve, io: Cell): void {
+export function curveAt({ xs, ys, cubics }: Curve, at: number): number {
   const last = xs.length - 1;
   // Flat at both ends and constant beyond them.
-  const x = Math.min(Math.max(io.value, xs[0] ?? NaN), xs[last] ?? NaN);
+  const x = Math.min(Math.max(at, xs[0] ?? NaN), xs[last] ?? NaN);
   let i = 0;
   while (i < last && x >= (xs[i + 1] ?? NaN)) i++;
   const d = x - (xs[i] ?? NaN);
   const start = ys[i] ?? NaN;
   const k = i * 3;
-  io.value = d === 0 ? start : start + d * ((cubics[k] ?? 0) + d * ((cubics[k + 1] ?? 0) + d * (cubics[k + 2] ?? 0)));
+  return d === 0 ? start : start + d * ((cubics[k] ?? 0) + d * ((cubics[k + 1] ?? 0) + d * (cubics[k + 2] ?? 0)));
 }
 
 function at(values: Float64Array, i: number): number {

@@ -1,6 +1,5 @@
 /** Exponential decay, exact for any division of time into steps: what remains halves every half-life. */
-import { Cell } from './cell.ts';
-import { exp2In } from './exp2.ts';
+import { exp2 } from './exp2.ts';
 
 const LN2 = 0.6931471805599453;
 
@@ -15,6 +14,8 @@ export class Decay {
   #rate = NaN;
   /** The time constant: half-life / ln 2, seconds. */
   #time = NaN;
+  /** The length of the step that the rest is of, seconds. */
+  #seconds = NaN;
   /** The share of the distance that remains after the step, 0 … 1. */
   remaining = 1;
   /**
@@ -27,17 +28,15 @@ export class Decay {
   take(halfLife: number): void {
     this.#rate = 1 / halfLife;
     this.#time = halfLife / LN2;
-    this.remaining = 1;
-    this.lag = 0;
+    this.#seconds = NaN;
   }
 
-  /** Takes the length of the step, > 0: an object, so that no engine has to box a number. */
-  over({ seconds }: { readonly seconds: number }): void {
-    cell.value = -seconds * this.#rate;
-    exp2In(cell);
-    this.remaining = cell.value;
+  /** The same over a step of so many seconds, > 0. */
+  over(seconds: number): this {
+    if (seconds === this.#seconds) return this;
+    this.#seconds = seconds;
+    this.remaining = exp2(-seconds * this.#rate);
     this.lag = ((1 - this.remaining) * this.#time) / seconds;
+    return this;
   }
 }
-
-const cell = new Cell();

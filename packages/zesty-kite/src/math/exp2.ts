@@ -5,8 +5,6 @@
  * chain of operations that wait for each other.
  */
 
-import { Cell } from './cell.ts';
-
 /** 2^-1074 … 2^1023, each exact: halving and doubling never round. */
 const POWERS = new Float64Array(2098);
 const LOWEST = -1074;
@@ -40,27 +38,17 @@ const T13 = 1 / 6227020800;
  * @returns 0 … Infinity; NaN for NaN
  */
 export function exp2(x: number): number {
-  cell.value = x;
-  exp2In(cell);
-  return cell.value;
-}
-
-const cell = new Cell();
-
-/** The same in place. */
-export function exp2In(io: Cell): void {
   // Beyond these, 2^x is 0 or infinite all the same.
-  const x = Math.min(Math.max(io.value, -1200), 1100);
-  const n = x + ROUNDER - ROUNDER;
-  const r = (x - n) * LN2;
+  const power = Math.min(Math.max(x, -1200), 1100);
+  const n = power + ROUNDER - ROUNDER;
+  const r = (power - n) * LN2;
   const r2 = r * r;
   const r4 = r2 * r2;
   const low = T2 + T3 * r + r2 * (T4 + T5 * r);
   const middle = T6 + T7 * r + r2 * (T8 + T9 * r);
   const high = T10 + T11 * r + r2 * (T12 + T13 * r);
   const fraction = 1 + (r + r2 * (low + r4 * (middle + r4 * high)));
-  if (n > -1023 && n < 1024) io.value = fraction * (POWERS[n - LOWEST] ?? NaN);
-  else io.value = scaled(fraction, n);
+  return n > -1023 && n < 1024 ? fraction * (POWERS[n - LOWEST] ?? NaN) : scaled(fraction, n);
 }
 
 /** value · 2^n for n that is too low or too high for a normal power of two: in two steps. */

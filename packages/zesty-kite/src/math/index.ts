@@ -1,11 +1,10 @@
 export { atan2 } from './atan2.ts';
-export { Cell } from './cell.ts';
 export { clamp, finite } from './clamp.ts';
-export { createCurve, curveAt, curveIn, type Curve } from './curve.ts';
+export { createCurve, curveAt, type Curve } from './curve.ts';
 export { Decay, lengthOfEase } from './decay.ts';
 export { Digest } from './digest.ts';
-export { exp2, exp2In } from './exp2.ts';
+export { exp2 } from './exp2.ts';
 export { convexHull } from './hull.ts';
-export { log2, log2In } from './log2.ts';
+export { log2 } from './log2.ts';
 export { nearestRoot } from './root.ts';
 export { Angle, angleDegrees } from './trig.ts';

@@ -6,8 +6,6 @@
  * this notice is preserved. The sum is carried in two parts, as the logarithm to base 2 needs.
  */
 
-import { Cell } from './cell.ts';
-
 const SQRT_HALF = 0.7071067811865476;
 const TWO_54 = 18014398509481984;
 /** 1 / ln 2 in two parts; the first has 21 low bits of zero. */
@@ -34,21 +32,7 @@ const bits = new DataView(new ArrayBuffer(8));
  * @returns -Infinity for 0, NaN below 0 and for NaN
  */
 export function log2(x: number): number {
-  cell.value = x;
-  log2In(cell);
-  return cell.value;
-}
-
-const cell = new Cell();
-
-/** The same in place. */
-export function log2In(io: Cell): void {
-  const x = io.value;
-  if (!(x > 0 && x < Infinity)) {
-    if (x === 0) io.value = -Infinity;
-    else if (x !== Infinity) io.value = NaN;
-    return;
-  }
+  if (!(x > 0 && x < Infinity)) return x === 0 ? -Infinity : x === Infinity ? x : NaN;
   const subnormal = x < 2.2250738585072014e-308;
   bits.setFloat64(0, subnormal ? x * TWO_54 : x);
   const head = bits.getUint32(0);
@@ -71,5 +55,5 @@ export function log2In(io: Cell): void {
   const whole = high * INV_LN2_HIGH;
   const rest = (low + high) * INV_LN2_LOW + low * INV_LN2_HIGH;
   const total = exponent + whole;
-  io.value = total + (exponent - total + whole + rest);
+  return total + (exponent - total + whole + rest);
 }

@@ -4,48 +4,42 @@
 const FIRST_STEP = 1e-4;
 const LONGEST_STEP = 0.06;
 
-/** A function of a number; what else it needs is handed on to it, so that no closure is made for every frame. */
-export type FunctionOf<A, B> = (x: number, a: A, b: B) => number;
-
 /**
  * A zero of `f` between two positive numbers, the one nearest to `from` by ratio as far as the steps
  * of the search can tell; when there is none, the end where |f| is smaller.
  *
  * @param tolerance |f| up to this counts as zero where the search begins
- * @param a handed on to `f`, as is `b`
  */
-export function nearestRoot<A, B>(
-  f: FunctionOf<A, B>,
+export function nearestRoot(
+  f: (x: number) => number,
   from: number,
   min: number,
   max: number,
   tolerance: number,
-  a: A,
-  b: B,
 ): number {
-  const start = f(from, a, b);
+  const start = f(from);
   if (Math.abs(start) <= tolerance) return from;
   let low = from;
   let high = from;
   for (let step = FIRST_STEP; low > min || high < max; step = Math.min(step * 2, LONGEST_STEP)) {
     const lower = Math.max(min, low / (1 + step));
-    if (lower < low && f(lower, a, b) * start <= 0) return bisect(f, lower, low, a, b);
+    if (lower < low && f(lower) * start <= 0) return bisect(f, lower, low);
     low = lower;
     const higher = Math.min(max, high * (1 + step));
-    if (higher > high && f(higher, a, b) * start <= 0) return bisect(f, high, higher, a, b);
+    if (higher > high && f(higher) * start <= 0) return bisect(f, high, higher);
     high = higher;
   }
-  return Math.abs(f(min, a, b)) < Math.abs(f(max, a, b)) ? min : max;
+  return Math.abs(f(min)) < Math.abs(f(max)) ? min : max;
 }
 
 /** A zero of `f` between two numbers at which its signs differ, to the last bit that halving finds. */
-function bisect<A, B>(f: FunctionOf<A, B>, low: number, high: number, a: A, b: B): number {
-  const rising = f(low, a, b) <= 0;
+function bisect(f: (x: number) => number, low: number, high: number): number {
+  const rising = f(low) <= 0;
   let from = low;
   let to = high;
   for (let i = 0; i < 60; i++) {
     const middle = (from + to) / 2;
-    if (f(middle, a, b) <= 0 === rising) from = middle;
+    if (f(middle) <= 0 === rising) from = middle;
     else to = middle;
   }
   return from;

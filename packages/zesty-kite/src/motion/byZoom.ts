@@ -1,6 +1,7 @@
 /** Values that follow the zoom: the same everywhere, a curve over log₂(span), or a switch. */
-import { Cell, createCurve, curveIn, log2, type Curve } from '../math/index.ts';
+import { angleDegrees, createCurve, curveAt, log2, type Curve } from '../math/index.ts';
 import type { ByZoom } from '../settings/index.ts';
+import type { Look } from '../view/index.ts';
 
 /** A rule made ready. `curve` is null where the value is the same on either side of a switch. */
 export interface ZoomRule {
@@ -32,17 +33,29 @@ export function isFar({ outAbove, inBelow }: ZoomRule, span: number, wasFar: boo
   return wasFar ? span >= inBelow : span > outAbove;
 }
 
-/** The value at a span, given its logarithm to base 2. */
-export function valueAt(rule: ZoomRule, logSpan: number, onFarSide: boolean): number {
-  cell.value = logSpan;
-  valueIn(rule, onFarSide, cell);
-  return cell.value;
+/** The span without panels that has the same scale: curves, switches and limits of the settings go by that. */
+export function bareSpan({ frameHeight, height }: Look, span: number): number {
+  return span / (frameHeight / height);
 }
 
-const cell = new Cell();
-
-/** The same in place. */
-export function valueIn({ curve, near, far }: ZoomRule, onFarSide: boolean, io: Cell): void {
-  if (curve !== null) curveIn(curve, io);
-  else io.value = onFarSide ? far : near;
+/** The value of a rule at a span without panels; a switch stays on its side. */
+export function valueAt({ curve, near, far }: ZoomRule, bare: number, onFarSide: boolean): number {
+  return curve !== null ? curveAt(curve, log2(bare)) : onFarSide ? far : near;
 }
+
+/** What the rule of a lens, or a fixed distance, makes of a span of the safe frame: degrees; 0 without perspective. */
+export function fieldOfViewAt(
+  rule: ZoomRule | null,
+  distance: number | null,
+  look: Look,
+  span: number,
+  onFarSide: boolean,
+): number {
+  if (rule !== null) return valueAt(rule, bareSpan(look, span), onFarSide);
+  if (distance === null) return 0;
+  // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
+  return Math.min(WIDEST, 2 * angleDegrees(span * look.height, 2 * distance * look.frameHeight));
+}
+
+/** The widest that a lens zooms at a fixed distance, degrees. */
+const WIDEST = 150;

@@ -2,7 +2,6 @@
  * Time as whole numbers. A microsecond is three ticks, so that both microseconds and the grid of
  * 1/60 s are whole and nothing is ever rounded twice.
  */
-import { Cell } from '../math/index.ts';
 
 export const TICKS_PER_MICRO = 3;
 export const TICKS_PER_SECOND = 3_000_000;
@@ -15,18 +14,8 @@ const MAX_MICROS = 1e15;
 
 /** Milliseconds since the session began → whole microseconds, 0 … about 31 years. */
 export function microsOf(milliseconds: number): number {
-  cell.value = milliseconds;
-  microsIn(cell);
-  return cell.value;
-}
-
-const cell = new Cell();
-
-/** The same in place. */
-export function microsIn(io: Cell): void {
-  const micros = Math.round(io.value * 1000);
-  io.value = 0;
-  if (micros > 0) io.value = Math.min(micros, MAX_MICROS);
+  const micros = Math.round(milliseconds * 1000);
+  return micros > 0 ? Math.min(micros, MAX_MICROS) : 0;
 }
 
 /** How many whole steps of the grid lie before `ticks`; exact up to `MOST_MICROS`. */

@@ -2,21 +2,22 @@
 import { maxSpanInside } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { Look } from '../view/index.ts';
-import { fieldOfViewBy, pitchBy } from './curves.ts';
-import { SpanRange, type Rules } from './rules.ts';
+import { bareSpan, fieldOfViewAt, isFar, valueAt } from './byZoom.ts';
+import { maxSpan, minSpan, type Rules } from './rules.ts';
 import { ShownPose } from './shownPose.ts';
 import type { SpanQuestion } from './spanQuestion.ts';
 
 const look = new Look();
-const range = new SpanRange();
 const pose = new ShownPose();
 
 /** The answer: a stop if there are any, else the greatest span that fits; the least one if none does. World units. */
 export function goalSpanOf(question: SpanQuestion, rules: Rules): number {
-  begin(question, rules);
-  const { min, max } = range;
+  frame(question, rules);
+  const min = minSpan(rules, look);
+  const max = maxSpan(rules, look);
   const wanted = clamp(question.wanted, min, max);
-  const stop = rules.stops?.nearestTo(look, wanted, min, max) ?? NaN;
+  // Between two fingers any span will do.
+  const stop = question.isHeld ? NaN : (rules.stops?.nearestTo(look, wanted, min, max) ?? NaN);
   if (stop === stop) {
     const fitting = stopThatFits(question, rules, stop, min);
     if (fitting === fitting) return fitting;
@@ -27,7 +28,7 @@ export function goalSpanOf(question: SpanQuestion, rules: Rules): number {
 
 /** The greatest fitting span, or stop, up to `to` but beyond `from`; NaN if there is none. World units. */
 export function fartherSpan(question: SpanQuestion, rules: Rules, from: number, to: number): number {
-  begin(question, rules);
+  frame(question, rules);
   const stop = rules.stops?.nearestTo(look, to, from * (1 + SAME), to) ?? NaN;
   if (stop === stop) return stopThatFits(question, rules, stop, from * (1 + SAME));
   if (rules.stops !== null) return NaN;
@@ -38,9 +39,8 @@ export function fartherSpan(question: SpanQuestion, rules: Rules, from: number, 
 /** Two spans that differ by less are the same, as a share. */
 const SAME = 1e-8;
 
-function begin({ insetLeft, insetTop, insetRight, insetBottom }: SpanQuestion, rules: Rules): void {
-  look.frame(rules.screen, insetLeft, insetTop, insetRight, insetBottom);
-  range.set(rules, look);
+function frame({ insetLeft, insetTop, insetRight, insetBottom }: SpanQuestion, { screen }: Rules): void {
+  look.frame(screen, insetLeft, insetTop, insetRight, insetBottom);
 }
 
 /** Of the stops from one inward, the first that fits; NaN if none does. */
@@ -122,10 +122,13 @@ function spanBetween(
 function roomAt(question: SpanQuestion, rules: Rules, span: number): number {
   if (!rules.boundary.limitsZoom) return Infinity;
   const { pitch, heading, tilt, pitchFar, lensFar } = question;
+  const { minPitch, maxPitch, lens, settings } = rules;
+  const bare = bareSpan(look, span);
+  const asked = valueAt(rules.pitch, bare, isFar(rules.pitch, bare, pitchFar)) + tilt;
   pose.heading = heading;
-  pose.pitch =
-    pitch === pitch ? pitch : clamp(pitchBy(rules, look, span, pitchFar) + tilt, rules.minPitch, rules.maxPitch);
-  pose.fieldOfView = fieldOfViewBy(rules, look, span, lensFar);
+  pose.pitch = pitch === pitch ? pitch : clamp(asked, minPitch, maxPitch);
+  const isLensFar = lens !== null && isFar(lens, bare, lensFar);
+  pose.fieldOfView = fieldOfViewAt(lens, settings.lens.distance, look, span, isLensFar);
   look.turn(pose);
-  return maxSpanInside(rules.boundary, look, range.max) - span;
+  return maxSpanInside(rules.boundary, look, maxSpan(rules, look)) - span;
 }

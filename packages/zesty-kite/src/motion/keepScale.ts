@@ -1,8 +1,8 @@
-/** A screen or a safe frame that changes its size. */
+/** What a screen or a safe frame of another size keeps. */
 import type { FullSettings } from '../settings/index.ts';
-import { frameHeightOf, type Look } from '../view/index.ts';
-import type { Motion } from './motion.ts';
+import type { Look } from '../view/index.ts';
 import type { Rules } from './rules.ts';
+import type { Zoom } from './zoom.ts';
 
 type Keep = NonNullable<FullSettings['resize']['keep']>;
 
@@ -12,14 +12,10 @@ type Keep = NonNullable<FullSettings['resize']['keep']>;
  *
  * @param look of the new frame
  */
-export function scaleWithFrame(motion: Motion, fromWidth: number, fromHeight: number, look: Look, keep: Keep): void {
+export function scaleWithFrame(zoom: Zoom, fromWidth: number, fromHeight: number, look: Look, keep: Keep): void {
   if (keep === 'span') return;
   const scaled = look.frameHeight / fromHeight;
-  const factor = keep === 'scale' ? scaled : (fromWidth * scaled) / look.frameWidth;
-  motion.span *= factor;
-  motion.easedSpan *= factor;
-  motion.goalSpan *= factor;
-  motion.wantedSpan *= factor;
+  zoom.scale(keep === 'scale' ? scaled : (fromWidth * scaled) / look.frameWidth);
 }
 
 /** What a screen of another size keeps: stops in pixels keep the scale, or it would leave them. */
@@ -27,12 +23,4 @@ export function resizeKeeps({ settings, stops }: Rules): Keep {
   const { lens, resize } = settings;
   if (stops?.areScales === true) return 'scale';
   return resize.keep ?? (lens.fieldOfView === null && lens.distance === null ? 'scale' : 'span');
-}
-
-/**
- * The share of the screen's height that panels leave to the safe frame. Limits, stops and curves are spans without panels:
- * a panel never changes the scale, so a span is this share of what it would be without.
- */
-export function frameShare({ insetTop, insetBottom }: Motion, { screen }: Pick<Rules, 'screen'>): number {
-  return insetTop + insetBottom > 0 ? frameHeightOf(screen.height, insetTop, insetBottom) / screen.height : 1;
 }

@@ -5,7 +5,7 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
-import type { Mover } from './mover.ts';
+import type { HeadingLimits } from './heading.ts';
 import { inForce } from './reduced.ts';
 import { ZoomStops } from './stops.ts';
 
@@ -16,8 +16,6 @@ export interface Rules {
   readonly boundary: Boundary;
   /** The farthest zoom where the settings name none, world units. */
   readonly farthest: number;
-  /** The abilities that move the camera by themselves, each with what a motion keeps of it in `states`. */
-  readonly movers: readonly Mover<Rules>[];
   /** What a view of this world looks at. */
   readonly ground: Ground;
   /** Null where the ground is flat. */
@@ -31,9 +29,7 @@ export interface Rules {
   /** The limits of the pitch, degrees. */
   readonly minPitch: number;
   readonly maxPitch: number;
-  /** The limits of the heading, degrees; infinite for none. */
-  readonly minHeading: number;
-  readonly maxHeading: number;
+  readonly turn: HeadingLimits;
   /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
   readonly followsZoom: boolean;
   /** Some value is a switch by zoom. */
@@ -45,16 +41,10 @@ export interface Rules {
 }
 
 /** What rules are made of. */
-export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & Partial<Pick<Rules, 'movers' | 'boundary'>>;
+export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & Partial<Pick<Rules, 'boundary'>>;
 
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
-export function createRules({
-  settings: wanted,
-  screen,
-  terrain,
-  movers = [],
-  boundary = boundaryOf(wanted),
-}: Ruling): Rules {
+export function createRules({ settings: wanted, screen, terrain, boundary = boundaryOf(wanted) }: Ruling): Rules {
   const settings = inForce(wanted);
   const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
@@ -70,7 +60,6 @@ export function createRules({
     settings,
     screen,
     boundary,
-    movers,
     farthest: farthestZoom(boundary, settings),
     ground: {
       lowest: Math.min(ground.lowest, heights?.lowest ?? ground.lowest),
@@ -86,8 +75,7 @@ export function createRules({
     stops: zoom.stops === null ? null : new ZoomStops(zoom.stops, zoom.stopUnit, screen),
     minPitch: pitch.min,
     maxPitch: pitch.max,
-    minHeading: turn.min ?? -Infinity,
-    maxHeading: turn.max ?? Infinity,
+    turn: { min: turn.min ?? -Infinity, max: turn.max ?? Infinity, stops: turn.stops },
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
     followsZoom,
     looksBySpan: !isFlat(pitchRule) || lensFollows,
@@ -114,47 +102,22 @@ function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
 const MIN_SPAN = 1e-6;
 const MAX_SPAN = 1e12;
 
-/** The nearest and the farthest zoom on a screen, whatever the bounds say: world units, min ≤ max. */
-export class SpanRange {
-  min = NaN;
-  max = NaN;
-
-  set({ settings: { zoom, wrap }, farthest }: Rules, { frameHeight, height }: Look): void {
-    // A panel never changes the scale: spans of the settings are those without one.
-    const share = frameHeight / height;
-    // Branches, because an engine boxes the result of a choice (`a ? b : c`) that is stored in a field.
-    if (zoom.maxPixelsPerUnit === null) this.min = zoom.minSpan * share;
-    else this.min = frameHeight / zoom.maxPixelsPerUnit;
-    if (zoom.minPixelsPerUnit !== null) this.max = frameHeight / zoom.minPixelsPerUnit;
-    else if (zoom.maxSpan !== null) this.max = zoom.maxSpan * share;
-    else this.max = farthest * share;
-    if (wrap.x !== null) this.max = Math.min(this.max, wrap.x * share);
-    if (wrap.y !== null) this.max = Math.min(this.max, wrap.y * share);
-    // No span that settings could not begin with.
-    this.min = Math.min(Math.max(this.min, MIN_SPAN), MAX_SPAN);
-    this.max = Math.min(Math.max(this.max, this.min), MAX_SPAN);
-  }
+/** The nearest zoom on a screen, whatever the bounds say: a span no larger than `maxSpan`. */
+export function minSpan({ settings: { zoom } }: Rules, { frameHeight, height }: Look): number {
+  // A panel never changes the scale: spans of the settings are those without one.
+  const least =
+    zoom.maxPixelsPerUnit === null ? zoom.minSpan * (frameHeight / height) : frameHeight / zoom.maxPixelsPerUnit;
+  return clamp(least, MIN_SPAN, MAX_SPAN);
 }
 
-const range = new SpanRange();
-
-export function minSpan(rules: Rules, look: Look): number {
-  range.set(rules, look);
-  return range.min;
-}
-
+/** The farthest zoom on a screen, whatever the bounds say: a span. */
 export function maxSpan(rules: Rules, look: Look): number {
-  range.set(rules, look);
-  return range.max;
-}
-
-/** A heading inside its range: the nearest one, whole turns aside. */
-export function headingInside({ minHeading: low, maxHeading: high }: Rules, heading: number): number {
-  if (heading >= low && heading <= high) return heading;
-  // The same way to look, a whole number of turns away, where that is inside.
-  const turned =
-    heading < low
-      ? heading + 360 * Math.ceil((low - heading) / 360)
-      : heading - 360 * Math.ceil((heading - high) / 360);
-  return turned >= low && turned <= high ? turned : clamp(heading, low, high);
+  const { zoom, wrap } = rules.settings;
+  const share = look.frameHeight / look.height;
+  const most =
+    zoom.minPixelsPerUnit !== null
+      ? look.frameHeight / zoom.minPixelsPerUnit
+      : (zoom.maxSpan ?? rules.farthest) * share;
+  const once = Math.min(most, (wrap.x ?? Infinity) * share, (wrap.y ?? Infinity) * share);
+  return clamp(once, minSpan(rules, look), MAX_SPAN);
 }

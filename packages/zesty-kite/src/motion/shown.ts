@@ -1,13 +1,11 @@
 /** What is shown of a motion: its pose, and what is left of its offset. */
 import { exp2 } from '../math/index.ts';
-import type { Look } from '../view/index.ts';
-import type { Motion } from './motion.ts';
-import type { Rules } from './rules.ts';
+import { missingClearance } from './clearance.ts';
+import type { Kept } from './kept.ts';
 import { ShownPose } from './shownPose.ts';
-import { missingClearance } from './solveFocus.ts';
 
 /** Sets `out` to what is shown of a motion whose eye has been raised, and the look with it. */
-export function showOffset(motion: Motion, look: Look, out: ShownPose): void {
+export function readShown(motion: Kept, out: ShownPose): void {
   const { offset } = motion;
   out.x = motion.x;
   out.y = motion.y;
@@ -24,21 +22,21 @@ export function showOffset(motion: Motion, look: Look, out: ShownPose): void {
   out.heading += offset.heading;
   out.pitch += offset.pitch;
   out.fieldOfView += offset.fieldOfView;
-  look.turn(out);
+  motion.look.turn(out);
 }
 
-/** Sets `out` to what is shown of kept motion. */
-export function showKept(kept: Motion, rules: Rules, look: Look, out: ShownPose): void {
-  const raised = kept.level + missingClearance(kept, rules, look);
-  showOffset(kept, look, out);
+/** What is shown of kept motion. */
+export function shownOf(kept: Kept): ShownPose {
+  const out = new ShownPose();
+  kept.layLook();
+  const raised = kept.level.height + missingClearance(kept);
+  readShown(kept, out);
   out.focusHeight += raised - kept.focusHeight;
+  return out;
 }
 
 /** What showed goes on showing, and eases to where kept motion is now. */
-export function keepShown(kept: Motion, rules: Rules, look: Look, before: ShownPose): void {
+export function startOffset(kept: Kept, before: ShownPose): void {
   kept.offset.isOn = false;
-  showKept(kept, rules, look, now);
-  kept.offset.between(now, before);
+  kept.offset.between(shownOf(kept), before);
 }
-
-const now = new ShownPose();

@@ -1,21 +1,25 @@
 /** The question how far the zoom goes, kept beside its answer. */
 
+import type { Heading } from './heading.ts';
+import type { Hold } from './hold.ts';
+import type { Insets } from './insets.ts';
+import type { Lens } from './lens.ts';
+import type { Part } from './part.ts';
+import type { Tilt } from './tilt.ts';
+import type { Zoom } from './zoom.ts';
+
 /** What it is asked of: kept motion. */
 export interface Asking {
-  readonly wantedSpan: number;
-  readonly goalHeading: number;
-  readonly tilt: number;
-  readonly insetLeft: number;
-  readonly insetTop: number;
-  readonly insetRight: number;
-  readonly insetBottom: number;
-  readonly pitchFar: boolean;
-  readonly lensFar: boolean;
-  readonly fingers: number;
+  readonly zoom: Zoom;
+  readonly turn: Heading;
+  readonly tilt: Tilt;
+  readonly lens: Lens;
+  readonly insets: Insets;
+  readonly hold: Hold;
 }
 
 /** All that the goal span depends on besides the rules. It is kept beside the goal, and says if that has to be found again. */
-export class SpanQuestion {
+export class SpanQuestion implements Part {
   /** World units. */
   wanted = NaN;
   /** Degrees: where the camera turns to, and what the player tilted. */
@@ -52,33 +56,33 @@ export class SpanQuestion {
   }
 
   /** Whether it is the question of a motion. */
-  isOf(motion: Asking): boolean {
+  isOf({ zoom, turn, tilt, lens, insets, hold }: Asking): boolean {
     return (
-      this.wanted === motion.wantedSpan &&
-      this.heading === motion.goalHeading &&
-      this.tilt === motion.tilt &&
-      this.insetLeft === motion.insetLeft &&
-      this.insetTop === motion.insetTop &&
-      this.insetRight === motion.insetRight &&
-      this.insetBottom === motion.insetBottom &&
-      this.pitchFar === motion.pitchFar &&
-      this.lensFar === motion.lensFar &&
-      this.isHeld === (motion.fingers === 2)
+      this.wanted === zoom.wanted &&
+      this.heading === turn.goal &&
+      this.tilt === tilt.offset &&
+      this.insetLeft === insets.left &&
+      this.insetTop === insets.top &&
+      this.insetRight === insets.right &&
+      this.insetBottom === insets.bottom &&
+      this.pitchFar === tilt.isFar &&
+      this.lensFar === lens.isFar &&
+      this.isHeld === (hold.fingers === 2)
     );
   }
 
-  take(motion: Asking): void {
-    this.wanted = motion.wantedSpan;
-    this.heading = motion.goalHeading;
-    this.tilt = motion.tilt;
+  take({ zoom, turn, tilt, lens, insets, hold }: Asking): void {
+    this.wanted = zoom.wanted;
+    this.heading = turn.goal;
+    this.tilt = tilt.offset;
     this.pitch = NaN;
-    this.insetLeft = motion.insetLeft;
-    this.insetTop = motion.insetTop;
-    this.insetRight = motion.insetRight;
-    this.insetBottom = motion.insetBottom;
-    this.pitchFar = motion.pitchFar;
-    this.lensFar = motion.lensFar;
-    this.isHeld = motion.fingers === 2;
+    this.insetLeft = insets.left;
+    this.insetTop = insets.top;
+    this.insetRight = insets.right;
+    this.insetBottom = insets.bottom;
+    this.pitchFar = tilt.isFar;
+    this.lensFar = lens.isFar;
+    this.isHeld = hold.fingers === 2;
     this.isFarthest = false;
   }
 

@@ -3,22 +3,7 @@
  * them their speed; they slow down and end as pans, zooms and turns do.
  */
 import { clamp, lengthOfEase, log2 } from '../math/index.ts';
-import {
-  addNotches,
-  addTurn,
-  byZoomNow,
-  endPan,
-  ENDED_BY_STEERING,
-  foreshortening,
-  isDriven,
-  restHeading,
-  takeGrip,
-  type Motion,
-  type Mover,
-  type Part,
-  type Rules,
-} from '../motion/index.ts';
-import type { Look } from '../view/index.ts';
+import { ENDED_BY_STEERING, type Motion, type Mover, type Part } from '../motion/index.ts';
 import { Trail } from './trail.ts';
 
 /** Slower than this is a hand that holds still, in spans per second. */
@@ -43,7 +28,7 @@ class Trails implements Part {
   }
 }
 
-export const glide: Mover<Rules, Trails> = {
+export const glide: Mover<Motion, Trails> = {
   name: 'glide',
   column: 'glide of a fling',
   endedBy: {
@@ -58,61 +43,63 @@ export const glide: Mover<Rules, Trails> = {
   keep: () => new Trails(),
   /** What glides is a pan: it is under way by itself. */
   isUnderWay: () => false,
-  end: (_, motion, effect) => {
-    if (effect === 'takesOver') motion.gliding = false;
-    else if (motion.gliding) endPan(motion);
+  end: (_, { pan }, effect) => {
+    if (effect === 'takesOver') pan.isGliding = false;
+    else if (pan.isGliding) pan.stop();
   },
-  hand: (trails, motion, rules, look, { anew, glides, micros }) => {
-    const { fingers, x, y, excessX, excessY, span, heading } = motion;
-    if (fingers === 0 && glides) fling(trails, motion, rules, look, micros);
+  hand: (trails, motion, { anew, glides, micros }) => {
+    const { focus, hold, span, heading } = motion;
+    if (hold.fingers === 0 && glides) fling(trails, motion, micros);
     if (anew) {
       trails.focus.clear();
       // One finger is lifted a moment before the other.
-      if (fingers === 2) trails.pinch.clear();
+      if (hold.fingers === 2) trails.pinch.clear();
     }
-    if (fingers > 0) trails.focus.add(x - excessX, y - excessY, micros);
-    if (fingers === 2) trails.pinch.add(log2(span), heading, micros);
+    if (hold.fingers > 0) trails.focus.add(focus.x - focus.excessX, focus.y - focus.excessY, micros);
+    if (hold.fingers === 2) trails.pinch.add(log2(span), heading, micros);
   },
 };
 
 /** The hand has let go: all goes on as fast as it went. */
-function fling({ focus, pinch }: Trails, motion: Motion, rules: Rules, look: Look, micros: number): void {
-  const { glideHalfLife, keepsGoing } = rules.settings.drag;
-  if (glideHalfLife > 0) flingFocus(focus, motion, rules, look, micros);
-  if (keepsGoing === 'all') flingPinch(pinch, motion, rules, look, micros);
+function fling({ focus, pinch }: Trails, motion: Motion, micros: number): void {
+  const { glideHalfLife, keepsGoing } = motion.rules.settings.drag;
+  if (glideHalfLife > 0) flingFocus(focus, motion, micros);
+  if (keepsGoing === 'all') flingPinch(pinch, motion, micros);
 }
 
 /** Along the screen, in pan speeds. */
-function flingFocus(focus: Trail, motion: Motion, rules: Rules, look: Look, micros: number): void {
+function flingFocus(focus: Trail, motion: Motion, micros: number): void {
+  const { pan, span, rules, look } = motion;
   const went = focus.speed(micros);
-  const speed = byZoomNow(motion, rules, rules.speed, motion.speedFar);
-  if (went === null || speed === 0 || isDriven(motion)) return;
-  const eastward = went.x / motion.span;
-  const southward = went.y / motion.span;
+  const speed = motion.valueNow(rules.speed, pan.isFar);
+  if (went === null || speed === 0 || pan.isDriven) return;
+  const eastward = went.x / span;
+  const southward = went.y / span;
   const fast = Math.sqrt(eastward * eastward + southward * southward);
   if (fast <= SLOWEST) return;
   const share = (Math.min(1, FASTEST / fast) * beyond(fast, SLOWEST)) / speed;
-  motion.velocityX = (eastward * look.cosHeading + southward * look.sinHeading) * share;
-  motion.velocityY = ((southward * look.cosHeading - eastward * look.sinHeading) * share) / foreshortening(rules, look);
-  motion.gliding = true;
+  pan.velocityX = (eastward * look.cosHeading + southward * look.sinHeading) * share;
+  pan.velocityY = ((southward * look.cosHeading - eastward * look.sinHeading) * share) / motion.foreshortening();
+  pan.isGliding = true;
 }
 
 /** About the last finger; at the pace at which zoom and turn ease. */
-function flingPinch(pinch: Trail, motion: Motion, rules: Rules, look: Look, micros: number): void {
+function flingPinch(pinch: Trail, motion: Motion, micros: number): void {
+  const { turn: heading, hold, first, rules } = motion;
   const went = pinch.speed(micros);
   if (went === null) return;
   const { zoom, turn } = rules.settings;
   const zooms = zoom.stops === null && Math.abs(went.x) > SLOWEST_ZOOM;
   const turns = Math.abs(went.y) > SLOWEST_TURN;
   if (!zooms && !turns) return;
-  takeGrip(motion, rules, look, motion.gripX, motion.gripY);
+  motion.grips.take(first.screenX, first.screenY);
   const zoomed = clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * beyond(went.x, SLOWEST_ZOOM);
   const octaves = lengthOfEase(zoomed, zoom.halfLife);
-  if (zooms) addNotches(motion, rules, look, octaves / log2(zoom.notch));
+  if (zooms) motion.zooming.addNotches(octaves / log2(zoom.notch));
   if (!turns) return;
   const turned = clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * beyond(went.y, SLOWEST_TURN);
-  addTurn(motion, rules, lengthOfEase(turned, turn.halfLife));
-  restHeading(motion, rules);
+  heading.turnBy(lengthOfEase(turned, turn.halfLife), rules.turn);
+  heading.rest(rules.turn, hold.fingers);
 }
 
 /** What counts of a speed: nothing at the slowest, soon all, and no jump between. */

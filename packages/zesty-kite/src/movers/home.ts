@@ -1,25 +1,10 @@
 /** Back to where the settings begin: zoom, turn and tilt ease there as they do, and the way there is this mover's own. */
-import {
-  addTurn,
-  dropGrip,
-  ENDED_BY_STEERING,
-  headingInside,
-  interrupt,
-  isDriven,
-  pitchAt,
-  restHeading,
-  setGoalSpan,
-  setPitch,
-  startPlace,
-  type Motion,
-  type Mover,
-  type Rules,
-} from '../motion/index.ts';
+import { ENDED_BY_STEERING, headingInside, startPlace, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS } from '../signals/index.ts';
-import { nearestCopy, type Look } from '../view/index.ts';
+import { nearestCopy } from '../view/index.ts';
 import { goesAWay, type Way } from './way.ts';
 
-export const home: Mover<Rules, Way> = {
+export const home: Mover<Motion, Way> = {
   ...goesAWay,
   name: 'home',
   column: 'way home',
@@ -32,31 +17,31 @@ export const home: Mover<Rules, Way> = {
     placePitch: 'named',
   },
   signals: { home: SIGNALS.home },
-  hear: (way, motion, rules, look) => {
-    if (motion.fingers > 0) return;
-    interrupt(motion, rules, look, 'mover');
+  hear: (way, motion) => {
+    if (motion.hold.fingers > 0) return;
+    motion.interrupt('mover');
     // A pan that is still slowing down would delay the start.
-    if (!isDriven(motion)) motion.velocityX = motion.velocityY = 0;
-    dropGrip(motion);
-    setOut(way, motion, rules, look);
+    if (!motion.pan.isDriven) motion.pan.velocityX = motion.pan.velocityY = 0;
+    motion.hold.drop();
+    setOut(way, motion);
   },
 };
 
 /** Zoom, turn, tilt and the way there, all eased. */
-function setOut(way: Way, motion: Motion, rules: Rules, look: Look): void {
+function setOut(way: Way, motion: Motion): void {
+  const { focus, zoom, turn, tilt, hold, rules } = motion;
   const { x, y, span, heading, pitch } = startPlace(rules);
   const { periodX = 0, periodY = 0 } = rules.ground;
-  way.x = nearestCopy(x - motion.x, periodX);
-  way.y = nearestCopy(y - motion.y, periodY);
-  setGoalSpan(motion, rules, look, span);
-  const { minHeading, maxHeading } = rules;
-  const turn = headingInside(rules, heading) - motion.heading;
-  const short = turn - 360 * Math.round(turn / 360);
-  const mayTurn = motion.heading + short >= minHeading && motion.heading + short <= maxHeading;
-  addTurn(motion, rules, mayTurn ? short : turn);
-  restHeading(motion, rules);
-  if (pitch === null) motion.tilt = 0;
-  else setPitch(motion, rules, pitch);
-  motion.askedPitch = pitchAt(motion, rules, motion.span);
-  motion.easing = motion.tilting = motion.tilted = true;
+  way.x = nearestCopy(x - focus.x, periodX);
+  way.y = nearestCopy(y - focus.y, periodY);
+  motion.zooming.easeTo(span);
+  const { min, max } = rules.turn;
+  const degrees = headingInside(rules.turn, heading) - turn.shown;
+  const short = degrees - 360 * Math.round(degrees / 360);
+  const mayTurn = turn.shown + short >= min && turn.shown + short <= max;
+  turn.turnBy(mayTurn ? short : degrees, rules.turn);
+  turn.rest(rules.turn, hold.fingers);
+  if (pitch === null) tilt.offset = 0;
+  else motion.setPitch(pitch);
+  tilt.easeTo(motion.pitchAt(zoom.eased), true);
 }

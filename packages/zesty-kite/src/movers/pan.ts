@@ -1,9 +1,9 @@
 /** `camera.pan`: the focus goes so many pixels along the screen, eased; several calls add up. */
-import { ENDED_BY_STEERING, interrupt, type Mover, type Rules } from '../motion/index.ts';
+import { ENDED_BY_STEERING, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS, type PanSignal } from '../signals/index.ts';
 import { goesAWay, type Way } from './way.ts';
 
-export const pan: Mover<Rules, Way> = {
+export const pan: Mover<Motion, Way> = {
   ...goesAWay,
   name: 'pan',
   column: 'eased pan of a call',
@@ -16,10 +16,11 @@ export const pan: Mover<Rules, Way> = {
     placeFocus: 'named',
   },
   signals: { pan: SIGNALS.pan },
-  hear: (way, motion, rules, look, signal) => {
-    if (motion.fingers > 0) return;
-    interrupt(motion, rules, look, 'panCall');
+  hear: (way, motion, signal) => {
+    if (motion.hold.fingers > 0) return;
+    motion.interrupt('panCall');
     const { x, y } = signal as PanSignal;
+    const { look } = motion;
     const perPixel = look.perPixel * motion.span;
     const right = x * perPixel;
     const toward = (y * perPixel) / look.sinPitch;

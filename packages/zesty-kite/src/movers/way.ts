@@ -1,5 +1,6 @@
 /** A way of the focus that is left, eased as a zoom is: what the way home and an eased pan have in common. */
-import { LENGTH_TOLERANCE, type Mover, type Part, type Rules } from '../motion/index.ts';
+import { exp2 } from '../math/index.ts';
+import { LENGTH_TOLERANCE, type Motion, type Mover, type Part } from '../motion/index.ts';
 
 /** World units. */
 export class Way implements Part {
@@ -14,7 +15,7 @@ export class Way implements Part {
 
 type Hooks = 'keep' | 'isUnderWay' | 'end' | 'endNamed' | 'move' | 'finish';
 
-export const goesAWay: Pick<Mover<Rules, Way>, Hooks> = {
+export const goesAWay: Pick<Mover<Motion, Way>, Hooks> = {
   keep: () => new Way(),
   isUnderWay: ({ x, y }) => x !== 0 || y !== 0,
   end: (way) => {
@@ -24,17 +25,18 @@ export const goesAWay: Pick<Mover<Rules, Way>, Hooks> = {
     if (x !== undefined) way.x = 0;
     if (y !== undefined) way.y = 0;
   },
-  move: (way, motion, { zoom }) => {
+  move: (way, { pan, span, rules }, seconds) => {
     const { x, y } = way;
-    way.x *= zoom.remaining;
-    way.y *= zoom.remaining;
-    const near = LENGTH_TOLERANCE * motion.span;
+    const remaining = exp2(-seconds * (1 / rules.settings.zoom.halfLife));
+    way.x *= remaining;
+    way.y *= remaining;
+    const near = LENGTH_TOLERANCE * span;
     if (Math.abs(way.x) < near && Math.abs(way.y) < near) way.x = way.y = 0;
-    motion.panX += x - way.x;
-    motion.panY += y - way.y;
+    pan.stepX += x - way.x;
+    pan.stepY += y - way.y;
   },
-  finish: ({ x, y }, motion) => {
-    motion.panX += x;
-    motion.panY += y;
+  finish: ({ x, y }, { pan }) => {
+    pan.stepX += x;
+    pan.stepY += y;
   },
 };

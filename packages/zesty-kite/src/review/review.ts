@@ -3,7 +3,7 @@ import { checkNumber, checkObject } from '../messages/index.ts';
 import { boundaryOf, maxSpanInside } from '../limits/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
-import { createRules, minSpan, lookAt, Motion, maxSpan, type Rules } from '../motion/index.ts';
+import { createRules, Motion, type Rules } from '../motion/index.ts';
 import {
   checkSettings,
   isEmptyRing,
@@ -12,7 +12,7 @@ import {
   type FullSettings,
   type Settings,
 } from '../settings/index.ts';
-import { GUARD, Look, type Screen } from '../view/index.ts';
+import { GUARD, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
 
@@ -70,16 +70,21 @@ interface Zoom {
 }
 
 function zoomsOf(rules: Rules): Zoom[] {
-  const look = new Look();
-  const motion = new Motion();
-  motion.span = NaN;
-  lookAt(motion, rules, look, rules.settings.zoom.maxSpan ?? rules.farthest);
-  const min = minSpan(rules, look);
-  const max = maxSpan(rules, look);
+  const motion = new Motion(rules, []);
+  const { zoom, look, zooming } = motion;
+  motion.insets.arriveAt(rules.settings.safeFrame);
+  motion.layFrame();
+  const lookFrom = (span: number): void => {
+    zoom.hold(span);
+    motion.flipSwitches();
+    motion.arriveAt(span);
+  };
+  lookFrom(rules.settings.zoom.maxSpan ?? rules.farthest);
+  const { min, max } = zooming;
   const limited = { ...boundaryOf(rules.settings), limitsZoom: rules.settings.bounds?.keep === 'view' };
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
     const span = min * exp2((log2(max / min) * i) / ZOOMS);
-    lookAt(motion, rules, look, span);
+    lookFrom(span);
     const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
     // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
     const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;

@@ -5,7 +5,7 @@ import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
-import type { Mover, Rules } from '../motion/index.ts';
+import type { Motion, Mover } from '../motion/index.ts';
 
 export interface ReplayOptions {
   /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
@@ -13,7 +13,7 @@ export interface ReplayOptions {
   /** The terrain that the session was recorded over. */
   readonly terrain?: Terrain | null;
   /** Abilities that cameras may have learned; those of `zesty-kite/direct` when left out. */
-  readonly movers?: readonly Mover<Rules>[];
+  readonly movers?: readonly Mover<Motion>[];
   /** From this moment on it is measured and fingerprinted, microseconds; from the beginning when left out. */
   readonly from?: number;
   /** It ends here, whatever still moves: signals that come later are not heard, microseconds; when all rests when left out. */

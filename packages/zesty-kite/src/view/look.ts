@@ -11,8 +11,9 @@
  * along (screen right, toward the viewer), counted from the focus: the intersection of a line and a
  * plane, and the same formula for both lenses.
  */
-import { Angle, type Cell } from '../math/index.ts';
-import type { Ground, Insets, Pose, Screen } from './pose.ts';
+import { Angle } from '../math/index.ts';
+import type { Ground, Insets, Point, Pose, Screen } from './pose.ts';
+import { ScratchPoint } from './scratch.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const REACH = 4;
@@ -20,6 +21,8 @@ export const REACH = 4;
 export const SIGHT = 64;
 /** Bounds keep inside what shows up to this many spans beyond the focus; at a flat pitch, what lies farther may be off the map. */
 export const GUARD = 2;
+/** Spans before the eye. */
+const NEAREST = 1e-3;
 /** The least share of the screen's width, and of its height, that insets leave to the safe frame. */
 const MIN_FRAME = 0.1;
 
@@ -50,11 +53,9 @@ export class Look {
   /** Safe-frame heights a CSS pixel. */
   perPixel = NaN;
 
-  /** Where `meet` came to, in world units from the focus along the world's own axes. */
-  meetX = NaN;
-  meetY = NaN;
-
+  readonly #angle = new Angle();
   readonly #corners = new Float64Array(8);
+  readonly #corner = new ScratchPoint();
   #cornersStale = true;
 
   /**
@@ -74,19 +75,20 @@ export class Look {
 
   #layCorners(): void {
     const corners = this.#corners;
+    const corner = this.#corner;
     this.#cornersStale = false;
     this.extentLeft = this.extentTop = Infinity;
     this.extentRight = this.extentBottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
       const v = k < 4 ? Math.max(-0.5, this.guardV) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
-      this.cast(u, v, 1, 0);
-      corners[k] = this.meetX;
-      corners[k + 1] = this.meetY;
-      this.extentLeft = Math.min(this.extentLeft, this.meetX);
-      this.extentTop = Math.min(this.extentTop, this.meetY);
-      this.extentRight = Math.max(this.extentRight, this.meetX);
-      this.extentBottom = Math.max(this.extentBottom, this.meetY);
+      this.cast(u, v, 1, 0, corner);
+      corners[k] = corner.x;
+      corners[k + 1] = corner.y;
+      this.extentLeft = Math.min(this.extentLeft, corner.x);
+      this.extentTop = Math.min(this.extentTop, corner.y);
+      this.extentRight = Math.max(this.extentRight, corner.x);
+      this.extentBottom = Math.max(this.extentBottom, corner.y);
     }
   }
 
@@ -135,6 +137,7 @@ export class Look {
   /** Takes the angles of a pose. */
   turn({ heading, pitch, fieldOfView }: Pick<Pose, 'heading' | 'pitch' | 'fieldOfView'>): void {
     if (heading === this.heading && pitch === this.pitch && fieldOfView === this.fieldOfView) return;
+    const angle = this.#angle;
     if (heading !== this.heading) {
       this.heading = heading;
       angle.degrees = heading;
@@ -186,7 +189,7 @@ export class Look {
   }
 
   /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans. Conservative: `false` means unknown. */
-  isWithin({ value: radius }: Readonly<Cell>): boolean {
+  isWithin(radius: number): boolean {
     const { sinPitch, cosPitch, widening } = this;
     const half = this.#halfWide * sinPitch;
     // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.
@@ -204,58 +207,53 @@ export class Look {
     return (y - this.middleY) * this.perPixel;
   }
 
-  /** Sets `meetX`, `meetY`: where a ray, held within reach, meets the plane that lies `rise` above the focus. */
-  meet(u: number, v: number, span: number, rise: number): void {
-    this.meetAlong(sightOf(u, v, span, rise));
-  }
-
-  /** The same, with all of it in an object: no number is boxed. `v` is held within reach in place. */
-  meetAlong(io: Sight): void {
+  /** Sets `out` to where a ray, held within reach, meets the plane that lies `rise` above the focus: world units from the focus. */
+  meet(u: number, v: number, span: number, rise: number, out: Point): void {
     const { sinPitch, cosPitch, widening } = this;
-    const withinReach = io.v + REACH * (sinPitch + widening * io.v * cosPitch) > 0;
-    if (!withinReach && widening !== 0) io.v = this.reachV;
-    this.#cast(io);
+    const withinReach = v + REACH * (sinPitch + widening * v * cosPitch) > 0;
+    this.cast(u, withinReach || widening === 0 ? v : this.reachV, span, rise, out);
   }
 
-  /** Sets `meetX`, `meetY`: where a ray meets the plane that lies `rise` above the focus. */
-  cast(u: number, v: number, span: number, rise: number): void {
-    this.#cast(sightOf(u, v, span, rise));
-  }
-
-  /** The one place with this formula. */
-  #cast({ u, v, span, rise }: Readonly<Sight>): void {
+  /** The same without a reach: the one place with this formula. */
+  cast(u: number, v: number, span: number, rise: number, out: Point): void {
     const { sinPitch, cosPitch, widening } = this;
     const steepness = 1 / (sinPitch + widening * v * cosPitch);
     const right = u * (span * sinPitch - widening * rise) * steepness;
     const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) * steepness;
-    this.meetX = right * this.cosHeading - toward * this.sinHeading;
-    this.meetY = right * this.sinHeading + toward * this.cosHeading;
+    this.toWorld(right, toward, out);
   }
 
-  /** Sets `meetX`, `meetY` to the ground below the eye; to the focus where no lens has an eye. */
-  meetBelowEye({ span }: Pick<Pose, 'span'>): void {
+  /** Sets `out` to a step along the screen's right and toward the viewer, along the world's axes. */
+  toWorld(right: number, toward: number, out: Point): void {
+    out.x = right * this.cosHeading - toward * this.sinHeading;
+    out.y = right * this.sinHeading + toward * this.cosHeading;
+  }
+
+  /**
+   * Sets `out` to where a point shows that lies (east, south, rise) from the focus, in safe-frame heights from the middle.
+   * What is beside or behind the eye shows as if it were a thousandth of a span before it.
+   */
+  project(span: number, east: number, south: number, rise: number, out: Point): void {
+    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this;
+    const right = east * cosHeading + south * sinHeading;
+    const toward = south * cosHeading - east * sinHeading;
+    const depth = Math.max(NEAREST, 1 - (widening * (toward * cosPitch + rise * sinPitch)) / span) * span;
+    out.x = right / depth;
+    out.y = (toward * sinPitch - rise * cosPitch) / depth;
+  }
+
+  /** How deep a point lies before the eye, in spans: below 0 behind it. */
+  depthOf(span: number, east: number, south: number, rise: number): number {
+    const toward = south * this.cosHeading - east * this.sinHeading;
+    return 1 - (this.widening * (toward * this.cosPitch + rise * this.sinPitch)) / span;
+  }
+
+  /** Sets `out` to the ground below the eye, counted from the focus; to the focus where no lens has an eye. */
+  meetBelowEye(span: number, out: Point): void {
     const toward = this.widening > 0 ? (span * this.cosPitch) / this.widening : 0;
-    this.meetX = -toward * this.sinHeading;
-    this.meetY = toward * this.cosHeading;
+    out.x = -toward * this.sinHeading;
+    out.y = toward * this.cosHeading;
   }
-}
-
-/** A ray through the screen, in safe-frame heights from the middle, from the eye of a span to a plane that lies `rise` above the focus. */
-export class Sight {
-  u = NaN;
-  v = NaN;
-  span = NaN;
-  rise = NaN;
-}
-
-const sight = new Sight();
-
-function sightOf(u: number, v: number, span: number, rise: number): Sight {
-  sight.u = u;
-  sight.v = v;
-  sight.span = span;
-  sight.rise = rise;
-  return sight;
 }
 
 /** A pose with its look, over a ground: what depths and picks need of a view. */
@@ -265,8 +263,6 @@ export interface Viewpoint extends Pick<Pose, 'x' | 'y' | 'focusHeight' | 'span'
   readonly ground: Ground;
   readonly look: Look;
 }
-
-const angle = new Angle();
 
 /** No panels. */
 export const NO_INSETS: Insets = { left: 0, top: 0, right: 0, bottom: 0 };

@@ -3,7 +3,7 @@ import { checkObject, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
 import { Look, NO_INSETS, SIGHT } from './look.ts';
 import { pick } from './pick.ts';
-import { ScratchDepth, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
+import { ScratchDepth, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
 import { canonical, nearestCopy } from './copies.ts';
 import type { Depth, Ground, Insets, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
 
@@ -38,6 +38,7 @@ export const FLAT: Ground = { lowest: 0, highest: 0 };
  * ```
  */
 export class View implements Pose {
+  readonly #met = new ScratchPoint();
   readonly x: number = 0;
   readonly y: number = 0;
   readonly focusHeight: number = 0;
@@ -122,9 +123,9 @@ export class View implements Pose {
     const below = span * look.sinPitch - look.widening * rise; // the plane, seen from the eye
     // No number is no place.
     if (!(below / span >= 1e-9 && steepness > 1e-9 && Math.abs(x) < Infinity && Math.abs(v) < Infinity)) return null;
-    look.cast(look.u(x), v, span, rise);
-    out.x = canonical(this.x + look.meetX, this.ground.periodX);
-    out.y = canonical(this.y + look.meetY, this.ground.periodY);
+    look.cast(look.u(x), v, span, rise, out);
+    out.x = canonical(this.x + out.x, this.ground.periodX);
+    out.y = canonical(this.y + out.y, this.ground.periodY);
     return out;
   }
 
@@ -239,9 +240,9 @@ export class View implements Pose {
     // Without an eye, high ground shows from far behind the focus, too.
     const behind = widening > 0 ? Infinity : SIGHT * sinPitch - (rise * cosPitch) / span;
     const v = Math.min(Math.max(look.v(y), sight), behind);
-    look.cast(look.u(x), v, span, rise);
-    out[at] = this.x + look.meetX;
-    out[at + 1] = this.y + look.meetY;
+    look.cast(look.u(x), v, span, rise, this.#met);
+    out[at] = this.x + this.#met.x;
+    out[at + 1] = this.y + this.#met.y;
   }
 
   /** CSS pixels per world unit at a point in space, square to the view; 0 behind the eye. */

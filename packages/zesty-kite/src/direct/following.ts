@@ -1,0 +1,126 @@
+/** What is kept of what is followed, and the signals that say so. */
+import type { Cause, Part } from '../motion/index.ts';
+import { maybeNumber, number, oneOf, place } from '../signals/index.ts';
+import type { Point } from '../view/index.ts';
+
+/** How following ended. */
+export interface Parting {
+  /** Steering or a call interrupted it, another took its place, the target was lost, or the program ended it. */
+  readonly outcome: 'interrupted' | 'replaced' | 'lost' | 'ended';
+  /** What interrupted it: a row of the table of what ends what; `session` where one began. */
+  readonly by: Cause | 'session' | null;
+}
+
+const FARTHEST = 1e12;
+export const SHAPES = ['box', 'circle'] as const;
+/** What a player's pan does: shift where the target shows, or end following. */
+export const PANS = ['offset', 'end'] as const;
+
+export interface FollowSignal extends Point {
+  readonly kind: 'follow';
+  readonly id: number;
+  readonly halfLife: number;
+  readonly lead: number;
+  /** The zone: shares of the safe frame's width and height; of a circle, its width as a share of the height. */
+  readonly zoneWidth: number;
+  readonly zoneHeight: number;
+  readonly zone: (typeof SHAPES)[number];
+  readonly onPan: (typeof PANS)[number];
+  /** The heading to turn to, degrees. */
+  readonly heading?: number;
+}
+
+/** Where the target is in the present frame. */
+export interface SampleSignal extends Point {
+  readonly kind: 'followed';
+  readonly id: number;
+  /** Seconds since the sample before. */
+  readonly after: number;
+  /** How much later than the signal it is, seconds. */
+  readonly ahead: number;
+  readonly heading?: number | undefined;
+}
+
+export interface UnfollowSignal {
+  readonly kind: 'unfollow';
+  readonly id: number;
+  readonly lost: boolean;
+}
+
+export const FOLLOW_SIGNALS = {
+  follow: {
+    id: number(0),
+    x: place(FARTHEST),
+    y: place(FARTHEST),
+    halfLife: number(0, 60),
+    lead: number(-60, 60),
+    zoneWidth: number(0, 1),
+    zoneHeight: number(0, 1),
+    zone: oneOf(SHAPES),
+    onPan: oneOf(PANS),
+    heading: maybeNumber(-1e6, 1e6),
+  },
+  followed: {
+    id: number(0),
+    x: place(FARTHEST),
+    y: place(FARTHEST),
+    after: number(0, 1e9),
+    ahead: number(0, 1e9),
+    heading: maybeNumber(-1e6, 1e6),
+  },
+  unfollow: { id: number(0), lost: { clean: (value: unknown) => value === true, schema: { type: 'boolean' } } },
+};
+
+export class Following implements Part {
+  /** What is followed, and how; null for nothing. */
+  wish: FollowSignal | null = null;
+  /** The target is outside of its zone, or has just been. */
+  underWay = false;
+  /** The target at the last sample, its velocity, and how much later that is than now: world units, seconds. */
+  x = -0;
+  y = -0;
+  velocityX = -0;
+  velocityY = -0;
+  ahead = -0;
+  /** Where it shows, and where it should: safe-frame heights from the middle. */
+  u = -0;
+  v = -0;
+  middleU = -0;
+  middleV = -0;
+  /** The focus, as it was left. */
+  focusX = -0;
+  focusY = -0;
+  /** Who waits for the end of which. Frames have none. */
+  readonly tells = new Map<number, (parting: Parting) => void>();
+  /** Counts the calls. */
+  last = -0;
+
+  copyFrom(other: Following): void {
+    this.wish = other.wish;
+    this.underWay = other.underWay;
+    this.x = other.x;
+    this.y = other.y;
+    this.velocityX = other.velocityX;
+    this.velocityY = other.velocityY;
+    this.ahead = other.ahead;
+    this.u = other.u;
+    this.v = other.v;
+    this.middleU = other.middleU;
+    this.middleV = other.middleV;
+    this.focusX = other.focusX;
+    this.focusY = other.focusY;
+  }
+
+  over(outcome: Parting['outcome'], by: Parting['by']): void {
+    const id = this.wish?.id ?? NaN;
+    this.wish = null;
+    this.underWay = false;
+    this.tells.get(id)?.({ outcome, by });
+    this.tells.delete(id);
+  }
+}
+
+/** Half of the zone's width and height, in safe-frame heights; of a circle, its radius twice. */
+export function zoneOf({ zone, zoneWidth, zoneHeight }: FollowSignal, wide: number): { width: number; height: number } {
+  return { width: (zoneWidth * (zone === 'circle' ? 1 : wide)) / 2, height: zoneHeight / 2 };
+}

@@ -1,0 +1,124 @@
+/**
+ * Where the focus is, once zoom, heading, pitch and lens are known: as grips and pans want it, inside the bounds.
+ *
+ * Where a screen ray meets a level plane, counted from the focus, does not depend on where the focus
+ * is: hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
+ */
+import { ANYWHERE, keepInside } from '../limits/index.ts';
+import { ScratchPoint } from '../view/index.ts';
+import type { HeldPoint } from './hold.ts';
+import type { Kept } from './kept.ts';
+import type { Pair } from './pair.ts';
+import type { Zooming } from './zooming.ts';
+
+/** Two grips that want the focus nearer to each other than this agree; in spans. */
+const AGREED = 1e-9;
+
+export class Focusing {
+  readonly #kept: Kept;
+  readonly #zooming: Zooming;
+  readonly #pair: Pair;
+  readonly #from = new ScratchPoint();
+  readonly #met = new ScratchPoint();
+  /** Where the focus ought to be, and where there is room for it: as of the last time that it was solved. */
+  readonly desired = new ScratchPoint();
+  readonly allowed = new ScratchPoint();
+
+  constructor(kept: Kept, zooming: Zooming, pair: Pair) {
+    this.#kept = kept;
+    this.#zooming = zooming;
+    this.#pair = pair;
+  }
+
+  /**
+   * Sets the focus. Grips are solved as if nothing were ever lifted, so that one does not chase the
+   * other: while the eye is lifted, what is held is off by the lift.
+   */
+  solve(): void {
+    const { focus, first, pan, hold, zoom, rules, look } = this.#kept;
+    const { desired, allowed } = this;
+    const from = this.#from;
+    from.x = focus.x - focus.excessX;
+    from.y = focus.y - focus.excessY;
+    first.x += pan.stepX;
+    first.y += pan.stepY;
+    if (hold.fingers === 2) this.#pair.solve();
+    this.#zooming.show();
+    const agree = this.#desire();
+    keepInside(rules.boundary, look, this.#kept, desired, from, allowed);
+    if (!this.#staysRaw) {
+      focus.rawX = allowed.x;
+      focus.rawY = allowed.y;
+    }
+    focus.isLimited = allowed.x !== desired.x || allowed.y !== desired.y || !agree;
+    const cap = rules.boundary.elastic * zoom.shown;
+    if (hold.fingers > 0) focus.stretch(desired.x - allowed.x, desired.y - allowed.y, cap);
+    // What was pulled over the edge is still on its way back.
+    else if (focus.isStretched) focus.capStretch(cap);
+    focus.x = allowed.x + focus.excessX;
+    focus.y = allowed.y + focus.excessY;
+  }
+
+  /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. Along a coast it slides with what is shown. */
+  get #staysRaw(): boolean {
+    const { hold, pan, rules } = this.#kept;
+    return !hold.isGrip && hold.fingers === 0 && !pan.steps && rules.boundary.shape.kind !== 'coast';
+  }
+
+  /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
+  #desire(): boolean {
+    const { focus, pan, hold, first, second, zoom, look } = this.#kept;
+    const { desired } = this;
+    const met = this.#met;
+    if (hold.isBelowEye) {
+      look.meetBelowEye(zoom.shown, met);
+      desired.x = first.x - met.x;
+      desired.y = first.y - met.y;
+      return true;
+    }
+    if (!hold.isGrip && hold.fingers === 0) {
+      desired.x = pan.steps ? focus.x - focus.excessX + pan.stepX : focus.rawX;
+      desired.y = pan.steps ? focus.y - focus.excessY + pan.stepY : focus.rawY;
+      return true;
+    }
+    this.#meet(first);
+    desired.x = first.x - met.x;
+    desired.y = first.y - met.y;
+    if (hold.fingers < 2) return true;
+    this.#meet(second);
+    const offX = second.x - met.x - desired.x;
+    const offY = second.y - met.y - desired.y;
+    desired.x += offX / 2;
+    desired.y += offY / 2;
+    return Math.abs(offX) + Math.abs(offY) <= AGREED * zoom.shown;
+  }
+
+  /** Sets `met` to where the screen point of a held point meets its level, counted from the focus. */
+  #meet({ screenX, screenY, height }: HeldPoint): void {
+    const { look, zoom, level } = this.#kept;
+    look.meet(look.u(screenX), look.v(screenY), zoom.shown, height - level.height, this.#met);
+  }
+
+  /** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */
+  putAt(x: number, y: number): void {
+    const { focus, rules, look } = this.#kept;
+    focus.x = x;
+    focus.y = y;
+    look.turn(this.#kept);
+    this.#zooming.show();
+    keepInside(rules.boundary, look, this.#kept, focus, ANYWHERE, focus);
+    focus.rawX = focus.x;
+    focus.rawY = focus.y;
+  }
+
+  /** Where a push from somewhere comes to inside the bounds. */
+  push(fromX: number, fromY: number, stepX: number, stepY: number, out: ScratchPoint): void {
+    const { rules, look } = this.#kept;
+    const from = this.#from;
+    from.x = fromX;
+    from.y = fromY;
+    out.x = fromX + stepX;
+    out.y = fromY + stepY;
+    keepInside(rules.boundary, look, this.#kept, out, from, out);
+  }
+}

@@ -1,0 +1,35 @@
+/** Where the camera is heading to. */
+import { ANYWHERE, keepInside } from '../limits/index.ts';
+import type { Pose } from '../view/index.ts';
+import { scaleWithFrame } from './keepScale.ts';
+import type { Motion } from './motion.ts';
+
+/**
+ * The goal span and heading, what they ask of pitch and lens, and the grip holding there, inside the limits.
+ *
+ * @param there scratch: it goes there
+ */
+export function goalPose(motion: Motion, there: Motion): Pose {
+  const { zoom, turn, insets, look } = there;
+  const { focusHeight } = motion;
+  there.copyFrom(motion);
+  there.layFrame();
+  const { frameWidth, frameHeight } = look;
+  insets.arriveAt(motion.rules.settings.safeFrame);
+  there.layFrame();
+  scaleWithFrame(zoom, frameWidth, frameHeight, look, 'scale');
+  turn.turnTo(motion.turn.goal);
+  there.zooming.findGoal();
+  zoom.finish();
+  there.arriveAt(zoom.goal);
+  if (there.isMoved)
+    there.states.forEach((state, i) => {
+      there.movers[i]?.finish?.(state, there);
+    });
+  look.turn(there);
+  there.zooming.show();
+  there.focusing.solve();
+  const { x, y } = there.focusing.allowed;
+  const { span, heading, pitch, fieldOfView } = there;
+  return { x, y, focusHeight, span, heading, pitch, fieldOfView };
+}

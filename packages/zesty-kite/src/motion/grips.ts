@@ -1,0 +1,143 @@
+/** Taking hold: of points of the ground, under screen points. */
+import { keepInside } from '../limits/index.ts';
+import { aim, nearestCopy, ScratchPoint, ScratchSpot, View, type Point } from '../view/index.ts';
+import type { HeldPoint } from './hold.ts';
+import type { Kept } from './kept.ts';
+import { ShownPose } from './shownPose.ts';
+
+export class Grips {
+  readonly #kept: Kept;
+  readonly #view = new View();
+  readonly #pose = new ShownPose();
+  readonly #spot = new ScratchSpot();
+  /** The focus before bounds and elastic edge were applied. */
+  readonly #unstretched = new ScratchPoint();
+  readonly #met = new ScratchPoint();
+
+  constructor(kept: Kept) {
+    this.#kept = kept;
+  }
+
+  /** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels); of nothing where a mover keeps something in place. */
+  take(x: number, y: number): void {
+    const { hold, first, isPinned } = this.#kept;
+    hold.drop();
+    if (isPinned) return;
+    hold.isGrip = true;
+    first.screenX = x;
+    first.screenY = y;
+    this.#holdUnder(first);
+  }
+
+  /** Takes hold of a point of the ground where it shows; of the focus where it does not. */
+  takeOf(pointX: number, pointY: number): void {
+    const { hold, first, focus, level, rules, look, isPinned } = this.#kept;
+    // In a world that repeats itself, the copy nearest to the focus.
+    const { periodX = 0, periodY = 0 } = rules.ground;
+    first.x = focus.x + nearestCopy(pointX - focus.x, periodX);
+    first.y = focus.y + nearestCopy(pointY - focus.y, periodY);
+    first.height = rules.terrain === null ? level.height : rules.terrain.heightAt(first.x, first.y);
+    const at = this.#aimFrom(focus).toScreen(first.x, first.y, first.height);
+    const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
+    hold.isGrip = at.inFront && shows && look.v(at.y) > look.reachV && !isPinned;
+    hold.isBelowEye = false;
+    first.screenX = at.x;
+    first.screenY = at.y;
+  }
+
+  /** Takes hold of the ground below the eye; of the focus where the lens has none. */
+  takeBelow(): void {
+    const { hold, first, focus, zoom, look, isPinned } = this.#kept;
+    look.meetBelowEye(zoom.shown, this.#met);
+    hold.isGrip = look.widening > 0 && !isPinned;
+    hold.isBelowEye = hold.isGrip;
+    first.x = focus.x + this.#met.x;
+    first.y = focus.y + this.#met.y;
+  }
+
+  /** A zoom or a turn that goes on grips what now shows at the same place. */
+  takeAgain(isBelowEye: boolean): void {
+    const { first } = this.#kept;
+    if (isBelowEye) this.takeBelow();
+    else this.take(first.screenX, first.screenY);
+  }
+
+  /** Takes hold, with every finger of a hand, of what is shown under it. */
+  takeFingers(): void {
+    const { hold, first, second } = this.#kept;
+    hold.drop();
+    hold.isTooClose = false;
+    if (hold.fingers > 0) this.#holdUnder(first);
+    if (hold.fingers > 1) this.#holdUnder(second);
+  }
+
+  /** Sets how many fingers hold, and where they are: CSS pixels. */
+  setFingers([one, other]: readonly Point[]): void {
+    const { hold, first, second } = this.#kept;
+    hold.fingers = one === undefined ? 0 : other === undefined ? 1 : 2;
+    first.screenX = one?.x ?? first.screenX;
+    first.screenY = one?.y ?? first.screenY;
+    second.screenX = other?.x ?? second.screenX;
+    second.screenY = other?.y ?? second.screenY;
+  }
+
+  /**
+   * Holds the point of the ground that shows at the screen point of `held`, or the one within reach below where it would be
+   * too far.
+   */
+  #holdUnder(held: HeldPoint): void {
+    const { zoom, level, rules, look } = this.#kept;
+    this.#unstretch();
+    const { screenX, screenY } = held;
+    const from = this.#unstretched;
+    const v = look.v(screenY);
+    const spot = this.#spot;
+    if (rules.terrain !== null && v > look.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
+      held.x = spot.x;
+      held.y = spot.y;
+      held.height = spot.height;
+      return;
+    }
+    look.meet(look.u(screenX), v, zoom.shown, 0, this.#met);
+    held.x = from.x + this.#met.x;
+    held.y = from.y + this.#met.y;
+    held.height = level.height;
+  }
+
+  /**
+   * Sets `unstretched`. A pull by e beyond the edge shows as cap · e / (cap + e); this is the inverse.
+   */
+  #unstretch(): void {
+    const { focus, zoom, rules, look } = this.#kept;
+    const raw = this.#unstretched;
+    raw.x = focus.x;
+    raw.y = focus.y;
+    if (!focus.isStretched) return;
+    const from = this.#met;
+    from.x = focus.x - focus.excessX;
+    from.y = focus.y - focus.excessY;
+    keepInside(rules.boundary, look, this.#kept, raw, from, raw);
+    const overX = focus.x - raw.x;
+    const overY = focus.y - raw.y;
+    const cap = rules.boundary.elastic * zoom.shown;
+    const over = Math.sqrt(overX * overX + overY * overY);
+    const stretch = cap / Math.max(cap - over, cap * 1e-9);
+    raw.x += overX * stretch;
+    raw.y += overY * stretch;
+  }
+
+  /** What the camera sees from a focus with the eye where nothing lifts it, without repetitions: held points stay in the copy that the focus is in. */
+  #aimFrom({ x, y }: Readonly<Point>): View {
+    const { zoom, turn, tilt, lens, level, insets, rules } = this.#kept;
+    const pose = this.#pose;
+    pose.x = x;
+    pose.y = y;
+    pose.focusHeight = level.height;
+    pose.span = zoom.shown;
+    pose.heading = turn.shown;
+    pose.pitch = tilt.pitch;
+    pose.fieldOfView = lens.fieldOfView;
+    const { lowest, highest } = rules.ground;
+    return aim(this.#view, pose, rules.screen, { lowest, highest, terrain: rules.terrain }, insets);
+  }
+}

@@ -1,0 +1,198 @@
+/** Being put somewhere: at the start, by the program, by limits or a screen that change. */
+import { middleOf } from '../limits/index.ts';
+import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
+import type { Motion } from './motion.ts';
+import type { Place } from './mover.ts';
+import type { Rules } from './rules.ts';
+
+/** Where to stand; a pitch that is null is what the zoom asks for. */
+export interface Start {
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+  readonly heading: number;
+  readonly pitch: number | null;
+}
+
+/** Where the settings ask to begin; limits have not spoken yet. */
+export function startPlace({ settings: { start, bounds }, boundary }: Rules): Start {
+  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
+  return {
+    x: start.x ?? middle.x,
+    y: start.y ?? middle.y,
+    span: start.span ?? middle.high,
+    heading: start.heading,
+    pitch: start.pitch ?? null,
+  };
+}
+
+/** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
+export function beginAt(motion: Motion, start: Start): void {
+  const { focus, zoom, turn, tilt, lens, insets, level, pan, hold, offset, rules } = motion;
+  hold.drop();
+  focus.excessX = focus.excessY = 0;
+  offset.end();
+  endMoversAt(motion, { ...start, pitch: start.pitch ?? undefined });
+  tilt.isFar = lens.isFar = pan.isFar = false;
+  insets.arriveAt(rules.settings.safeFrame);
+  motion.layFrame();
+  tilt.offset = 0;
+  turn.face(start.heading, rules.turn);
+  motion.zooming.atOnce(start.span, start.pitch);
+  focus.x = start.x;
+  focus.y = start.y;
+  arrive(motion);
+  motion.focusing.putAt(start.x, start.y);
+  arrive(motion);
+  motion.pair.hold();
+  motion.focusing.solve();
+  tilt.isActive = lens.isActive = tilt.isTilted = insets.isActive = hold.isPinched = false;
+  level.stop();
+  zoom.notches = 0;
+}
+
+/** Puts all that follows where it is wanted, at once. */
+function arrive(motion: Motion): void {
+  motion.flipSwitches();
+  motion.zooming.show();
+  motion.arriveAt(motion.zoom.eased);
+  motion.level.stand(motion.groundLevel);
+  motion.focus.height = motion.level.height;
+}
+
+/**
+ * Moves what is named at once, inside the limits, and ends what steered just that. What is not named
+ * is left alone: a zoom or a turn under way goes on, and so do held keys.
+ */
+export function placeAt(motion: Motion, place: Place): void {
+  const { focus, hold, level, offset } = motion;
+  const { span, heading, pitch } = place;
+  const { isGrip, isBelowEye, isOrbit } = hold;
+  const moves = place.x !== undefined || place.y !== undefined;
+  const looks = span !== undefined || heading !== undefined || pitch !== undefined;
+  endMoversAt(motion, place);
+  endPanAlong(motion, place);
+  if (looks) lookAnew(motion, place);
+  if (moves) {
+    // The offset beyond an elastic edge is part of x and y, and is dropped with them.
+    focus.unstretch();
+    offset.x = offset.y = offset.focusHeight = 0;
+    hold.drop();
+    motion.focusing.putAt(place.x ?? focus.x, place.y ?? focus.y);
+  }
+  if (hold.fingers === 0 && (moves || span !== undefined)) level.stand(motion.groundLevel);
+  settleInside(motion);
+  motion.reapplyPin();
+  motion.pair.hold();
+  if (moves || !looks || !isGrip || hold.fingers > 0) return;
+  // A zoom or a turn that goes on grips the ground that now shows at the same screen point.
+  motion.grips.takeAgain(isBelowEye);
+  hold.isOrbit = isOrbit;
+}
+
+/** Ends the movers that a placing ends. */
+function endMoversAt(motion: Motion, place: Place): void {
+  motion.movers.forEach((mover, i) => {
+    const state = motion.states[i];
+    if (state !== undefined) mover.endNamed?.(state, place);
+  });
+  if (place.x !== undefined || place.y !== undefined) motion.endMovers('placeFocus');
+  if (place.span !== undefined) motion.endMovers('placeSpan');
+  if (place.heading !== undefined) motion.endMovers('placeHeading');
+  if (place.pitch !== undefined) motion.endMovers('placePitch');
+  motion.findMoving();
+}
+
+/** Brings the focus inside with nothing held: it stays where it is, as far as the bounds let it. */
+function settleInside({ hold, focusing }: Motion): void {
+  const { fingers } = hold;
+  hold.drop();
+  hold.fingers = 0;
+  focusing.solve();
+  hold.fingers = fingers;
+}
+
+/** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
+function lookAnew(motion: Motion, { span, heading, pitch }: Place): void {
+  const { zoom, turn, tilt, offset, rules, look } = motion;
+  if (heading !== undefined) {
+    offset.heading = 0;
+    turn.face(heading, rules.turn);
+  }
+  if (pitch !== undefined) offset.pitch = 0;
+  if (span !== undefined || !zoom.isActive) {
+    if (span !== undefined) {
+      offset.zoom = offset.fieldOfView = 0;
+      zoom.notches = 0;
+    }
+    const { eased } = zoom;
+    // A tilt that still eases keeps its distance from what the new span asks for.
+    const lag = tilt.isTilted ? tilt.pitch - tilt.target : 0;
+    motion.zooming.atOnce(span ?? zoom.wanted, pitch ?? null);
+    if (span !== undefined || zoom.eased !== eased) {
+      motion.arriveAt(zoom.eased);
+      tilt.pitch = motion.insidePitch(tilt.pitch + lag);
+    }
+  } else if (pitch !== undefined) motion.setPitch(pitch);
+  if (pitch !== undefined) {
+    tilt.arriveAt(motion.pitchAt(zoom.eased));
+    tilt.isTilted = false;
+  }
+  look.turn(motion);
+}
+
+/** Ends a glide or a stop along the world's axes that are named. */
+function endPanAlong(motion: Motion, { x, y }: Place): void {
+  const { pan, look } = motion;
+  if ((x === undefined && y === undefined) || pan.isDriven) return;
+  const steep = motion.foreshortening();
+  const { sinHeading, cosHeading } = look;
+  const toward = pan.velocityY * steep;
+  const east = x === undefined ? pan.velocityX * cosHeading - toward * sinHeading : 0;
+  const south = y === undefined ? pan.velocityX * sinHeading + toward * cosHeading : 0;
+  pan.velocityX = east * cosHeading + south * sinHeading;
+  pan.velocityY = (south * cosHeading - east * sinHeading) / steep;
+  if (!pan.isMoving) pan.isGliding = false;
+}
+
+/**
+ * Brings everything inside limits that have changed; a grip goes on holding.
+ *
+ * @param otherBoundary there are other bounds: what was pulled over the edge of the old ones is forgotten
+ * @param atOnce a span that has to leave its stop goes to another at once; else it eases
+ */
+export function refit(motion: Motion, otherBoundary: boolean, atOnce = false): void {
+  const { focus, zoom, turn, tilt, insets, level, hold, question, rules } = motion;
+  turn.refit(rules.turn, hold.fingers);
+  tilt.pitch = motion.insidePitch(tilt.pitch);
+  motion.layLook();
+  zoom.keepIn(motion.zooming.min, motion.zooming.max);
+  question.forget();
+  motion.zooming.findGoal();
+  if (atOnce && rules.stops !== null && zoom.isActive) {
+    zoom.finish();
+    motion.arriveAt(zoom.eased);
+  }
+  if (otherBoundary) {
+    focus.unstretch();
+    motion.focusing.putAt(focus.x, focus.y);
+  }
+  motion.easeLook();
+  motion.focusing.solve();
+  motion.reapplyPin();
+  insets.isActive = true;
+  level.isStale = rules.terrain !== null || level.ground !== 0;
+}
+
+/** Another screen. A zoom or a turn under way goes on about the same pixel, and what a hand holds stays under it. */
+export function resize(motion: Motion): void {
+  const { zoom, hold, rules, look } = motion;
+  const { frameWidth, frameHeight } = look;
+  const { isGrip, isBelowEye, fingers } = hold;
+  motion.layFrame();
+  const rests = !zoom.isActive && fingers === 0;
+  scaleWithFrame(zoom, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(rules));
+  if (fingers === 0) hold.drop();
+  refit(motion, false, rests);
+  if (isGrip && motion.isEasing) motion.grips.takeAgain(isBelowEye);
+}

@@ -1,0 +1,142 @@
+/** What changes the zoom: a wanted span, how much of it fits, and what fits now. */
+import { fitsByFar, maxSpanInside } from '../limits/index.ts';
+import { clamp, exp2, log2 } from '../math/index.ts';
+import { fartherSpan, goalSpanOf } from './goalSpan.ts';
+import type { Kept } from './kept.ts';
+import { maxSpan, minSpan } from './rules.ts';
+import { SpanQuestion } from './spanQuestion.ts';
+
+export class Zooming {
+  readonly #kept: Kept;
+
+  constructor(kept: Kept) {
+    this.#kept = kept;
+  }
+
+  /** The ends of the zoom range, whatever the bounds say. */
+  get min(): number {
+    return minSpan(this.#kept.rules, this.#kept.look);
+  }
+
+  get max(): number {
+    return maxSpan(this.#kept.rules, this.#kept.look);
+  }
+
+  /** Where zooming out leads, world units: the greatest span that fits as the camera looks there, once panels have arrived; stops aside. */
+  get farthest(): number {
+    const { left, top, right, bottom } = this.#kept.rules.settings.safeFrame;
+    const question = new SpanQuestion();
+    question.take(this.#kept);
+    question.wanted = Infinity;
+    question.isHeld = true;
+    question.insetLeft = left;
+    question.insetTop = top;
+    question.insetRight = right;
+    question.insetBottom = bottom;
+    return goalSpanOf(question, this.#kept.rules);
+  }
+
+  /** Finds the goal again if what it depends on has changed; the zoom goes there from where it is. */
+  findGoal(): void {
+    const { question, zoom, hold, rules } = this.#kept;
+    if (question.isOf(this.#kept)) return;
+    question.take(this.#kept);
+    if (hold.fingers === 2) {
+      zoom.goal = zoom.eased;
+      zoom.finish();
+    } else zoom.easeTo(goalSpanOf(question, rules));
+  }
+
+  /** Sets the span that shows: where the zoom is, or what fits as the camera looks now. */
+  show(): void {
+    const { zoom, rules, look } = this.#kept;
+    zoom.shown = zoom.eased;
+    if (fitsByFar(rules.boundary, look, zoom.eased)) return;
+    const fits = maxSpanInside(rules.boundary, look, this.max);
+    if (zoom.eased > fits) zoom.shown = Math.max(fits, this.min);
+  }
+
+  /**
+   * Zooms by notches (positive: farther), counted from the goal, so that quick notches add up: each by
+   * the settings' factor, or on to the next stop.
+   */
+  addNotches(notches: number): void {
+    const { zoom, rules, look } = this.#kept;
+    const { min, max } = this;
+    const whole = rules.stops === null ? NaN : zoom.wholeNotches(notches);
+    if (whole === 0) return;
+    this.findGoal();
+    const span =
+      rules.stops === null
+        ? clamp(zoom.goal * exp2(notches * log2(rules.settings.zoom.notch)), min, max)
+        : rules.stops.beyond(look, zoom.goal, whole, min, max);
+    // NaN: there is no stop in that direction.
+    if (span !== span || span === zoom.goal) return;
+    if (notches > 0) this.#zoomOut(span);
+    else this.#want(span);
+  }
+
+  #want(span: number): void {
+    this.#kept.zoom.wanted = span;
+    this.findGoal();
+  }
+
+  /** Zooms out to a span, or as far as the view fits; if no farther than now, to the next span beyond at which it does. */
+  #zoomOut(span: number): void {
+    const { question, zoom, rules } = this.#kept;
+    if (question.isFarthest) return;
+    const { max } = this;
+    let from = zoom.goal;
+    for (let to = span; from < max; to = Math.min(to * rules.settings.zoom.notch, max)) {
+      const farther = fartherSpan(question, rules, from, to);
+      // What does not fit is not wanted: a later turn would go there.
+      if (farther === farther) {
+        this.#want(farther);
+        return;
+      }
+      if (!rules.looksBySpan) break;
+      from = to;
+    }
+    // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
+    question.isFarthest = true;
+  }
+
+  /** Eases to a span, as far as stops and limits let it. */
+  easeTo(span: number): void {
+    this.#want(clamp(span, this.min, this.max));
+  }
+
+  /** Ends a zoom under way at the span that is shown; where there are stops, at the nearest, once no two fingers hold. */
+  stop(): void {
+    if (this.#kept.zoom.isActive) this.stayAt(this.#kept.zoom.shown);
+  }
+
+  /** The zoom is at a span, and wants no other; where there are stops, it goes on to the nearest. */
+  stayAt(span: number): void {
+    this.#kept.zoom.hold(span);
+    this.#kept.question.forget();
+    this.findGoal();
+  }
+
+  /**
+   * Zooms at once: to the greatest span up to one that fits.
+   *
+   * @param pitch as the camera looks there; null for what the zoom asks for, with the tilt
+   */
+  atOnce(span: number, pitch: number | null): void {
+    const { question, zoom, hold, rules } = this.#kept;
+    const named = pitch === null ? NaN : this.#kept.insidePitch(pitch);
+    zoom.wanted = clamp(span, this.min, this.max);
+    question.take(this.#kept);
+    question.pitch = named;
+    zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, rules);
+    zoom.finish();
+    this.#kept.flipSwitches();
+    if (pitch !== null) {
+      this.#kept.setPitch(named);
+      // The tilt is that of this span.
+      if (rules.pitch.curve !== null) zoom.wanted = zoom.goal;
+    }
+    question.take(this.#kept);
+  }
+}
