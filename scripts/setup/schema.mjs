@@ -58,6 +58,7 @@ export async function sessionJsonSchema() {
   }));
   const text = { type: 'string' };
   const size = { type: 'number', minimum: 0 };
+  const coordinate = { type: 'number', minimum: -1e12, maximum: 1e12 };
   const header = {
     type: 'object',
     description: 'The first line.',
@@ -76,6 +77,19 @@ export async function sessionJsonSchema() {
           },
           { type: 'null' },
         ],
+      },
+      home: {
+        description: 'Where Home leads; where the settings begin when left out.',
+        type: 'object',
+        properties: {
+          x: coordinate,
+          y: coordinate,
+          span: { type: 'number', exclusiveMinimum: 0, maximum: 1e12 },
+          heading: coordinate,
+          pitch: { anyOf: [{ type: 'number', minimum: 0, maximum: 90 }, { type: 'null' }] },
+        },
+        required: ['x', 'y', 'span', 'heading', 'pitch'],
+        additionalProperties: false,
       },
       terrain: {
         description: 'The terrain that it was played over; flat ground when left out.',

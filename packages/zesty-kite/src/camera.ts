@@ -52,7 +52,7 @@ import {
   type TerrainSignal,
 } from './signals/index.ts';
 import { MOVERS } from './movers/index.ts';
-import { finishSignal, obey, tilt, turn, zoomOnCall } from './steer.ts';
+import { callOn, changesNothing, finishSignal, obey } from './steer.ts';
 import { aim, canonical, View, type Point, type Pose, type Screen } from './view/index.ts';
 
 /** What is not data and so no setting. */
@@ -61,6 +61,8 @@ export interface CameraOptions {
   readonly screen?: Screen | null;
   /** The heights of the ground; flat when left out. */
   readonly terrain?: Terrain | null;
+  /** Where Home leads, if that is not where the settings begin: a saved game may begin anywhere. */
+  readonly home?: Start | null;
   /** Called when something comes in while the camera is settled: time to draw frames again. */
   readonly wake?: () => void;
   /**
@@ -107,6 +109,8 @@ type Ring = readonly Point[];
 export interface SessionStart {
   readonly settings: Settings;
   readonly screen: Screen | null;
+  /** Where Home leads, if that is not where it begins. */
+  readonly home?: Start;
   /** Which heights it was over; left out where the ground was flat. */
   readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
   /** The names of the abilities that the camera had learned; left out where there were none. */
@@ -121,6 +125,8 @@ const HELD_FOR_MICROS = 250_000;
 const STEP_MICROS = Math.ceil(GRID_SECONDS * 1e6);
 /** What only the program says, and depends on no time. */
 const CALLS = new Set(['turn', 'tilt', 'zoom', 'pan', 'home', 'place', 'change']);
+/** Settings by which nothing moves that moves already. */
+const HANDS: ReadonlySet<string> = new Set(['bindings', 'edge', 'wheel', 'pad', 'inverted', 'start']);
 /** As in the schema: headings that a start may have, degrees. */
 const MAX_TURN = 1e6;
 
@@ -145,6 +151,7 @@ export class Camera extends Calls implements CameraLike {
   #lastTerrain: Terrain | null;
   /** Replaced, never changed: a poll may end itself or another. */
   #polls: readonly ((time: number) => void)[] = [];
+  #home: Start | null;
   #advancing = false;
   /** How many polls keep it from being settled. */
   #awake = 0;
@@ -168,6 +175,8 @@ export class Camera extends Calls implements CameraLike {
   /** What waiting changes make of the settings, one by one; and the time of the last of them. */
   readonly #changes: Checked[] = [];
   #changesTaken = 0;
+  /** What the last call of `change` makes of them, if that waits. */
+  #called: Checked | null = null;
   #lastChange = -Infinity;
   #screen: Screen = { width: 1, height: 1 };
   #sized = false;
@@ -192,6 +201,8 @@ export class Camera extends Calls implements CameraLike {
   #drawn = false;
   /** What the last frame showed was of this time, microseconds. */
   #frameMicros = 0;
+  /** When the last signal came that changed nothing, microseconds. */
+  #heardAt = 0;
   /** When the pointer will have dwelt at an edge, microseconds; null when it does not. */
   #dwells: number | null = null;
   #write: ((signal: StampedSignal) => void) | null = null;
@@ -204,18 +215,19 @@ export class Camera extends Calls implements CameraLike {
    */
   constructor(settings: Settings | readonly Settings[] = {}, options: CameraOptions = {}) {
     super();
-    const { screen, terrain, wake, report } = checkOptions(options);
+    const { screen, terrain, home, wake, report } = checkOptions(options);
     this.#checked = completeLayers(settings);
     this.#hands = new Hands(this.#settings);
     this.#filter = new SignalFilter(this.#settings);
     this.#wake = wake ?? (() => undefined);
     if (report) this.#reports.push(report);
     this.#terrain = this.#lastTerrain = terrain ?? null;
+    this.#home = home ?? null;
     this.#timeline = new Timeline(this.#rules(this.#settings), MOVERS);
     this.#frame = this.#timeline.createMotion(this.view.look);
     this.#ahead = this.#timeline.createMotion();
     this.#there = this.#timeline.createMotion();
-    this.#placed = startPlace(this.#timeline.rules);
+    this.#placed = startPlace(this.#settings, this.#timeline.rules.boundary);
     this.#restart(screen ?? null);
   }
 
@@ -223,9 +235,9 @@ export class Camera extends Calls implements CameraLike {
     return this.#checked.settings;
   }
 
-  /** The settings in force, defaults included; frozen. */
+  /** The settings in force, with all that has been called up to now; defaults included, frozen. */
   get settings(): Readonly<FullSettings> {
-    return this.#settings;
+    return (this.#called ?? this.#checked).settings;
   }
 
   /** The heights in force; null where the ground is flat. */
@@ -241,9 +253,32 @@ export class Camera extends Calls implements CameraLike {
 
   /** Where the camera is heading to, with all that has been called up to now. */
   get goal(): Pose {
-    const called = this.#calls.length > 0;
+    const waiting = this.#waiting.isEmpty ? [] : this.#waiting.inOrder;
+    const isForeseen = ({ time, body }: (typeof waiting)[number]): boolean =>
+      time === -Infinity || (body.kind === 'screen' && !this.#sized);
+    const called = this.#calls.length > 0 || waiting.some(isForeseen);
     if (called) this.#timeline.show(this.#now, this.#ahead);
+    let changes = this.#changesTaken;
+    for (const one of waiting) {
+      if (isForeseen(one)) this.#foresee(one.body, changes);
+      if (one.body.kind === 'change') changes += 1;
+    }
     return this.#handedOut(goalPose(called ? this.#ahead : this.#frame, this.#there));
+  }
+
+  /** Lets a call that waits take effect on what lies ahead; before the first frame, the size of the screen as well. */
+  #foresee(body: SignalBody, change: number): void {
+    const ahead = this.#ahead;
+    if (body.kind === 'screen' && !this.#sized) {
+      ahead.rules = { ...this.#rules(this.#settings), screen: body };
+      beginAt(ahead, this.#placed);
+    } else if (body.kind === 'change') {
+      const checked = this.#changes[change];
+      if (checked === undefined) return;
+      const { screen, boundary } = ahead.rules;
+      ahead.rules = { ...this.#rules(checked.settings), screen };
+      refit(ahead, ahead.rules.boundary.shape !== boundary.shape);
+    } else callOn(ahead, body);
   }
 
   /** Where the camera is now: in the last frame. */
@@ -327,7 +362,11 @@ export class Camera extends Calls implements CameraLike {
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
     if (body.kind === 'terrain') time = this.#checkTerrain(body, time);
-    if (body.kind === 'change') time = this.#checkChange(body.settings, time);
+    if (body.kind === 'change') {
+      const isCall = time === -Infinity;
+      time = this.#checkChange(body.settings, time);
+      if (isCall) this.#called = this.#changes.at(-1) ?? null;
+    }
     const isCall = CALLS.has(body.kind) || this.#kinds.has(body.kind);
     if (this.#kinds.has(body.kind) && !this.#sized) this.#untilSized.push(body);
     else if (time === -Infinity && isCall && this.#waiting.isEmpty && !this.#writing && this.#dwells === null)
@@ -342,13 +381,57 @@ export class Camera extends Calls implements CameraLike {
     const { kept } = this.#timeline;
     if (this.#calls.length === 0) this.#calledAtRest = kept.isAtRest;
     this.#timeline.runTo(this.#calledAtRest ? this.#timeline.micros : this.#lastShown);
-    this.#takeEffect(body, this.#timeline.micros);
+    this.#takeEffect(body, this.#timeline.micros, null);
     this.#calls.push(body);
   }
 
-  /** The time of the last frame, or of kept motion if that is later, microseconds. */
+  /** The time of the last frame, or of the last signal if that is later, microseconds. */
   get #lastShown(): number {
-    return Math.max(this.#timeline.micros, this.#frameMicros);
+    return Math.max(this.#lastHeard, this.#frameMicros);
+  }
+
+  /** The time of kept motion, or of a later signal that changed nothing, microseconds. */
+  get #lastHeard(): number {
+    return Math.max(this.#timeline.micros, this.#heardAt);
+  }
+
+  /** What a signal of a hand asks for; null for any other. */
+  #intentsOf(body: SignalBody, at: number): readonly Intent[] | null {
+    switch (body.kind) {
+      case 'key':
+      case 'wheel':
+      case 'press':
+      case 'move':
+      case 'lift':
+      case 'pad':
+      case 'hold':
+      case 'unhold':
+        return this.#hands.hear(body, this.#screen, at);
+      case 'hover':
+        return this.#hover(body, at);
+      case 'screen':
+        return this.#isScreen(body) ? [] : null;
+      case 'change':
+        return this.#adoptForHands();
+      default:
+        return null;
+    }
+  }
+
+  #isScreen({ width, height, density }: Screen): boolean {
+    const { screen } = this.#timeline.rules;
+    return this.#sized && width === screen.width && height === screen.height && density === screen.density;
+  }
+
+  /** Adopts the next change if nothing that moves goes by it; what the hands ask for then. Null for any other change. */
+  #adoptForHands(): readonly Intent[] | null {
+    const before = this.#settings;
+    const next = this.#changes[this.#changesTaken] ?? this.#checked;
+    const names = Object.keys(next.settings) as (keyof FullSettings)[];
+    if (!names.every((name) => HANDS.has(name) || next.settings[name] === before[name])) return null;
+    if (next.settings.start !== before.start) this.#home = null;
+    this.#rule(this.#takeChange());
+    return this.#hands.adopt(this.#settings, this.#screen);
   }
 
   /** Stamps the calls since the last frame: with its own time where they found the camera at rest, for then nothing has moved since. */
@@ -517,19 +600,26 @@ export class Camera extends Calls implements CameraLike {
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
     if (write !== null) checkFunction('begin.write', write, 'a function, or null');
     this.#stampCalls();
-    const { x, y, span, heading, pitch } = this.shown;
+    // What has been called takes effect before the session begins.
+    for (let body = this.#waiting.takeUntimed(); body !== null; body = this.#waiting.takeUntimed())
+      this.#apply(body, this.#lastShown);
+    const { kept } = this.#timeline;
+    this.#timeline.runTo(this.#lastShown);
+    const { x, y } = this.#handedOut({ x: kept.x, y: kept.y });
+    const { span, heading, pitch } = kept;
     // Whole turns beyond what a start may say are forgotten.
     const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
+    const start = { x, y, span, heading: heading - turns, pitch };
     this.#dropWaiting();
-    this.#rule(changeSettings(this.#checked, { start: { x, y, span, heading: heading - turns, pitch } }));
     this.#write = write;
     const screen = this.#sized ? this.#screen : null;
-    this.#restart(screen);
+    this.#restart(screen, start);
     this.attempt(this.#wake);
     const learned = this.#timeline.movers.slice(MOVERS.length).map(({ name }) => name);
     return {
-      settings: this.#checked.written,
+      settings: changeSettings(this.#checked, { start }).written,
       screen,
+      home: this.#timeline.rules.home,
       ...(this.#terrain === null ? {} : { terrain: { id: this.#terrain.id, digest: this.#terrain.digest } }),
       ...(learned.length === 0 ? {} : { movers: learned }),
     };
@@ -620,7 +710,9 @@ export class Camera extends Calls implements CameraLike {
   }
 
   #takeChange(): Checked {
-    return this.#changes[this.#changesTaken++] ?? this.#checked;
+    const taken = this.#changes[this.#changesTaken++] ?? this.#checked;
+    if (taken === this.#called) this.#called = null;
+    return taken;
   }
 
   /** Only a terrain that `changeTerrain` was given can be named. */
@@ -634,14 +726,16 @@ export class Camera extends Calls implements CameraLike {
     return time;
   }
 
-  /** What waits when a session begins takes effect no more: it begins at rest. */
+  /** What waits for its time when a session begins takes effect no more, but for settings and ground: it begins at rest. */
   #dropWaiting(): void {
     this.#waiting.clear();
-    this.#checked = this.#changes.at(-1) ?? this.#checked;
+    const checked = this.#changes.at(-1) ?? this.#checked;
     this.#changes.length = this.#changesTaken = 0;
+    this.#called = null;
     this.#lastChange = -Infinity;
     this.#terrain = this.#lastTerrain;
     this.#terrains.clear();
+    this.#rule(checked);
   }
 
   /** Lets everything that has waited long enough take effect, each at its own time. */
@@ -686,10 +780,14 @@ export class Camera extends Calls implements CameraLike {
   #apply(body: SignalBody, due: number): void {
     this.#guard(due);
     this.#dwellUntil(due);
-    const at = Math.max(due, this.#timeline.micros);
-    this.#timeline.runTo(at);
-    this.#look(null);
-    this.#takeEffect(body, at);
+    const at = Math.max(due, this.#lastHeard);
+    const intents = this.#intentsOf(body, at);
+    // What changes nothing does not divide a step of kept motion in two.
+    if (intents === null || !intents.every((intent) => changesNothing(this.#timeline.kept, intent))) {
+      this.#timeline.runTo(at);
+      this.#look(null);
+      this.#takeEffect(body, at, intents);
+    } else this.#heardAt = at;
     this.#writeDown(body, at);
     if (this.#sized && this.#untilSized.length > 0)
       for (const asked of this.#untilSized.splice(0)) this.#apply(asked, at);
@@ -707,11 +805,13 @@ export class Camera extends Calls implements CameraLike {
     if (!written) this.#write = null;
   }
 
-  #takeEffect(body: SignalBody, at: number): void {
+  #takeEffect(body: SignalBody, at: number, intents: readonly Intent[] | null): void {
     // Other settings and other ground change where the camera goes, not where it is shown.
     const goesOn = this.#sized && (body.kind === 'change' || body.kind === 'terrain');
     const before = goesOn ? shownOf(this.#timeline.kept) : null;
-    this.#hear(body, at);
+    if (intents === null) this.#hear(body, at);
+    else if (body.kind === 'hold' || body.kind === 'unhold' || body.kind === 'change') this.#obey(intents);
+    else this.#steer(intents, body.kind);
     finishSignal(this.#timeline);
     if (before !== null) startOffset(this.#timeline.kept, before);
     this.#look(body.kind);
@@ -724,17 +824,10 @@ export class Camera extends Calls implements CameraLike {
       case 'screen':
         this.#resize(body);
         break;
-      case 'hover':
-        this.#hover(body, at);
-        break;
       case 'turn':
-        turn(kept, body.degrees, body.about);
-        break;
       case 'tilt':
-        tilt(kept, body.degrees, body.about);
-        break;
       case 'zoom':
-        zoomOnCall(kept, body);
+        callOn(kept, body);
         break;
       case 'gap':
         kept.pan.isStalled = body.phase === 'begin';
@@ -748,19 +841,9 @@ export class Camera extends Calls implements CameraLike {
       case 'terrain':
         this.#rebuild(body);
         break;
-      case 'key':
-      case 'wheel':
-      case 'press':
-      case 'move':
-      case 'lift':
-      case 'pad':
-        this.#steer(this.#hands.hear(body, this.#screen, at), body.kind);
-        break;
-      case 'hold':
-      case 'unhold':
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
-        if (body.kind === 'release') kept.endMovers('release');
+        kept.endMovers('release');
         break;
       case 'home':
       case 'pan':
@@ -788,13 +871,13 @@ export class Camera extends Calls implements CameraLike {
   }
 
   /** A pointer that comes to an edge is asked again once it has dwelt there. */
-  #hover(body: HoverSignal, at: number): void {
+  #hover(body: HoverSignal, at: number): readonly Intent[] {
     const { intents, enters } = this.#hands.hover(body, this.#screen);
-    this.#steer(intents, 'hover');
-    if (!enters) return;
+    if (!enters) return intents;
     const dwell = Math.round((this.#settings.edge?.dwell ?? 0) * 1e6);
-    if (dwell === 0) this.#steer(this.#hands.dwell(), 'hover');
-    else this.#dwells = at + dwell;
+    if (dwell === 0) return [...intents, ...this.#hands.dwell()];
+    this.#dwells = at + dwell;
+    return intents;
   }
 
   /** What the player wants. */
@@ -832,7 +915,8 @@ export class Camera extends Calls implements CameraLike {
 
   #adopt(checked: Checked): void {
     const { shape } = this.#timeline.rules.boundary;
-    const { locked } = this.#settings;
+    const { locked, start } = this.#settings;
+    if (checked.settings.start !== start) this.#home = null;
     this.#rule(checked);
     const { kept, rules } = this.#timeline;
     kept.layLook();
@@ -866,21 +950,21 @@ export class Camera extends Calls implements CameraLike {
 
   #rules(settings: FullSettings, boundary?: Boundary): Rules {
     const terrain = this.#terrain && soundTerrain('terrain', this.#terrain);
-    const ruling = { settings, screen: this.#screen, terrain };
+    const ruling = { settings, screen: this.#screen, terrain, home: this.#home };
     return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
   }
 
   /** Time zero: as a player of the session would find it. */
-  #restart(screen: Screen | null): void {
+  #restart(screen: Screen | null, start = startPlace(this.#settings, this.#timeline.rules.boundary)): void {
     this.#hands.release();
     this.#filter.restart(this.#settings, screen ?? this.#screen);
     this.#dwells = null;
     this.#timeline.restart();
     this.#origin = null;
-    this.#now = this.#latest = this.#frameMicros = 0;
+    this.#now = this.#latest = this.#frameMicros = this.#heardAt = 0;
     this.#drawn = false;
     this.#sized = false;
-    this.#placed = startPlace(this.#timeline.rules);
+    this.#placed = start;
     beginAt(this.#timeline.kept, this.#placed);
     if (screen !== null) this.#resize(cleanScreen(screen));
     this.#timeline.show(this.#now, this.#frame);

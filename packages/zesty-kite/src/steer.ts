@@ -8,8 +8,8 @@ import type {
   StepIntent,
   ZoomIntent,
 } from './hands/index.ts';
-import type { Motion, Timeline } from './motion/index.ts';
-import type { About, ZoomSignal } from './signals/index.ts';
+import { placeAt, type Motion, type Timeline } from './motion/index.ts';
+import type { About, SignalBody, ZoomSignal } from './signals/index.ts';
 
 /**
  * Called after each signal. Where nothing moves any more it solves the focus, as no further step will do it, and ends the
@@ -50,6 +50,34 @@ export function obey(timeline: Timeline, intent: Intent): void {
       hold(timeline, intent);
       break;
   }
+}
+
+/** Whether an intent is what is in force already. */
+export function changesNothing(
+  { pan, turn: heading, tilt: pitch, zoom: zoomed, hold: held }: Motion,
+  intent: Intent,
+): boolean {
+  if (intent.kind === 'hold') return intent.change === 'none';
+  if (intent.kind !== 'steer') return false;
+  return (
+    intent.right === pan.targetX &&
+    intent.down === pan.targetY &&
+    intent.turn === heading.rate &&
+    intent.tilt === pitch.rate &&
+    intent.zoom === zoomed.rate &&
+    intent.orbits === heading.isOrbiting &&
+    (intent.orbits || !held.isOrbit)
+  );
+}
+
+/** What a call of the program does that is a signal: others do nothing here. */
+export function callOn(kept: Motion, body: SignalBody): void {
+  kept.layLook();
+  if (body.kind === 'turn') turn(kept, body.degrees, body.about);
+  else if (body.kind === 'tilt') tilt(kept, body.degrees, body.about);
+  else if (body.kind === 'zoom') zoomOnCall(kept, body);
+  else if (body.kind === 'place') placeAt(kept, body);
+  else kept.hear(body);
 }
 
 function steer(kept: Motion, { right, down, turn, tilt, zoom: notches, orbits }: SteerIntent): void {
@@ -173,14 +201,14 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
 }
 
 /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
-export function turn(kept: Motion, degrees: number, about: About | undefined): void {
+function turn(kept: Motion, degrees: number, about: About | undefined): void {
   kept.interrupt('turn');
   gripAbout(kept, about);
   kept.turn.stepBy(degrees, kept.rules.turn, kept.hold.fingers);
 }
 
 /** Tilts, eased, in the same way: positive degrees to look more from above. */
-export function tilt(kept: Motion, degrees: number, about: About | undefined): void {
+function tilt(kept: Motion, degrees: number, about: About | undefined): void {
   kept.interrupt('tilt');
   gripAbout(kept, about);
   kept.tiltBy(degrees);
@@ -188,7 +216,7 @@ export function tilt(kept: Motion, degrees: number, about: About | undefined): v
 }
 
 /** Zooms, eased, about the focus or another point, on from where it is going; a hand goes on holding what it holds. */
-export function zoomOnCall(kept: Motion, { notches, factor, about }: ZoomSignal): void {
+function zoomOnCall(kept: Motion, { notches, factor, about }: ZoomSignal): void {
   if (kept.hold.fingers === 2) return;
   kept.interrupt('zoom');
   gripAbout(kept, about);

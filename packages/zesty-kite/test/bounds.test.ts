@@ -58,7 +58,7 @@ test.each(ways)(
           expect(moved * 800).toBeLessThan(50);
           expect(shown.x >= 0 && shown.x <= 1024 && shown.y >= 0 && shown.y <= 768).toBe(true);
           expect(shown.span).toBe(begin.span);
-          last = { ...last, ...shown };
+          last = shown;
         }
         camera.advance(time + 20_000);
         expect(way / 2).toBeLessThan(2.2);
@@ -159,7 +159,7 @@ test('zooming out from rest leads to the farthest span that fits there, which is
       camera.zoom({ notches: 1 });
       camera.advance((time += 1500));
     }
-    camera.advance((time += 60_000));
+    camera.advance(time + 60_000);
     const { shown, goal, spanRange } = camera;
     expect(camera.settled).toBe(true);
     expect(shown.span / spanRange.max).toBeGreaterThan(1 - 1e-7);

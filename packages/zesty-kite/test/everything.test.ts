@@ -73,6 +73,7 @@ function check(camera: Camera): void {
     const widest = (full.zoom.maxSpan ?? (isGoal ? Infinity : spanRange.max / share)) * (isGoal ? shareThere : share);
     const nearest = isGoal ? (spanRange.min / share) * shareThere * (1 - 1e-12) : spanRange.min;
     says(span >= nearest && span <= Math.max(nearest, widest * (1 + (share === 1 && !isGoal ? 0 : 1e-12))), 'G7', {
+      which,
       span,
       ...spanRange,
     });

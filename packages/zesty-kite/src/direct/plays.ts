@@ -280,7 +280,7 @@ function show({ time, spots }: Playing, track: Track, motion: Motion): void {
   tilt.arriveAt(motion.pitchAt(zoom.eased));
   lens.arriveAt(motion.fieldOfViewAt(zoom.eased));
   motion.focusing.putAt(shot.x, shot.y);
-  motion.question.take(motion);
+  motion.zooming.settle();
 }
 
 const shot = new Shot();

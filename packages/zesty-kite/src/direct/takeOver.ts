@@ -24,6 +24,6 @@ export function standStill(motion: Motion): void {
   motion.zooming.stayAt(zoom.shown);
   turn.stop(rules.turn, hold.fingers);
   motion.setPitch(tilt.pitch);
-  motion.question.forget();
+  motion.question = null;
   motion.easeLook();
 }

@@ -125,7 +125,7 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   // From here on kept motion wants to be there.
   zoom.copyFrom(there.zoom);
   zoom.shown = zoom.eased = from.span;
-  motion.question.copyFrom(there.question);
+  motion.question = there.question;
   tilt.offset = there.tilt.offset;
   turn.goal = to.heading;
   turn.remaining = 0;
@@ -269,7 +269,7 @@ function arrive(journey: Journey, { to }: Plan, motion: Motion): void {
   const { focus, zoom, turn, tilt, lens, insets, zooming } = motion;
   tilt.isFar = to.pitchFar;
   lens.isFar = to.lensFar;
-  motion.question.forget();
+  motion.question = null;
   zooming.findGoal();
   zoom.finish();
   turn.shown = to.heading;

@@ -1,5 +1,4 @@
 /** Where the camera is heading to. */
-import { ANYWHERE, keepInside } from '../limits/index.ts';
 import type { Pose } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';

@@ -17,7 +17,7 @@ export function goalSpanOf(question: SpanQuestion, rules: Rules): number {
   const max = maxSpan(rules, look);
   const wanted = clamp(question.wanted, min, max);
   // Between two fingers any span will do.
-  const stop = question.isHeld ? NaN : (rules.stops?.nearestTo(look, wanted, min, max) ?? NaN);
+  const stop = question.isFree ? NaN : (rules.stops?.nearestTo(look, wanted, min, max) ?? NaN);
   if (stop === stop) {
     const fitting = stopThatFits(question, rules, stop, min);
     if (fitting === fitting) return fitting;
@@ -39,8 +39,8 @@ export function fartherSpan(question: SpanQuestion, rules: Rules, from: number, 
 /** Two spans that differ by less are the same, as a share. */
 const SAME = 1e-8;
 
-function frame({ insetLeft, insetTop, insetRight, insetBottom }: SpanQuestion, { screen }: Rules): void {
-  look.frame(screen, insetLeft, insetTop, insetRight, insetBottom);
+function frame({ left, top, right, bottom }: SpanQuestion, { screen }: Rules): void {
+  look.frame(screen, left, top, right, bottom);
 }
 
 /** Of the stops from one inward, the first that fits; NaN if none does. */

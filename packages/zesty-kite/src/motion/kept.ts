@@ -17,7 +17,7 @@ import { groundAround, Level } from './level.ts';
 import { Offset } from './offset.ts';
 import { Pan } from './pan.ts';
 import type { Rules } from './rules.ts';
-import { SpanQuestion } from './spanQuestion.ts';
+import type { SpanQuestion } from './spanQuestion.ts';
 import { Tilt } from './tilt.ts';
 import { Zoom } from './zoom.ts';
 
@@ -26,8 +26,8 @@ export class Kept implements Readonly<Pose> {
   readonly look: Look;
   readonly focus = new Focus();
   readonly zoom = new Zoom();
-  /** What the goal of the zoom was found for. */
-  readonly question = new SpanQuestion();
+  /** What the goal of the zoom was found for; null once rules have changed. */
+  question: SpanQuestion | null = null;
   readonly turn = new Heading();
   readonly tilt = new Tilt();
   readonly lens = new Lens();
@@ -55,7 +55,7 @@ export class Kept implements Readonly<Pose> {
     this.rules = other.rules;
     this.focus.copyFrom(other.focus);
     this.zoom.copyFrom(other.zoom);
-    this.question.copyFrom(other.question);
+    this.question = other.question;
     this.turn.copyFrom(other.turn);
     this.tilt.copyFrom(other.tilt);
     this.lens.copyFrom(other.lens);
@@ -63,8 +63,8 @@ export class Kept implements Readonly<Pose> {
     this.insets.copyFrom(other.insets);
     this.pan.copyFrom(other.pan);
     this.hold.copyFrom(other.hold);
-    this.first.copyFrom(other.first);
-    this.second.copyFrom(other.second);
+    if (other.hold.isGrip || other.hold.fingers > 0) this.first.copyFrom(other.first);
+    if (other.hold.fingers > 1) this.second.copyFrom(other.second);
     if (this.offset.isOn || other.offset.isOn) this.offset.copyFrom(other.offset);
     this.isMoved = other.isMoved;
     this.isPinned = other.isPinned;

@@ -12,7 +12,7 @@ export interface Heard {
 }
 
 /** What a placing names. */
-export type Place = Readonly<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>;
+export type Place = Readonly<Partial<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>>;
 
 /** What a hand that drags or pinches has just done. */
 export interface HandMoved {

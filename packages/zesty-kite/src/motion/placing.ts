@@ -1,30 +1,8 @@
 /** Being put somewhere: at the start, by the program, by limits or a screen that change. */
-import { middleOf } from '../limits/index.ts';
 import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Place } from './mover.ts';
-import type { Rules } from './rules.ts';
-
-/** Where to stand; a pitch that is null is what the zoom asks for. */
-export interface Start {
-  readonly x: number;
-  readonly y: number;
-  readonly span: number;
-  readonly heading: number;
-  readonly pitch: number | null;
-}
-
-/** Where the settings ask to begin; limits have not spoken yet. */
-export function startPlace({ settings: { start, bounds }, boundary }: Rules): Start {
-  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
-  return {
-    x: start.x ?? middle.x,
-    y: start.y ?? middle.y,
-    span: start.span ?? middle.high,
-    heading: start.heading,
-    pitch: start.pitch ?? null,
-  };
-}
+import type { Start } from './rules.ts';
 
 /** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
 export function beginAt(motion: Motion, start: Start): void {
@@ -162,12 +140,12 @@ function endPanAlong(motion: Motion, { x, y }: Place): void {
  * @param atOnce a span that has to leave its stop goes to another at once; else it eases
  */
 export function refit(motion: Motion, otherBoundary: boolean, atOnce = false): void {
-  const { focus, zoom, turn, tilt, insets, level, hold, question, rules } = motion;
+  const { focus, zoom, turn, tilt, insets, level, hold, rules } = motion;
   turn.refit(rules.turn, hold.fingers);
   tilt.pitch = motion.insidePitch(tilt.pitch);
   motion.layLook();
   zoom.keepIn(motion.zooming.min, motion.zooming.max);
-  question.forget();
+  motion.question = null;
   motion.zooming.findGoal();
   if (atOnce && rules.stops !== null && zoom.isActive) {
     zoom.finish();

@@ -1,6 +1,6 @@
 /** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
 import { raise, type Terrain } from '../ground/index.ts';
-import { boundaryOf, farthestZoom, type Boundary } from '../limits/index.ts';
+import { boundaryOf, farthestZoom, middleOf, type Boundary } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
@@ -9,10 +9,33 @@ import type { HeadingLimits } from './heading.ts';
 import { inForce } from './reduced.ts';
 import { ZoomStops } from './stops.ts';
 
+/** Where to stand; a pitch that is null is what the zoom asks for. */
+export interface Start {
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+  readonly heading: number;
+  readonly pitch: number | null;
+}
+
+/** Where the settings ask to begin; limits have not spoken yet. */
+export function startPlace({ start, bounds }: FullSettings, boundary: Boundary): Start {
+  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
+  return {
+    x: start.x ?? middle.x,
+    y: start.y ?? middle.y,
+    span: start.span ?? middle.high,
+    heading: start.heading,
+    pitch: start.pitch ?? null,
+  };
+}
+
 export interface Rules {
   /** As they are in force: without eases, for those who want less motion. */
   readonly settings: FullSettings;
   readonly screen: Screen;
+  /** Where Home leads: where the settings begin, or a place of its own. */
+  readonly home: Start;
   readonly boundary: Boundary;
   /** The farthest zoom where the settings name none, world units. */
   readonly farthest: number;
@@ -41,10 +64,13 @@ export interface Rules {
 }
 
 /** What rules are made of. */
-export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & Partial<Pick<Rules, 'boundary'>>;
+export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & {
+  readonly boundary?: Boundary;
+  readonly home?: Start | null;
+};
 
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
-export function createRules({ settings: wanted, screen, terrain, boundary = boundaryOf(wanted) }: Ruling): Rules {
+export function createRules({ settings: wanted, screen, terrain, home, boundary = boundaryOf(wanted) }: Ruling): Rules {
   const settings = inForce(wanted);
   const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
@@ -59,6 +85,7 @@ export function createRules({ settings: wanted, screen, terrain, boundary = boun
   return {
     settings,
     screen,
+    home: home ?? startPlace(settings, boundary),
     boundary,
     farthest: farthestZoom(boundary, settings),
     ground: {

@@ -1,10 +1,10 @@
 /** The question how far the zoom goes, kept beside its answer. */
 
+import type { Insets as Sides } from '../view/index.ts';
 import type { Heading } from './heading.ts';
 import type { Hold } from './hold.ts';
 import type { Insets } from './insets.ts';
 import type { Lens } from './lens.ts';
-import type { Part } from './part.ts';
 import type { Tilt } from './tilt.ts';
 import type { Zoom } from './zoom.ts';
 
@@ -18,41 +18,41 @@ export interface Asking {
   readonly hold: Hold;
 }
 
-/** All that the goal span depends on besides the rules. It is kept beside the goal, and says if that has to be found again. */
-export class SpanQuestion implements Part {
+/** All that the goal span depends on besides the rules. It does not change once it is asked, so frames share it. */
+export class SpanQuestion {
   /** World units. */
-  wanted = NaN;
+  readonly wanted: number;
   /** Degrees: where the camera turns to, and what the player tilted. */
-  heading = NaN;
-  tilt = NaN;
+  readonly heading: number;
+  readonly tilt: number;
   /** The pitch whatever the span, degrees; NaN for that of the zoom with the tilt. */
-  pitch = NaN;
+  readonly pitch: number;
   /** CSS pixels. */
-  insetLeft = NaN;
-  insetTop = NaN;
-  insetRight = NaN;
-  insetBottom = NaN;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
   /** On which sides the switches by zoom are. */
-  pitchFar = false;
-  lensFar = false;
-  /** Two fingers hold: they set the span. */
-  isHeld = false;
-  /** A notch outward found no farther span. */
-  isFarthest = false;
+  readonly pitchFar: boolean;
+  readonly lensFar: boolean;
+  /** Any span will do, as between two fingers: stops do not count. */
+  readonly isFree: boolean;
 
-  copyFrom(other: SpanQuestion): void {
-    this.wanted = other.wanted;
-    this.heading = other.heading;
-    this.tilt = other.tilt;
-    this.pitch = other.pitch;
-    this.insetLeft = other.insetLeft;
-    this.insetTop = other.insetTop;
-    this.insetRight = other.insetRight;
-    this.insetBottom = other.insetBottom;
-    this.pitchFar = other.pitchFar;
-    this.lensFar = other.lensFar;
-    this.isHeld = other.isHeld;
-    this.isFarthest = other.isFarthest;
+  constructor(
+    { zoom, turn, tilt, lens, insets, hold }: Asking,
+    { wanted = zoom.wanted, pitch = NaN, frame = insets, isFree = hold.fingers === 2 }: Partial<Other> = {},
+  ) {
+    this.wanted = wanted;
+    this.heading = turn.goal;
+    this.tilt = tilt.offset;
+    this.pitch = pitch;
+    this.left = frame.left;
+    this.top = frame.top;
+    this.right = frame.right;
+    this.bottom = frame.bottom;
+    this.pitchFar = tilt.isFar;
+    this.lensFar = lens.isFar;
+    this.isFree = isFree;
   }
 
   /** Whether it is the question of a motion. */
@@ -61,33 +61,21 @@ export class SpanQuestion implements Part {
       this.wanted === zoom.wanted &&
       this.heading === turn.goal &&
       this.tilt === tilt.offset &&
-      this.insetLeft === insets.left &&
-      this.insetTop === insets.top &&
-      this.insetRight === insets.right &&
-      this.insetBottom === insets.bottom &&
+      this.left === insets.left &&
+      this.top === insets.top &&
+      this.right === insets.right &&
+      this.bottom === insets.bottom &&
       this.pitchFar === tilt.isFar &&
       this.lensFar === lens.isFar &&
-      this.isHeld === (hold.fingers === 2)
+      this.isFree === (hold.fingers === 2)
     );
   }
+}
 
-  take({ zoom, turn, tilt, lens, insets, hold }: Asking): void {
-    this.wanted = zoom.wanted;
-    this.heading = turn.goal;
-    this.tilt = tilt.offset;
-    this.pitch = NaN;
-    this.insetLeft = insets.left;
-    this.insetTop = insets.top;
-    this.insetRight = insets.right;
-    this.insetBottom = insets.bottom;
-    this.pitchFar = tilt.isFar;
-    this.lensFar = lens.isFar;
-    this.isHeld = hold.fingers === 2;
-    this.isFarthest = false;
-  }
-
-  /** From now on it is the question of no motion: rules have changed. */
-  forget(): void {
-    this.wanted = NaN;
-  }
+/** What a question asks about instead of what kept motion has. */
+interface Other {
+  readonly wanted: number;
+  readonly pitch: number;
+  readonly frame: Sides;
+  readonly isFree: boolean;
 }

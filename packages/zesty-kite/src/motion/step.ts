@@ -15,13 +15,15 @@ import { ShownPose } from './shownPose.ts';
  * @returns whether focus and look have been solved
  */
 export function step(motion: Motion, pace: Pace, seconds: number, settled: boolean): boolean {
-  const { zoom, turn, tilt, hold, focus, offset, look } = motion;
+  const { zoom, turn, tilt, insets, hold, focus, offset, rules, look } = motion;
   zoom.before = zoom.shown;
   turn.before = turn.shown;
   tilt.before = tilt.pitch;
   if (offset.isOn) offset.decay(pace.offset.over(seconds).remaining, zoom.shown);
-  if (motion.isSteered) steer(motion, seconds);
-  motion.zooming.findGoal();
+  const { isSteered } = motion;
+  if (isSteered) steer(motion, seconds);
+  // Else only signals, which find it themselves, ask for another goal.
+  if (isSteered || insets.isActive || rules.switches || motion.question === null) motion.zooming.findGoal();
   const zooms = zoom.isActive;
   const { isMoved, isPanning } = motion;
   if (zooms || turn.isActive || isPanning || isMoved) motion.markGroundStale();
@@ -69,9 +71,8 @@ function steer(motion: Motion, seconds: number): void {
 /** Pitch, lens, focus height and insets, where something that they follow has changed. */
 function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean): void {
   const { zoom, tilt, lens, level, insets, hold, rules, look } = motion;
-  const follows = zooms && rules.followsZoom;
   const isFramed = insets.isActive;
-  const eases = follows || isFramed || tilt.isActive || lens.isActive;
+  const eases = (zooms && rules.followsZoom) || isFramed || tilt.isActive || lens.isActive;
   if (rules.switches && eases) motion.flipSwitches();
   if (isFramed) {
     motion.layFrame();
@@ -106,11 +107,9 @@ function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean):
  * spans at both of its ends, the way it goes that of the heading between: exact once zoom, turn and tilt have arrived.
  */
 function pan(motion: Motion, midway: number, seconds: number): void {
-  const { pan: panning, hold, focus, zoom, turn, tilt, lens, rules, focusing } = motion;
-  middle.heading = (turn.before + turn.shown) / 2;
-  middle.pitch = (tilt.before + tilt.pitch) / 2;
-  middle.fieldOfView = lens.fieldOfView;
-  midLook.turn(middle);
+  const { pan: panning, hold, focus, zoom, turn, tilt, rules, focusing } = motion;
+  const isTurned = turn.before !== turn.shown || tilt.before !== tilt.pitch;
+  const midLook = isTurned ? lookMidway(motion) : motion.look;
   const speed = motion.valueNow(rules.speed, panning.isFar);
   panning.step(midway, ((zoom.before + zoom.shown) / 2) * speed * seconds);
   midLook.toWorld(panning.stepX, panning.stepY * motion.foreshortening(midLook), pushed);
@@ -131,8 +130,16 @@ function pan(motion: Motion, midway: number, seconds: number): void {
 }
 
 /** As the camera looks in the middle of the step. */
+function lookMidway({ turn, tilt, lens }: Motion): Look {
+  middle.heading = (turn.before + turn.shown) / 2;
+  middle.pitch = (tilt.before + tilt.pitch) / 2;
+  middle.fieldOfView = lens.fieldOfView;
+  middleLook.turn(middle);
+  return middleLook;
+}
+
 const middle = new ShownPose();
-const midLook = new Look();
+const middleLook = new Look();
 const pushed = new ScratchPoint();
 
 /**

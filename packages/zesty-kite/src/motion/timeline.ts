@@ -62,7 +62,7 @@ export class Timeline {
   /** From here on, other rules. What is kept is not yet brought inside. */
   adopt(rules: Rules): void {
     this.kept.rules = rules;
-    this.kept.question.forget();
+    this.kept.question = null;
     this.#partPace.take(rules.settings);
     this.#gridPace.take(rules.settings);
   }

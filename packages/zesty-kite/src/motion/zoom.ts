@@ -14,6 +14,8 @@ export class Zoom implements Part {
   shown = NaN;
   /** What is left of the zoom: log₂(eased / goal), halving every half-life. */
   remaining = -0;
+  /** A notch outward has found no farther span since the goal was found. */
+  isFarthest = false;
   /** Parts of a notch that have not come to a whole stop yet. */
   notches = -0;
   /** How fast held keys zoom, notches per second. */
@@ -29,6 +31,7 @@ export class Zoom implements Part {
     this.eased = other.eased;
     this.shown = other.shown;
     this.remaining = other.remaining;
+    this.isFarthest = other.isFarthest;
     this.notches = other.notches;
     this.rate = other.rate;
     this.goalMoved = other.goalMoved;

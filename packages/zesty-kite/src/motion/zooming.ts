@@ -24,33 +24,37 @@ export class Zooming {
 
   /** Where zooming out leads, world units: the greatest span that fits as the camera looks there, once panels have arrived; stops aside. */
   get farthest(): number {
-    const { left, top, right, bottom } = this.#kept.rules.settings.safeFrame;
-    const question = new SpanQuestion();
-    question.take(this.#kept);
-    question.wanted = Infinity;
-    question.isHeld = true;
-    question.insetLeft = left;
-    question.insetTop = top;
-    question.insetRight = right;
-    question.insetBottom = bottom;
-    return goalSpanOf(question, this.#kept.rules);
+    const frame = this.#kept.rules.settings.safeFrame;
+    return goalSpanOf(new SpanQuestion(this.#kept, { wanted: Infinity, frame, isFree: true }), this.#kept.rules);
   }
 
   /** Finds the goal again if what it depends on has changed; the zoom goes there from where it is. */
   findGoal(): void {
-    const { question, zoom, hold, rules } = this.#kept;
-    if (question.isOf(this.#kept)) return;
-    question.take(this.#kept);
+    const { zoom, hold, rules } = this.#kept;
+    if (this.#kept.question?.isOf(this.#kept) === true) return;
+    const question = this.#ask();
     if (hold.fingers === 2) {
       zoom.goal = zoom.eased;
       zoom.finish();
     } else zoom.easeTo(goalSpanOf(question, rules));
   }
 
+  /** From now on kept motion goes by this question. */
+  #ask(): SpanQuestion {
+    this.#kept.zoom.isFarthest = false;
+    return (this.#kept.question = new SpanQuestion(this.#kept));
+  }
+
+  /** The goal that is set answers what kept motion asks. */
+  settle(): void {
+    this.#ask();
+  }
+
   /** Sets the span that shows: where the zoom is, or what fits as the camera looks now. */
   show(): void {
     const { zoom, rules, look } = this.#kept;
     zoom.shown = zoom.eased;
+    if (!rules.boundary.limitsZoom) return;
     if (fitsByFar(rules.boundary, look, zoom.eased)) return;
     const fits = maxSpanInside(rules.boundary, look, this.max);
     if (zoom.eased > fits) zoom.shown = Math.max(fits, this.min);
@@ -83,8 +87,9 @@ export class Zooming {
 
   /** Zooms out to a span, or as far as the view fits; if no farther than now, to the next span beyond at which it does. */
   #zoomOut(span: number): void {
-    const { question, zoom, rules } = this.#kept;
-    if (question.isFarthest) return;
+    const { zoom, rules } = this.#kept;
+    if (zoom.isFarthest) return;
+    const question = new SpanQuestion(this.#kept);
     const { max } = this;
     let from = zoom.goal;
     for (let to = span; from < max; to = Math.min(to * rules.settings.zoom.notch, max)) {
@@ -98,7 +103,7 @@ export class Zooming {
       from = to;
     }
     // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
-    question.isFarthest = true;
+    zoom.isFarthest = true;
   }
 
   /** Eases to a span, as far as stops and limits let it. */
@@ -114,7 +119,7 @@ export class Zooming {
   /** The zoom is at a span, and wants no other; where there are stops, it goes on to the nearest. */
   stayAt(span: number): void {
     this.#kept.zoom.hold(span);
-    this.#kept.question.forget();
+    this.#kept.question = null;
     this.findGoal();
   }
 
@@ -124,11 +129,10 @@ export class Zooming {
    * @param pitch as the camera looks there; null for what the zoom asks for, with the tilt
    */
   atOnce(span: number, pitch: number | null): void {
-    const { question, zoom, hold, rules } = this.#kept;
+    const { zoom, hold, rules } = this.#kept;
     const named = pitch === null ? NaN : this.#kept.insidePitch(pitch);
     zoom.wanted = clamp(span, this.min, this.max);
-    question.take(this.#kept);
-    question.pitch = named;
+    const question = new SpanQuestion(this.#kept, { pitch: named });
     zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, rules);
     zoom.finish();
     this.#kept.flipSwitches();
@@ -137,6 +141,6 @@ export class Zooming {
       // The tilt is that of this span.
       if (rules.pitch.curve !== null) zoom.wanted = zoom.goal;
     }
-    question.take(this.#kept);
+    this.settle();
   }
 }

@@ -1,5 +1,5 @@
 /** Back to where the settings begin: zoom, turn and tilt ease there as they do, and the way there is this mover's own. */
-import { ENDED_BY_STEERING, headingInside, startPlace, type Motion, type Mover } from '../motion/index.ts';
+import { ENDED_BY_STEERING, headingInside, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { goesAWay, type Way } from './way.ts';
@@ -30,7 +30,7 @@ export const home: Mover<Motion, Way> = {
 /** Zoom, turn, tilt and the way there, all eased. */
 function setOut(way: Way, motion: Motion): void {
   const { focus, zoom, turn, tilt, hold, rules } = motion;
-  const { x, y, span, heading, pitch } = startPlace(rules);
+  const { x, y, span, heading, pitch } = rules.home;
   const { periodX = 0, periodY = 0 } = rules.ground;
   way.x = nearestCopy(x - focus.x, periodX);
   way.y = nearestCopy(y - focus.y, periodY);

@@ -1,7 +1,7 @@
 /** Reading a session file as it streams in. */
 import { refuse } from '../messages/index.ts';
 import { DIRECTED } from '../direct/index.ts';
-import type { Motion, Mover } from '../motion/index.ts';
+import type { Motion, Mover, Start } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
 import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
@@ -152,7 +152,7 @@ export class SessionReader {
 }
 
 function readHeader(value: unknown, line: number, known: readonly Mover<Motion>[]): SessionHeader {
-  const { format, version, settings, screen, terrain, movers = [] } = asObject(value, line);
+  const { format, version, settings, screen, home, terrain, movers = [] } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
     throw new SessionError(
@@ -166,6 +166,11 @@ function readHeader(value: unknown, line: number, known: readonly Mover<Motion>[
   }
   if (screen !== null && !isScreen(screen))
     throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
+  if (home !== undefined && !isStart(home))
+    throw new SessionError(
+      line,
+      `home: found ${shown(home)}; wanted {"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing`,
+    );
   if (!Array.isArray(movers)) throw new SessionError(line, `movers: found ${shown(movers)}; wanted a list of names`);
   const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));
   if (unknown !== undefined)
@@ -175,6 +180,7 @@ function readHeader(value: unknown, line: number, known: readonly Mover<Motion>[
     version: VERSION,
     settings: settings as Settings,
     screen,
+    ...(home === undefined ? {} : { home }),
     ...(movers.length === 0 ? {} : { movers: movers as string[] }),
   };
   if (terrain === undefined) return header;
@@ -187,6 +193,14 @@ function isTerrain(value: unknown): value is { id: string; digest: string } {
   if (typeof value !== 'object' || value === null) return false;
   const { id, digest } = value as Partial<Record<string, unknown>>;
   return typeof id === 'string' && typeof digest === 'string';
+}
+
+function isStart(value: unknown): value is Start {
+  if (typeof value !== 'object' || value === null) return false;
+  const { x, y, span, heading, pitch } = value as Partial<Record<string, unknown>>;
+  const isPitch = pitch === null || (typeof pitch === 'number' && pitch >= 0 && pitch <= 90);
+  const isSpan = typeof span === 'number' && span > 0 && span <= 1e12;
+  return isPitch && isSpan && [x, y, heading].every((at) => typeof at === 'number' && Math.abs(at) <= 1e12);
 }
 
 function isScreen(value: unknown): value is Screen {

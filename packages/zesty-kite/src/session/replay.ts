@@ -112,7 +112,7 @@ export class Replay {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
-    this.camera = new Camera(start.settings, { screen: start.screen, terrain });
+    this.camera = new Camera(start.settings, { screen: start.screen, terrain, home: start.home ?? null });
     // One may have been learned while the session went on.
     for (const mover of movers) this.camera.learn(mover);
     this.#rate = rate;

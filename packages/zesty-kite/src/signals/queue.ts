@@ -21,9 +21,14 @@ export class SignalQueue {
     return this.#heap.length === 0 && this.#untimed.length === 0;
   }
 
-  /** Those without a time, in order of arrival. */
-  get untimed(): readonly SignalBody[] {
-    return this.#untimed.map(({ body }) => body);
+  /** All that waits, in order of arrival; those without a time have that of -Infinity. */
+  get inOrder(): Waiting[] {
+    return [...this.#heap, ...this.#untimed].sort((one, other) => one.order - other.order);
+  }
+
+  /** Takes the next out that has no time. */
+  takeUntimed(): SignalBody | null {
+    return this.#untimed.shift()?.body ?? null;
   }
 
   /**
@@ -68,7 +73,7 @@ export class SignalQueue {
 
   /** Takes the next signal out. */
   take(now: number): SignalBody | null {
-    if (this.#isUntimedNext(now)) return this.#untimed.shift()?.body ?? null;
+    if (this.#isUntimedNext(now)) return this.takeUntimed();
     const heap = this.#heap;
     const first = heap[0];
     const last = heap.pop();
