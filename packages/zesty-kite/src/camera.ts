@@ -42,6 +42,7 @@ import {
   plansOf,
   SignalQueue,
   SIGNALS,
+  type HandSignal,
   type HoverSignal,
   type ChangeSignal,
   type PlaceSignal,
@@ -395,27 +396,12 @@ export class Camera extends Calls implements CameraLike {
     return Math.max(this.#timeline.micros, this.#heardAt);
   }
 
-  /** What a signal of a hand asks for; null for any other. */
+  /** What a signal of a hand asks for, or one without an effect; null for any other. */
   #intentsOf(body: SignalBody, at: number): readonly Intent[] | null {
-    switch (body.kind) {
-      case 'key':
-      case 'wheel':
-      case 'press':
-      case 'move':
-      case 'lift':
-      case 'pad':
-      case 'hold':
-      case 'unhold':
-        return this.#hands.hear(body, this.#screen, at);
-      case 'hover':
-        return this.#hover(body, at);
-      case 'screen':
-        return this.#isScreen(body) ? [] : null;
-      case 'change':
-        return this.#adoptForHands();
-      default:
-        return null;
-    }
+    if (body.kind === 'hover') return this.#hover(body, at);
+    if (body.kind === 'screen') return this.#isScreen(body) ? [] : null;
+    if (body.kind === 'change') return this.#adoptForHands();
+    return isOfHands(body) ? this.#hands.hear(body, this.#screen, at) : null;
   }
 
   #isScreen({ width, height, density }: Screen): boolean {
@@ -783,7 +769,7 @@ export class Camera extends Calls implements CameraLike {
     const at = Math.max(due, this.#lastHeard);
     const intents = this.#intentsOf(body, at);
     // What changes nothing does not divide a step of kept motion in two.
-    if (intents === null || !intents.every((intent) => changesNothing(this.#timeline.kept, intent))) {
+    if (intents?.every((intent) => changesNothing(this.#timeline.kept, intent)) !== true) {
       this.#timeline.runTo(at);
       this.#look(null);
       this.#takeEffect(body, at, intents);
@@ -844,6 +830,17 @@ export class Camera extends Calls implements CameraLike {
       case 'release':
         this.#obey(this.#hands.hear(body, this.#screen, at));
         kept.endMovers('release');
+        break;
+      case 'key':
+      case 'wheel':
+      case 'press':
+      case 'move':
+      case 'lift':
+      case 'pad':
+      case 'hold':
+      case 'unhold':
+      case 'hover':
+        // The hands have heard them.
         break;
       case 'home':
       case 'pan':
@@ -972,6 +969,13 @@ export class Camera extends Calls implements CameraLike {
     this.#observer?.restart(this.#timeline);
   }
 }
+
+/** Whether the hands hear a signal, and nobody else does. */
+function isOfHands(body: SignalBody): body is Exclude<HandSignal, { readonly kind: 'release' }> {
+  return HELD.has(body.kind);
+}
+
+const HELD: ReadonlySet<string> = new Set(['key', 'wheel', 'press', 'move', 'lift', 'pad', 'hold', 'unhold']);
 
 function poseOf({ x, y, focusHeight, span, heading, pitch, fieldOfView }: Readonly<Pose>): Pose {
   return { x, y, focusHeight, span, heading, pitch, fieldOfView };

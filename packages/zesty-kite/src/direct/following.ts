@@ -68,7 +68,10 @@ export const FOLLOW_SIGNALS = {
     ahead: number(0, 1e9),
     heading: maybeNumber(-1e6, 1e6),
   },
-  unfollow: { id: number(0), lost: { clean: (value: unknown) => value === true, schema: { type: 'boolean' } } },
+  unfollow: {
+    id: number(0),
+    lost: { clean: (value: unknown): boolean => value === true, schema: { type: 'boolean' } },
+  },
 };
 
 export class Following implements Part {

@@ -87,14 +87,14 @@ function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean):
     const pitchPace = hold.isPinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
     const asked = motion.insidePitch(motion.valueNow(pitch, tilt.isFar) + tilt.offset);
     tilt.step(asked, pitch.curve !== null, pitchPace.over(seconds));
-    if (lensRule !== null || hold.isPinched) {
-      const atOnce = lensRule === null || settings.lens.halfLife === 0;
-      const fieldOfView = lensRule === null ? motion.fieldOfViewAt(zoom.eased) : motion.valueNow(lensRule, lens.isFar);
-      const lensPace = hold.isPinched && atOnce ? pace.pinch : pace.lens;
-      lens.step(fieldOfView, lensRule === null || lensRule.curve !== null, lensPace.over(seconds));
-    } else {
-      lens.arriveAt(motion.fieldOfViewAt(zoom.eased));
+    const fieldOfView = lensRule === null ? motion.fieldOfViewAt(zoom.eased) : motion.valueNow(lensRule, lens.isFar);
+    if (lensRule === null && !hold.isPinched) {
+      lens.arriveAt(fieldOfView);
       lens.isActive = false;
+    } else {
+      const atOnce = lensRule === null || settings.lens.halfLife === 0;
+      const lensPace = hold.isPinched && atOnce ? pace.pinch : pace.lens;
+      lens.step(fieldOfView, lensRule?.curve !== null, lensPace.over(seconds));
     }
     if (!tilt.isActive && !lens.isActive && hold.fingers < 2) hold.isPinched = false;
   }
