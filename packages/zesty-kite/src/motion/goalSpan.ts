@@ -53,7 +53,7 @@ function stopThatFits(question: SpanQuestion, rules: Rules, stop: number, min: n
 /** A view that is larger than what fits by less than this share fits: what is shown is limited exactly. */
 const SLACK = 1e-9;
 /** Shares of the span: no step inward is larger, so that no span that fits is passed over, and none is less. */
-const LARGEST_STEP = 0.1;
+const LARGEST_STEP = 0.2;
 const LEAST_STEP = 1e-3;
 
 /** The greatest span up to `wanted` that fits; NaN if none from `min` on does. */
@@ -82,11 +82,12 @@ function spanThatFits(question: SpanQuestion, rules: Rules, wanted: number, min:
 
 /** As a share of the span. */
 const EXACT = 1e-10;
-/** An upper limit of rounds: every third one halves the interval. */
+/** An upper limit of rounds, and from which one on every second halves the interval. */
 const MAX_ROUNDS = 90;
+const HALVES_FROM = 8;
 
 /**
- * The span between one that fits and one that does not at which the view just fits. By false position, halving now and then
+ * The span between one that fits and one that does not at which the view just fits. By false position
  * (the Illinois method; M. Dowell and P. Jarratt, BIT 11, 1971).
  */
 function spanBetween(
@@ -101,19 +102,22 @@ function spanBetween(
   let roomLow = roomThere;
   let high = beyond;
   let roomHigh = lacking;
+  let before = 0;
   for (let round = 1; round <= MAX_ROUNDS && high - low > EXACT * high && roomLow > EXACT * low; round++) {
     const chord = low + ((high - low) * roomLow) / (roomLow - roomHigh);
-    const middle = round % 3 === 0 || !(chord > low && chord < high) ? (low + high) / 2 : chord;
+    const halves = (round >= HALVES_FROM && round % 2 === 0) || !(chord > low && chord < high);
+    const middle = halves ? (low + high) / 2 : chord;
     const room = roomAt(question, rules, middle);
     if (room >= 0) {
       low = middle;
       roomLow = room;
-      roomHigh /= 2;
+      if (before > 0) roomHigh /= 2;
     } else {
       high = middle;
       roomHigh = room;
-      roomLow /= 2;
+      if (before < 0) roomLow /= 2;
     }
+    before = room;
   }
   return low;
 }

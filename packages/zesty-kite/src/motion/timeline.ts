@@ -176,8 +176,8 @@ export class Timeline {
     const looks = this.#steps % LOOK_STEPS === 0 && (level.isStale || level.groundRate !== 0) && hold.fingers === 0;
     if (this.#past > 0) {
       const seconds = (GRID_TICKS - this.#past) / TICKS_PER_SECOND;
-      this.#settled = step(kept, this.#partPace, seconds, looks);
-    } else this.#settled = step(kept, this.#gridPace, GRID_SECONDS, looks);
+      this.#settled = step(kept, this.#partPace, seconds, true, looks);
+    } else this.#settled = step(kept, this.#gridPace, GRID_SECONDS, true, looks);
     const keepsPlace = (hold.isGrip || (kept.isPinned && !kept.isMoved)) && kept.hasArrived;
     if (!keepsPlace) level.samplesAtRest = 0;
     if (!looks) return;
@@ -192,6 +192,6 @@ export class Timeline {
 
   /** One step of less than the grid's. */
   #part(motion: Motion, ticks: number): void {
-    step(motion, this.#partPace, ticks / TICKS_PER_SECOND, true);
+    step(motion, this.#partPace, ticks / TICKS_PER_SECOND, motion === this.kept, true);
   }
 }
