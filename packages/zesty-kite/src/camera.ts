@@ -56,6 +56,8 @@ import { MOVERS } from './movers/index.ts';
 import { callOn, changesNothing, finishSignal, obey } from './steer.ts';
 import { aim, canonical, View, type Point, type Pose, type Screen } from './view/index.ts';
 
+export type { Start } from './motion/index.ts';
+
 /** What is not data and so no setting. */
 export interface CameraOptions {
   /** The size of what is drawn on, where it is known before the first `screen` signal. */

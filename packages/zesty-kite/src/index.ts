@@ -1,4 +1,4 @@
-export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera.ts';
+export { Camera, type CameraOptions, type Grip, type SessionStart, type Start } from './camera.ts';
 export type { CameraLike, Elsewhere, Steered, Stop } from './steered.ts';
 export type {
   About,
