@@ -11,11 +11,11 @@ import { ShownPose } from './shownPose.ts';
  * must depend on the session alone, never on frames.
  *
  * @param seconds > 0
- * @param isKept kept motion, and no frame: only that looks again how far the zoom goes
+ * @param onGrid it ends on the grid of kept motion: there alone it is looked again how far the zoom goes, so frames see what signals find
  * @param settled `false`: the focus may be solved in a later step, where it depends on other values only
  * @returns whether focus and look have been solved
  */
-export function step(motion: Motion, pace: Pace, seconds: number, isKept: boolean, settled: boolean): boolean {
+export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolean, settled: boolean): boolean {
   const { zoom, turn, tilt, insets, hold, focus, offset, rules, look } = motion;
   zoom.before = zoom.shown;
   turn.before = turn.shown;
@@ -25,7 +25,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, isKept: boolea
   if (isSteered) steer(motion, seconds);
   // Else only signals, which find it themselves, ask for another goal.
   const mayDiffer = isSteered || insets.isActive || rules.switches || motion.question === null;
-  if (isKept && mayDiffer) motion.zooming.findGoal();
+  if (onGrid && mayDiffer) motion.zooming.findGoal();
   const zooms = zoom.isActive;
   const { isMoved, isPanning } = motion;
   if (zooms || turn.isActive || isPanning || isMoved) motion.markGroundStale();

@@ -192,6 +192,6 @@ export class Timeline {
 
   /** One step of less than the grid's. */
   #part(motion: Motion, ticks: number): void {
-    step(motion, this.#partPace, ticks / TICKS_PER_SECOND, motion === this.kept, true);
+    step(motion, this.#partPace, ticks / TICKS_PER_SECOND, false, true);
   }
 }
