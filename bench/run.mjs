@@ -344,13 +344,8 @@ function measureAlone(names) {
 
 /** G12, as `.ci/run` holds it: fewer bytes a frame than this. Numbers may be boxed; objects, arrays and closures are not made. */
 const MAX_BYTES = 1024;
-/** Kinds that look how far the zoom goes in every step; they may not become worse than this. */
-const KNOWN = {
-  'turning where a polygon limits the zoom': 3072,
-  'turning where a polygon of 1,000 corners does': 3072,
-};
 if (process.argv[2] === '--bytes') {
-  const isOver = ({ name, bytes: each }) => !(each < (KNOWN[name] ?? MAX_BYTES));
+  const isOver = ({ bytes: each }) => !(each < MAX_BYTES);
   const spent = Object.keys(kinds).map((name) => {
     const once = { name, ...measureAlone(['--alone', name])[0] };
     // When the engine gets to a function is chance: a frame that makes garbage does so twice.
