@@ -108,7 +108,7 @@ const zestyKite = (...args) =>
   });
 for (const [name, height, args] of [
   ['replay', 300, ['replay', session, '--rates', '30,60,144']],
-  ['explain', 400, ['explain', `${DATA}settings/over-the-hills.json`, '--tile', '16']],
+  ['explain', 460, ['explain', `${DATA}settings/over-the-hills.json`, '--tile', '16']],
   ['feel', 510, ['feel', session]],
 ]) {
   await page.setViewportSize({ width: 900, height });
