@@ -64,7 +64,7 @@ export interface CameraOptions {
   readonly screen?: Screen | null;
   /** The heights of the ground; flat when left out. */
   readonly terrain?: Terrain | null;
-  /** Where Home leads, if that is not where the settings begin: a saved game may begin anywhere. */
+  /** The destination of Home; `settings.start` when left out. A saved game may begin elsewhere. */
   readonly home?: Start | null;
   /** Called when something comes in while the camera is settled: time to draw frames again. */
   readonly wake?: () => void;
@@ -112,7 +112,7 @@ type Ring = readonly Point[];
 export interface SessionStart {
   readonly settings: Settings;
   readonly screen: Screen | null;
-  /** Where Home leads, if that is not where it begins. */
+  /** The destination of Home; `settings.start` when left out. */
   readonly home?: Start;
   /** Which heights it was over; left out where the ground was flat. */
   readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
@@ -165,20 +165,20 @@ export class Camera extends Calls implements CameraLike {
   /** The kinds of signals of those that it has learned. */
   readonly #kinds = new Map<string, Plan>();
   readonly #timeline: Timeline;
-  /** What shows; it looks as the view does. */
+  /** The shown motion; it shares the look of the view. */
   readonly #frame: Motion;
   /** Its pose as it is shown. */
   readonly #shown = new ShownPose();
   /** The same with what has been called since. */
   readonly #ahead: Motion;
-  /** Where that is heading to. */
+  /** Scratch: the goal of either. */
   readonly #there: Motion;
 
   #checked: Checked;
   /** What waiting changes make of the settings, one by one; and the time of the last of them. */
   readonly #changes: Checked[] = [];
   #changesTaken = 0;
-  /** What the last call of `change` makes of them, if that waits. */
+  /** The settings that the last call of `change` asks for, while it waits. */
   #called: Checked | null = null;
   #lastChange = -Infinity;
   #screen: Screen = { width: 1, height: 1 };
@@ -202,7 +202,7 @@ export class Camera extends Calls implements CameraLike {
   /** The same, or that of the frame whose samples are coming in. */
   #latest = 0;
   #drawn = false;
-  /** What the last frame showed was of this time, microseconds. */
+  /** The time of the last frame, microseconds. */
   #frameMicros = 0;
   /** When the last signal came that changed nothing, microseconds. */
   #heardAt = 0;
@@ -398,7 +398,7 @@ export class Camera extends Calls implements CameraLike {
     return Math.max(this.#timeline.micros, this.#heardAt);
   }
 
-  /** What a signal of a hand asks for, or one without an effect; null for any other. */
+  /** The intents of a hand's signal; none for a signal without an effect; null for any other. */
   #intentsOf(body: SignalBody, at: number): readonly Intent[] | null {
     if (body.kind === 'hover') return this.#hover(body, at);
     if (body.kind === 'screen') return this.#isScreen(body) ? [] : null;
@@ -588,7 +588,7 @@ export class Camera extends Calls implements CameraLike {
   begin(write: ((signal: StampedSignal) => void) | null): SessionStart {
     if (write !== null) checkFunction('begin.write', write, 'a function, or null');
     this.#stampCalls();
-    // What has been called takes effect before the session begins.
+    // Waiting calls take effect before the session begins.
     for (let body = this.#waiting.takeUntimed(); body !== null; body = this.#waiting.takeUntimed())
       this.#apply(body, this.#lastShown);
     const { kept } = this.#timeline;
@@ -714,7 +714,7 @@ export class Camera extends Calls implements CameraLike {
     return time;
   }
 
-  /** What waits for its time when a session begins takes effect no more, but for settings and ground: it begins at rest. */
+  /** A session begins at rest: waiting signals are dropped, waiting settings and ground are adopted. */
   #dropWaiting(): void {
     this.#waiting.clear();
     const checked = this.#changes.at(-1) ?? this.#checked;
@@ -770,7 +770,7 @@ export class Camera extends Calls implements CameraLike {
     this.#dwellUntil(due);
     const at = Math.max(due, this.#lastHeard);
     const intents = this.#intentsOf(body, at);
-    // What changes nothing does not divide a step of kept motion in two.
+    // A signal without an effect does not divide a step of kept motion.
     if (intents?.every((intent) => changesNothing(this.#timeline.kept, intent)) !== true) {
       this.#timeline.runTo(at);
       this.#look(null);

@@ -70,7 +70,7 @@ export function changesNothing(
   );
 }
 
-/** What a call of the program does that is a signal: others do nothing here. */
+/** Applies a call of the program; other signals do nothing here. */
 export function callOn(kept: Motion, body: SignalBody): void {
   kept.layLook();
   if (body.kind === 'turn') turn(kept, body.degrees, body.about);
@@ -84,7 +84,7 @@ function steer(kept: Motion, { right, down, turn, tilt, zoom: notches, orbits }:
   const { pan, hold, turn: heading } = kept;
   if (!orbits) hold.isOrbit = false;
   heading.isOrbiting = orbits;
-  // What is held as before is no news: it ends nothing that has begun since.
+  // An unchanged input is no news: it ends nothing that has begun since.
   const isNewPan = (right !== 0 || down !== 0) && (right !== pan.targetX || down !== pan.targetY);
   const isNewTurn = turn !== 0 && turn !== heading.rate;
   const begins = notches !== 0 && kept.zoom.rate === 0;
@@ -181,7 +181,7 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
   const { fingers, change, zoom: mayZoom, turn: mayTurn, glides } = intent;
   if (change === 'none') return;
   const before = held.fingers;
-  // What two fingers could not hold inside the bounds is over with them.
+  // The zoom stays at the shown span once two fingers lift.
   if (before === 2 && held.mayZoom && fingers.length < 2) zoomed.hold(zoomed.shown);
   kept.grips.setFingers(fingers);
   held.mayZoom = mayZoom;

@@ -43,7 +43,7 @@ const SHORT = steady(60, 2.5);
 /** The greatest velocity in these settings, in pan speeds. */
 const FASTEST = 5;
 
-/** Where the sight lines of the safe frame's corners meet the focus plane; at most 2 spans beyond the focus, as bounds guard no more. */
+/** The corners of the safe frame on the focus plane; at most 2 spans beyond the focus, as bounds guard no more. */
 function seen(view: View): [number, number][] {
   const { middleX, middleY, frameWidth, frameHeight } = view.look;
   const forward = view.forward();

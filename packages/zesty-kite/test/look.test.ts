@@ -265,7 +265,7 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'a view beyond what bounds keep',
     { pitch: { degrees: 13 }, lens: { fieldOfView: 25 }, bounds: { left: 0, top: 0, right: 9e5, bottom: 9e5 } },
-    /^bounds.keep: at the flattest pitch \(13, field of view 25, span .*\) the top 25.\d* % of the view may show what lies beyond the bounds, as they guard 2 spans beyond the focus; wanted a pitch of 27 or more/,
+    /^bounds.keep: at the flattest pitch \(13, field of view 25, span .*\) the top 25.\d* % of the view may show what lies beyond the bounds, as they guard 2 spans beyond the focus\. Set a pitch of 27 or more/,
   ],
   [
     'a lens over 2 × pitch',

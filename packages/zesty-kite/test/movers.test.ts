@@ -94,7 +94,7 @@ function isPart(value: unknown): value is Part {
   return typeof value === 'object' && value !== null && 'copyFrom' in value;
 }
 
-/** All that a part keeps, parts of parts too: where it is, and a value that it does not have. Who waits for an end is no such thing. */
+/** All that a part keeps, parts of parts too: where it is, and a value that it does not have. Callbacks are not copied. */
 function fieldsOf(part: Part, path = ''): { path: string; owner: Part; name: string }[] {
   return Object.entries(part).flatMap(([name, value]) => {
     if (isPart(value)) return fieldsOf(value, `${path}${name}.`);
@@ -103,7 +103,7 @@ function fieldsOf(part: Part, path = ''): { path: string; owner: Part; name: str
   });
 }
 
-/** What calls count is of the kept part alone: no frame asks for it. */
+/** Call counters are of the kept part alone: no frame asks for them. */
 const KEPT_ONLY = ['last'];
 
 test('a copy of a part has all that it keeps: of motion, and of every mover', () => {

@@ -1,4 +1,4 @@
-/** What changes nothing: signals without an effect, calls that wait, a recording. */
+/** Signals without an effect, calls that wait, and a recording change nothing. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, tilted, type Settings, type Signal } from '../src/index.ts';

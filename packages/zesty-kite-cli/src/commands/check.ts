@@ -25,7 +25,7 @@ interface Finding extends Place {
   readonly message: string;
 }
 
-/** What is as it has to be, and good to know. */
+/** A fact that is good to know, and no warning. */
 interface Note {
   readonly file: string;
   readonly message: string;

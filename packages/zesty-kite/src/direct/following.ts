@@ -1,4 +1,4 @@
-/** What is kept of what is followed, and the signals that say so. */
+/** The state of following, and its signals. */
 import type { Cause, Part } from '../motion/index.ts';
 import { maybeNumber, number, oneOf, place } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
@@ -7,13 +7,13 @@ import type { Point } from '../view/index.ts';
 export interface Parting {
   /** Steering or a call interrupted it, another took its place, the target was lost, or the program ended it. */
   readonly outcome: 'interrupted' | 'replaced' | 'lost' | 'ended';
-  /** What interrupted it: a row of the table of what ends what; `session` where one began. */
+  /** The row of the table of what ends what that interrupted it; `session` if one began. */
   readonly by: Cause | 'session' | null;
 }
 
 const FARTHEST = 1e12;
 export const SHAPES = ['box', 'circle'] as const;
-/** What a player's pan does: shift where the target shows, or end following. */
+/** A player's pan shifts the target on the screen, or ends following. */
 export const PANS = ['offset', 'end'] as const;
 
 export interface FollowSignal extends Point {
@@ -30,7 +30,7 @@ export interface FollowSignal extends Point {
   readonly heading?: number;
 }
 
-/** Where the target is in the present frame. */
+/** The position of the target in the present frame. */
 export interface SampleSignal extends Point {
   readonly kind: 'followed';
   readonly id: number;
@@ -75,7 +75,7 @@ export const FOLLOW_SIGNALS = {
 };
 
 export class Following implements Part {
-  /** What is followed, and how; null for nothing. */
+  /** The call that began it; null while nothing is followed. */
   wish: FollowSignal | null = null;
   /** The target is outside of its zone, or has just been. */
   underWay = false;
@@ -85,7 +85,7 @@ export class Following implements Part {
   velocityX = -0;
   velocityY = -0;
   ahead = -0;
-  /** Where it shows, and where it should: safe-frame heights from the middle. */
+  /** The target's place on the screen, and the middle of its zone: safe-frame heights from the middle. */
   u = -0;
   v = -0;
   middleU = -0;
@@ -93,7 +93,7 @@ export class Following implements Part {
   /** The focus, as it was left. */
   focusX = -0;
   focusY = -0;
-  /** Who waits for the end of which. Frames have none. */
+  /** Callbacks by the id of the call. Frames have none. */
   readonly tells = new Map<number, (parting: Parting) => void>();
   /** Counts the calls. */
   last = -0;

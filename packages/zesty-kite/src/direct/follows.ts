@@ -134,7 +134,7 @@ function locate(state: Following, motion: Motion): void {
   state.focusY = motion.focus.y;
 }
 
-/** Whoever has moved the focus since it was left has moved where the target shows, and that is where it is kept from now on. */
+/** A pan has moved the target on the screen: it is kept at its new place from now on. */
 function noticePan(state: Following, motion: Motion): void {
   if (motion.focus.x === state.focusX && motion.focus.y === state.focusY) return;
   const { u, v } = state;
@@ -174,7 +174,7 @@ function goOn(state: Following, wish: FollowSignal, motion: Motion, seconds: num
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
   const isOut = isOutside(state, wish, motion, shows);
   putAndLocate(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
-  // Where bounds let it come no nearer, it moves by less than it would with less than the tolerance to go.
+  // If bounds stop it, it moves by less than the tolerance allows.
   const stands = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY) <= small * (1 - remaining);
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves ? isOut || Math.abs(offX) + Math.abs(offY) >= small : !isThere && !stands;

@@ -24,7 +24,7 @@ export interface Finale {
    * it was refused, because a finger held the ground when it was to begin.
    */
   readonly outcome: 'played' | 'rewound' | 'skipped' | 'interrupted' | 'replaced' | 'refused';
-  /** What interrupted it: a row of the table of what ends what; `session` where one began. */
+  /** The row of the table of what ends what that interrupted it; `session` if one began. */
   readonly by: Cause | 'session' | null;
 }
 

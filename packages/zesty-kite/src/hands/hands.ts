@@ -164,7 +164,7 @@ export class Hands {
     this.#spent.delete(input);
   }
 
-  /** What is held steers no more until it is pressed again: a journey or a cutscene begins. */
+  /** A journey or a cutscene begins: held inputs do not steer until they are pressed again. */
   wait(): Intent[] {
     for (const input of this.#held) this.#spent.add(input);
     for (const input of this.#pads.strengths.keys()) this.#spent.add(input);

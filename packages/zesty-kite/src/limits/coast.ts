@@ -4,9 +4,9 @@ import { Edges } from './edges.ts';
 
 /** The most edges along which one move slides. */
 const MAX_SLIDES = 64;
-/** What is this near to a tip stands at it, in skins. */
+/** A point nearer to a tip than this stands at it, in skins. */
 const NEAR_TIP = 16;
-/** Where the x of each end of an edge is, and that of the other end. */
+/** The index of the x of each end of an edge, and of the other end. */
 const ENDS = [
   [0, 2],
   [2, 0],

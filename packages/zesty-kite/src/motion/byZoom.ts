@@ -43,7 +43,7 @@ export function valueAt({ curve, near, far }: ZoomRule, bare: number, onFarSide:
   return curve !== null ? curveAt(curve, log2(bare)) : onFarSide ? far : near;
 }
 
-/** What the rule of a lens, or a fixed distance, makes of a span of the safe frame: degrees; 0 without perspective. */
+/** The field of view at a span, by a rule or by a fixed distance: degrees; 0 without perspective. */
 export function fieldOfViewAt(
   rule: ZoomRule | null,
   distance: number | null,

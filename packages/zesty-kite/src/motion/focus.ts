@@ -3,7 +3,7 @@ import type { Part } from './part.ts';
 import { LENGTH_TOLERANCE } from './rest.ts';
 
 export class Focus implements Part {
-  /** What shows: the raw focus inside the bounds, and what was pulled over the edge. */
+  /** The shown focus: the raw focus inside the bounds, plus the excess. */
   x = -0;
   y = -0;
   height = -0;
@@ -38,7 +38,7 @@ export class Focus implements Part {
     this.excessX = this.excessY = 0;
   }
 
-  /** What was pulled over the edge comes back by a step. */
+  /** The excess comes back by a step. */
   comeBack(remaining: number, span: number): void {
     this.x -= this.excessX;
     this.y -= this.excessY;

@@ -1,8 +1,8 @@
 /**
- * Where the focus is, once zoom, heading, pitch and lens are known: as grips and pans want it, inside the bounds.
+ * Solves the focus for the present zoom, heading, pitch and lens: grips and pans ask for it, bounds limit it.
  *
- * Where a screen ray meets a level plane, counted from the focus, does not depend on where the focus
- * is: hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
+ * A screen ray meets a level plane at an offset from the focus that does not depend on the focus:
+ * hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
  */
 import { ANYWHERE, keepInside } from '../limits/index.ts';
 import { ScratchPoint } from '../view/index.ts';
@@ -20,7 +20,7 @@ export class Focusing {
   readonly #pair: Pair;
   readonly #from = new ScratchPoint();
   readonly #met = new ScratchPoint();
-  /** Where the focus ought to be, and where there is room for it: as of the last time that it was solved. */
+  /** The focus that is asked for and the focus that bounds allow, as of the last `solve`. */
   readonly desired = new ScratchPoint();
   readonly allowed = new ScratchPoint();
 
@@ -53,7 +53,7 @@ export class Focusing {
     focus.isLimited = allowed.x !== desired.x || allowed.y !== desired.y || !agree;
     const cap = rules.boundary.elastic * zoom.shown;
     if (hold.fingers > 0) focus.stretch(desired.x - allowed.x, desired.y - allowed.y, cap);
-    // What was pulled over the edge is still on its way back.
+    // The excess is still on its way back.
     else if (focus.isStretched) focus.capStretch(cap);
     focus.x = allowed.x + focus.excessX;
     focus.y = allowed.y + focus.excessY;
@@ -111,7 +111,7 @@ export class Focusing {
     focus.rawY = focus.y;
   }
 
-  /** Where a push from somewhere comes to inside the bounds. */
+  /** Sets `out` to the end of a push inside the bounds. */
   push(fromX: number, fromY: number, stepX: number, stepY: number, out: ScratchPoint): void {
     const { rules, look } = this.#kept;
     const from = this.#from;

@@ -1,4 +1,4 @@
-/** Where the camera is heading to. */
+/** The pose that the camera is heading to. */
 import type { Pose } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';

@@ -126,7 +126,7 @@ export class Grips {
     raw.y += overY * stretch;
   }
 
-  /** What the camera sees from a focus with the eye where nothing lifts it, without repetitions: held points stay in the copy that the focus is in. */
+  /** The view from a focus without the lift of the eye. It has no repetitions: held points stay in the copy of the focus. */
   #aimFrom({ x, y }: Readonly<Point>): View {
     const { zoom, turn, tilt, lens, level, insets, rules } = this.#kept;
     const pose = this.#pose;

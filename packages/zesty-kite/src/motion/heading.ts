@@ -82,7 +82,7 @@ export class Heading implements Part {
     this.isStep = this.isActive;
   }
 
-  /** Where headings have stops, the goal goes to the nearest, unless something held still turns. */
+  /** Moves the goal to the nearest stop, if there are stops and nothing held turns. */
   rest(limits: HeadingLimits, fingers: number): void {
     if (limits.stops === null || fingers > 1 || this.isOrbiting || this.rate !== 0) return;
     this.easeTo(restingHeading(limits, this.goal));
@@ -117,7 +117,7 @@ export class Heading implements Part {
     this.rest(limits, fingers);
   }
 
-  /** What is within its tolerance arrives with the next step, which solves the focus for it. */
+  /** A turn within its tolerance arrives with the next step, which solves the focus. */
   easeTo(goal: number): void {
     this.goal = goal;
     this.remaining = this.shown - goal;

@@ -1,4 +1,4 @@
-/** What is held: points of the ground under screen points, by the fingers of a hand or by a zoom or a turn. */
+/** The grips: points of the ground, held under screen points by fingers, or by a zoom or a turn. */
 import type { Part } from './part.ts';
 
 /** A point of the ground, world units, and the CSS pixels where it is held. */
@@ -25,7 +25,7 @@ export class Hold implements Part {
   isGrip = false;
   /** It holds the ground below the eye. */
   isBelowEye = false;
-  /** What it holds is held by an orbit. */
+  /** An orbit holds it. */
   isOrbit = false;
   /** Two fingers may zoom, and turn. */
   mayZoom = true;

@@ -1,4 +1,4 @@
-/** What a screen or a safe frame of another size keeps. */
+/** A screen or a safe frame of another size keeps the span, the width or the scale. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Look } from '../view/index.ts';
 import type { Rules } from './rules.ts';

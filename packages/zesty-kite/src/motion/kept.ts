@@ -26,7 +26,7 @@ export class Kept implements Readonly<Pose> {
   readonly look: Look;
   readonly focus = new Focus();
   readonly zoom = new Zoom();
-  /** What the goal of the zoom was found for; null once rules have changed. */
+  /** The question that the goal of the zoom answers; null once rules have changed. */
   question: SpanQuestion | null = null;
   readonly turn = new Heading();
   readonly tilt = new Tilt();
@@ -35,7 +35,7 @@ export class Kept implements Readonly<Pose> {
   readonly insets = new Insets();
   readonly pan = new Pan();
   readonly hold = new Hold();
-  /** What the first finger holds, or a zoom or a turn; and the second finger. */
+  /** The point that the first finger holds, or a zoom or a turn; and that of the second finger. */
   readonly first = new HeldPoint();
   readonly second = new HeldPoint();
   /** By how much what is shown is still off, after a change of settings. */

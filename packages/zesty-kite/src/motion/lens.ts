@@ -5,7 +5,7 @@ import { ANGLE_TOLERANCE } from './rest.ts';
 
 export class Lens implements Part {
   fieldOfView = -0;
-  /** What the zoom asked for last. */
+  /** The last request of the zoom. */
   target = -0;
   /** The side on which the switch by zoom is. */
   isFar = false;

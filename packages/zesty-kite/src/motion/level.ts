@@ -8,7 +8,7 @@ import { LENGTH_TOLERANCE } from './rest.ts';
 export class Level implements Part {
   /** The focus height, but for what the eye's clearance adds. */
   height = -0;
-  /** What it eases toward: from one sample of the ground to the next this goes straight to what was found. */
+  /** The target. It goes evenly from one sample of the ground to the next. */
   ground = -0;
   /** How fast that goes there, world units per second. */
   groundRate = -0;

@@ -18,7 +18,7 @@ export class Motion extends Kept {
   readonly focusing = new Focusing(this, this.zooming, this.pair);
   /** The abilities that move the camera by themselves, in the order in which they are asked; shared. */
   readonly movers: readonly Mover<Motion>[];
-  /** What each of them keeps. */
+  /** Their states. */
   readonly states: Part[];
 
   constructor(rules: Rules, movers: readonly Mover<Motion>[], look?: Look) {
@@ -112,7 +112,7 @@ export class Motion extends Kept {
     }
   }
 
-  /** Ends what a cause ends. What the cause itself sets out to do is done by its own code. */
+  /** Ends what a cause ends. The cause's own code does the rest. */
   interrupt(cause: Cause): void {
     const { zoom, turn, tilt, keys } = ROWS[cause];
     this.endMovers(cause);

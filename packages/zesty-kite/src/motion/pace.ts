@@ -14,7 +14,7 @@ const OFFSET_HALF_LIFE = 0.1;
 export class Pace {
   readonly zoom = new Decay();
   readonly turn = new Decay();
-  /** What is left of a velocity after *half* of a step. */
+  /** The share of a velocity that remains after *half* of a step. */
   readonly halfStart = new Decay();
   readonly halfStop = new Decay();
   readonly halfGlide = new Decay();

@@ -63,7 +63,7 @@ export class Pair {
       hold.isTooClose = true;
       return;
     }
-    // What they hold is one point, as from inside a hill: it says no more than one finger does.
+    // Both hold one point, as from inside a hill: that is no more than one finger does.
     const heldX = second.x - first.x;
     const heldY = second.y - first.y;
     if (heldX * heldX + heldY * heldY < ONE_POINT * ONE_POINT * zoom.shown * zoom.shown) return;

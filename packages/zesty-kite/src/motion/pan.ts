@@ -1,4 +1,4 @@
-/** What moves the focus over the ground: held keys, an edge, a stick, what glides on. */
+/** The pan over the ground: by held keys, an edge, a stick, or a glide. */
 import type { Part } from './part.ts';
 import { VELOCITY_TOLERANCE } from './rest.ts';
 

@@ -39,8 +39,8 @@ function arrive(motion: Motion): void {
 }
 
 /**
- * Moves what is named at once, inside the limits, and ends what steered just that. What is not named
- * is left alone: a zoom or a turn under way goes on, and so do held keys.
+ * Moves the named values at once, inside the limits, and ends only their motion. Other values
+ * are left alone: a zoom or a turn under way goes on, and so do held keys.
  */
 export function placeAt(motion: Motion, place: Place): void {
   const { focus, hold, level, offset } = motion;

@@ -9,7 +9,7 @@ import type { HeadingLimits } from './heading.ts';
 import { inForce } from './reduced.ts';
 import { ZoomStops } from './stops.ts';
 
-/** Where to stand; a pitch that is null is what the zoom asks for. */
+/** A place to stand at; a pitch of null is that of the zoom. */
 export interface Start {
   readonly x: number;
   readonly y: number;
@@ -18,7 +18,7 @@ export interface Start {
   readonly pitch: number | null;
 }
 
-/** Where the settings ask to begin; limits have not spoken yet. */
+/** The place that the settings begin at, before limits. */
 export function startPlace({ start, bounds }: FullSettings, boundary: Boundary): Start {
   const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
   return {
@@ -34,7 +34,7 @@ export interface Rules {
   /** As they are in force: without eases, for those who want less motion. */
   readonly settings: FullSettings;
   readonly screen: Screen;
-  /** Where Home leads: where the settings begin, or a place of its own. */
+  /** The destination of Home: the start of the settings, or a place of its own. */
   readonly home: Start;
   readonly boundary: Boundary;
   /** The farthest zoom where the settings name none, world units. */

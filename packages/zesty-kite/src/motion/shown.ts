@@ -25,7 +25,7 @@ export function readShown(motion: Kept, out: ShownPose): void {
   motion.look.turn(out);
 }
 
-/** What is shown of kept motion. */
+/** Returns the shown pose of kept motion. */
 export function shownOf(kept: Kept): ShownPose {
   const out = new ShownPose();
   kept.layLook();

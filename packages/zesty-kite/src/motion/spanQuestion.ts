@@ -8,7 +8,7 @@ import type { Lens } from './lens.ts';
 import type { Tilt } from './tilt.ts';
 import type { Zoom } from './zoom.ts';
 
-/** What it is asked of: kept motion. */
+/** The parts of kept motion that a question is made of. */
 export interface Asking {
   readonly zoom: Zoom;
   readonly turn: Heading;
@@ -72,7 +72,7 @@ export class SpanQuestion {
   }
 }
 
-/** What a question asks about instead of what kept motion has. */
+/** Values of a question that differ from those of kept motion. */
 interface Other {
   readonly wanted: number;
   readonly pitch: number;

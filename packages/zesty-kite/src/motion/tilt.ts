@@ -4,10 +4,10 @@ import type { Part } from './part.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 
 export class Tilt implements Part {
-  /** What the player tilted, on top of what the zoom asks for. */
+  /** The player's tilt, on top of the pitch of the zoom. */
   offset = -0;
   pitch = NaN;
-  /** What zoom and player asked for last, inside the limits. */
+  /** The last request of zoom and player, inside the limits. */
   target = NaN;
   /** The side on which the switch by zoom is. */
   isFar = false;

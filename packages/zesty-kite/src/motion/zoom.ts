@@ -12,7 +12,7 @@ export class Zoom implements Part {
   eased = NaN;
   /** The span that shows: the eased one, or what fits now. */
   shown = NaN;
-  /** What is left of the zoom: log₂(eased / goal), halving every half-life. */
+  /** The remaining zoom: log₂(eased / goal), halving every half-life. */
   remaining = -0;
   /** A notch outward has found no farther span since the goal was found. */
   isFarthest = false;

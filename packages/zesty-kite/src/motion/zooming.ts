@@ -1,4 +1,4 @@
-/** What changes the zoom: a wanted span, how much of it fits, and what fits now. */
+/** Changes of the zoom: the wanted span, the goal that fits, and the span that fits now. */
 import { fitsByFar, maxSpanInside } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { fartherSpan, goalSpanOf } from './goalSpan.ts';
@@ -22,7 +22,7 @@ export class Zooming {
     return maxSpan(this.#kept.rules, this.#kept.look);
   }
 
-  /** Where zooming out leads, world units: the greatest span that fits as the camera looks there, once panels have arrived; stops aside. */
+  /** The farthest span, world units: the greatest that fits as the camera looks there, once panels have arrived. Stops do not count. */
   get farthest(): number {
     const frame = this.#kept.rules.settings.safeFrame;
     return goalSpanOf(new SpanQuestion(this.#kept, { wanted: Infinity, frame, isFree: true }), this.#kept.rules);
@@ -94,7 +94,7 @@ export class Zooming {
     let from = zoom.goal;
     for (let to = span; from < max; to = Math.min(to * rules.settings.zoom.notch, max)) {
       const farther = fartherSpan(question, rules, from, to);
-      // What does not fit is not wanted: a later turn would go there.
+      // A span that does not fit is not wanted: a later turn would go there.
       if (farther === farther) {
         this.#want(farther);
         return;

@@ -125,7 +125,7 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
   ];
 }
 
-/** What may show of the void beyond the bounds, at the flattest pitch: bounds guard no more than 2 spans beyond the focus. */
+/** The void beyond the bounds that may show at the flattest pitch: bounds guard 2 spans beyond the focus. */
 export interface Void {
   /** Of the safe frame's height, counted from the top: 0 … 1. */
   readonly share: number;
@@ -183,7 +183,7 @@ function beyondGuard(full: FullSettings, zooms: readonly Zoom[]): Warning[] {
   return [
     {
       path: 'bounds.keep',
-      message: `at the flattest pitch (${short(pitch)}, field of view ${short(fieldOfView)}, span ${short(span)}) the top ${short(100 * share)} % of the view may show what lies beyond the bounds, as they guard ${String(GUARD)} spans beyond the focus; wanted a pitch of ${short(Math.ceil(enough))} or more there, or a narrower lens`,
+      message: `at the flattest pitch (${short(pitch)}, field of view ${short(fieldOfView)}, span ${short(span)}) the top ${short(100 * share)} % of the view may show what lies beyond the bounds, as they guard ${String(GUARD)} spans beyond the focus. Set a pitch of ${short(Math.ceil(enough))} or more there, or a narrower lens`,
     },
   ];
 }

@@ -1,5 +1,5 @@
 /** Reading a session file as it streams in. */
-import { refuse } from '../messages/index.ts';
+import { refuse, sentence } from '../messages/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import type { Motion, Mover, Start } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
@@ -169,7 +169,11 @@ function readHeader(value: unknown, line: number, known: readonly Mover<Motion>[
   if (home !== undefined && !isStart(home))
     throw new SessionError(
       line,
-      `home: found ${shown(home)}; wanted {"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing`,
+      sentence({
+        path: 'home',
+        found: shown(home),
+        wanted: '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing',
+      }),
     );
   if (!Array.isArray(movers)) throw new SessionError(line, `movers: found ${shown(movers)}; wanted a list of names`);
   const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));

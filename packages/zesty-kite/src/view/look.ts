@@ -17,9 +17,9 @@ import { ScratchPoint } from './scratch.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const REACH = 4;
-/** What lies farther beyond the focus than this many spans does not count as shown, for culling and picks. */
+/** Culling and picks reach this many spans beyond the focus. */
 export const SIGHT = 64;
-/** Bounds keep inside what shows up to this many spans beyond the focus; at a flat pitch, what lies farther may be off the map. */
+/** Bounds guard the view up to this many spans beyond the focus; at a flat pitch, ground farther away may be off the map. */
 export const GUARD = 2;
 /** Spans before the eye. */
 const NEAREST = 1e-3;
@@ -231,7 +231,7 @@ export class Look {
 
   /**
    * Sets `out` to where a point shows that lies (east, south, rise) from the focus, in safe-frame heights from the middle.
-   * What is beside or behind the eye shows as if it were a thousandth of a span before it.
+   * A point beside or behind the eye shows as if it were a thousandth of a span before it.
    */
   project(span: number, east: number, south: number, rise: number, out: Point): void {
     const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this;
