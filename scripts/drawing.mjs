@@ -8,8 +8,9 @@ const DRAWING = `${root}docs/rooms.svg`;
 /** What each room is for; a room that is not here is not drawn, and said so. */
 const FOR = {
   'index.ts': 'the public face',
-  'camera.ts': 'which signal takes effect when, and the frame',
-  'steer.ts': 'what intents do to kept state',
+  'reports.ts': 'receivers of errors',
+  camera: 'which signal takes effect when, and the frame',
+  abilities: 'what an ability of a game needs',
   'steered.ts': 'what devices and programs need of a camera',
   'calls.ts': 'the calls of a program, a signal each',
   events: 'what a camera tells of',

@@ -28,10 +28,10 @@ const tables = {
     ]),
   ],
   'what ends what': [
-    `| what comes | ${TABLE.map(({ column }) => column).join(' | ')} |`,
+    `| what comes | ${TABLE.map(({ label }) => label).join(' | ')} |`,
     `| --- |${' --- |'.repeat(TABLE.length)}`,
     ...Object.entries(CAUSES).map(
-      ([cause, words]) => `| ${words} | ${TABLE.map(({ endedBy }) => wordsOf(endedBy[cause])).join(' | ')} |`,
+      ([cause, words]) => `| ${words} | ${TABLE.map(({ interruptions }) => wordsOf(interruptions[cause])).join(' | ')} |`,
     ),
   ],
 };

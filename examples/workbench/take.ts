@@ -1,5 +1,6 @@
 /** A recorded session, played again under any settings: the same hands on another camera. */
 import { Camera, mergeSettings, type Settings, type StampedSignal, type Terrain } from 'zesty-kite';
+import { learn } from 'zesty-kite/abilities';
 import { DIRECTED } from 'zesty-kite/direct';
 import { SessionReader, type SessionHeader } from 'zesty-kite/session';
 
@@ -33,7 +34,7 @@ export class Player {
       screen: take.header.screen,
       terrain,
     });
-    for (const mover of DIRECTED) this.camera.learn(mover);
+    for (const mover of DIRECTED) learn(this.camera, mover);
     this.camera.advance(0);
   }
 

@@ -1,4 +1,5 @@
-export { Camera, type CameraOptions, type Grip, type SessionStart, type Start } from './camera.ts';
+export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera/index.ts';
+export type { Start } from './motion/index.ts';
 export type { CameraLike, Elsewhere, Steered, Stop } from './steered.ts';
 export type {
   About,

@@ -17,8 +17,6 @@ export interface Steered {
   binds(input: string): boolean;
   /** Calls this at every frame, with its time; returns a function that ends it. */
   poll(poll: (time: number) => void): () => void;
-  /** Whoever is told of what callbacks throw; returns a function that ends it. */
-  reportTo(report: (error: unknown) => void): () => void;
 }
 
 /** A camera that is here, or stands for one elsewhere: every call that is a signal, and what it shows. */

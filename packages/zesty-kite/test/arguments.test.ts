@@ -91,8 +91,6 @@ const rows: readonly Row[] = [
   method('changeTerrain', null, 5),
   method('binds', 'KeyW'),
   method('poll', () => undefined),
-  method('reportTo', () => undefined),
-  method('begin', () => undefined),
   method('advance', 16),
   row(
     'ScreenBox',

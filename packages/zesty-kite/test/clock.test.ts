@@ -1,6 +1,7 @@
 /** Time: late and early signals, clocks that disagree, stalls, waking and settling. */
 import { expect, test } from '@jest/globals';
 import { Camera, type StampedSignal } from '../src/index.ts';
+import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';
 import { between, bitsOf, steady } from './steering.ts';
 
@@ -10,7 +11,8 @@ const KEY = { kind: 'key', code: 'KeyD', down: true } as const;
 function recorded(settings = {}): { camera: Camera; heard: StampedSignal[] } {
   const camera = new Camera(settings, { screen });
   const heard: StampedSignal[] = [];
-  camera.begin((signal) => heard.push(signal));
+  record(camera, (line) => heard.push(JSON.parse(line) as StampedSignal));
+  heard.length = 0;
   return { camera, heard };
 }
 

@@ -350,7 +350,7 @@ test('the end event and the table of what ends what call a scene the same', () =
   const ended: string[] = [];
   when(camera, 'end', ({ what }) => void ended.push(what));
   at(3000);
-  expect(ended).toEqual([DIRECTED.find(({ column }) => column === 'cutscene')?.name]);
+  expect(ended).toEqual([DIRECTED.find(({ label }) => label === 'cutscene')?.name]);
 });
 
 test('letter boxes end in any order, keep what the game changes meanwhile, and follow the height of the screen', () => {

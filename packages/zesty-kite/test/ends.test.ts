@@ -148,8 +148,8 @@ const effects: Record<string, boolean | null> = {
   locked: null,
 };
 
-const cells = [...TABLE, ...DIRECTED].flatMap(({ name: column, endedBy }) =>
-  Object.entries(endedBy).flatMap(([cause, effect]) => {
+const cells = [...TABLE, ...DIRECTED].flatMap(({ name: column, interruptions }) =>
+  Object.entries(interruptions).flatMap(([cause, effect]) => {
     const wanted = effects[effect];
     // A zoom key comes to a little of a zoom of its own; a placing names what steers x by naming x.
     const named = effect === 'named' && (column === 'glide' || cause === 'placeFocus');

@@ -96,7 +96,7 @@ test('settings are copied in and frozen when handed out', () =>
     camera.advance(0);
     expect(camera.settings.zoom.notch).toBe(1.5);
     expect(JSON.stringify(camera.settings)).toBe(before.replace(/"notch":[^,]+/, '"notch":1.5'));
-    const { settings: kept } = camera.begin(null);
+    const { settings: kept } = JSON.parse(record(camera).text()) as { settings: Settings };
     spoil(kept);
     camera.change({});
     camera.advance(0);
@@ -202,7 +202,8 @@ test('two hundred thousand signals before one frame take effect in order of time
   for (const at of [(i: number) => i, (i: number) => count - i, (i: number) => (i * 7919) % count]) {
     const camera = new Camera({}, { screen });
     const heard: { x: number; at: number }[] = [];
-    camera.begin((signal) => {
+    record(camera, (line) => {
+      const signal = JSON.parse(line) as { readonly kind?: string; readonly x?: number; readonly at: number };
       if (signal.kind === 'place') heard.push({ x: signal.x ?? NaN, at: signal.at });
     });
     camera.advance(0);
@@ -295,7 +296,7 @@ test('a session that begins amid a gesture begins with nothing held and nothing 
   camera.signal({ kind: 'key', code: 'KeyW', down: true, time: 9000 });
   camera.advance(10);
   const { x, y, span, heading } = camera.shown;
-  camera.begin(null);
+  record(camera);
   camera.advance(0);
   expect([camera.settled, camera.grips.length]).toEqual([true, 0]);
   expect(camera.shown).toMatchObject({ x, y, span, heading });

@@ -181,7 +181,7 @@ test('whatever steers interrupts it, and it says so; another journey takes its p
   expect(await over((camera) => camera.place({ span: 40 }))).toBe('interrupted placeSpan');
   expect(await over((camera) => camera.home())).toBe('replaced mover');
   expect(await over((camera) => void travel(camera, { x: 0, y: 0 }))).toBe('replaced mover');
-  expect(await over((camera) => camera.begin(null))).toBe('interrupted session');
+  expect(await over((camera) => void record(camera))).toBe('interrupted session');
   expect(await over((camera) => camera.signal({ kind: 'release' }))).toBe('arrived null');
   expect(await over((camera) => camera.change({ pan: { speed: 2 } }))).toBe('arrived null');
 });

@@ -1,9 +1,9 @@
 /** For drawing while a game is made: what directs the camera now. */
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { Angle } from '../math/index.ts';
 import type { Part } from '../motion/index.ts';
 import type { Point } from '../view/index.ts';
-import { cameraHere } from './here.ts';
+import { timelineOf } from './here.ts';
 import { Following, zoneOf, type FollowSignal } from './following.ts';
 import { Journey, type Plan } from './journey.ts';
 
@@ -22,8 +22,8 @@ const PARTS = 48;
  * `createOverlay(camera, listening, () => directing(camera))`.
  */
 export function directing(camera: Camera): Drawn[] {
-  cameraHere('directing', camera);
-  return camera.timeline.kept.states.flatMap((state: Part) => {
+  const { kept } = timelineOf('directing', camera);
+  return kept.moverStates.flatMap((state: Part) => {
     if (state instanceof Journey && state.plan !== null) return [wayOf(state, state.plan, camera.shown)];
     if (state instanceof Following && state.wish !== null) return [drawnZone(state, state.wish, camera)];
     return [];

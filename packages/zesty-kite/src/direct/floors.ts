@@ -1,6 +1,6 @@
 /** Games with storeys: the plane that the camera goes by is a floor. */
 import { checkList, checkNumber } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { shown } from '../settings/index.ts';
 import { cameraHere } from './here.ts';
 

@@ -1,7 +1,7 @@
 /** Following: the camera keeps something that moves in sight. */
+import { learn, type Learned } from '../abilities/index.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
 import { checkNumber, checkObject, checkOneOf } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
-import type { Signal } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
 import { Evenly } from './evenly.ts';
 import { cameraHere } from './here.ts';
@@ -9,10 +9,10 @@ import { checkedPoint, Samples, type Target } from './samples.ts';
 import {
   PANS,
   type Following,
+  type FollowingSignal,
   type FollowSignal,
   type Parting,
   type SampleSignal,
-  type UnfollowSignal,
 } from './following.ts';
 import { follows } from './follows.ts';
 
@@ -71,7 +71,9 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
   const { x, y, time: first } = samples.last;
   const headingNow = headingOf(options, samples);
   const keepsHeading = options.heading !== undefined;
-  const { state, id } = begin(here, { x, y }, headingNow(), options);
+  const { ability, id } = begin(here, { x, y }, headingNow(), options);
+  const { state, send } = ability;
+  const rig = rigOf('follow', here);
   let parting: Parting | null = null;
   let stop = (): void => undefined;
   const ended = new Promise<Parting>((resolve) => {
@@ -93,29 +95,29 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
     else sample.after = 0;
     last.time = time;
     if (now === null) {
-      send(here, { kind: 'unfollow', id, lost: true });
+      send({ kind: 'unfollow', id, lost: true });
       return;
     }
     evenly?.look(now, now.time, time);
     const place = evenly ?? now;
-    if (keepsHeading) sample.turnTo(headingNow(), here.timeline.kept.turn.goal);
+    if (keepsHeading) sample.turnTo(headingNow(), rig.stage.timeline.kept.turn.goal);
     // One that stands still needs no further sample.
     const moved = place.x !== sample.x || place.y !== sample.y;
     if (!moved && !moves && sample.heading === undefined) return;
     sample.x = place.x;
     sample.y = place.y;
     moves = moved;
-    here.feed(sample, time);
+    rig.feed(sample, time);
   }, isFunction);
   return {
     moveTo: (point) => {
       const { x: toX, y: toY } = checkedPoint('follow.moveTo', point);
       given = { ...point };
       // No frame comes to look at it.
-      if (here.settled && parting === null) send(here, { kind: 'followed', id, x: toX, y: toY, after: 0, ahead: 0 });
+      if (here.settled && parting === null) send({ kind: 'followed', id, x: toX, y: toY, after: 0, ahead: 0 });
     },
     end: () => {
-      send(here, { kind: 'unfollow', id, lost: false });
+      send({ kind: 'unfollow', id, lost: false });
     },
     ended,
     get parting() {
@@ -131,7 +133,7 @@ function headingOf({ heading }: FollowOptions, { last }: Samples): () => number 
 }
 
 /** One record for all of them. */
-class FollowedSample implements SampleSignal {
+class FollowedSample implements Omit<SampleSignal, 'heading'> {
   readonly kind = 'followed';
   readonly id: number;
   x = -0.5;
@@ -162,16 +164,14 @@ function begin(
   at: Point,
   heading: number | undefined,
   options: FollowOptions,
-): { state: Following; id: number } {
+): { ability: Learned<Following, FollowingSignal>; id: number } {
   const { halfLife = 0.15, lead = 0, onPan = 'offset' } = options;
   const { zone, zoneWidth, zoneHeight } = zoneOf(options);
-  camera.learn(follows);
-  const { kept } = camera.timeline;
-  const state = kept.states[kept.movers.indexOf(follows)] as Following;
-  const id = (state.last += 1);
+  const ability = learn(camera, follows);
+  const id = (ability.state.last += 1);
   const turned = heading === undefined ? {} : { heading };
-  send(camera, { kind: 'follow', id, ...at, halfLife, lead, zone, zoneWidth, zoneHeight, onPan, ...turned });
-  return { state, id };
+  ability.send({ kind: 'follow', id, ...at, halfLife, lead, zone, zoneWidth, zoneHeight, onPan, ...turned });
+  return { ability, id };
 }
 
 function zoneOf({
@@ -191,8 +191,4 @@ function checkOptions(options: FollowOptions): void {
   checkOneOf('follow.options.onPan', onPan, PANS);
   checkObject('follow.options.deadZone', deadZone, 'shares {width, height}, or {diameter}');
   for (const [name, share] of Object.entries(deadZone)) checkNumber(`follow.options.deadZone.${name}`, share, 0, 1);
-}
-
-function send(camera: Camera, signal: FollowSignal | UnfollowSignal | SampleSignal): void {
-  camera.signal(signal as unknown as Signal);
 }

@@ -1,7 +1,6 @@
 /** The state of following, and its signals. */
 import type { Cause, Part } from '../motion/index.ts';
-import { maybeNumber, number, oneOf, place } from '../signals/index.ts';
-import type { Point } from '../view/index.ts';
+import { maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -16,37 +15,6 @@ export const SHAPES = ['box', 'circle'] as const;
 /** A player's pan shifts the target on the screen, or ends following. */
 export const PANS = ['offset', 'end'] as const;
 
-export interface FollowSignal extends Point {
-  readonly kind: 'follow';
-  readonly id: number;
-  readonly halfLife: number;
-  readonly lead: number;
-  /** The zone: shares of the safe frame's width and height; of a circle, its width as a share of the height. */
-  readonly zoneWidth: number;
-  readonly zoneHeight: number;
-  readonly zone: (typeof SHAPES)[number];
-  readonly onPan: (typeof PANS)[number];
-  /** The heading to turn to, degrees. */
-  readonly heading?: number;
-}
-
-/** The position of the target in the present frame. */
-export interface SampleSignal extends Point {
-  readonly kind: 'followed';
-  readonly id: number;
-  /** Seconds since the sample before. */
-  readonly after: number;
-  /** How much later than the signal it is, seconds. */
-  readonly ahead: number;
-  readonly heading?: number | undefined;
-}
-
-export interface UnfollowSignal {
-  readonly kind: 'unfollow';
-  readonly id: number;
-  readonly lost: boolean;
-}
-
 export const FOLLOW_SIGNALS = {
   follow: {
     id: number(0),
@@ -54,17 +22,22 @@ export const FOLLOW_SIGNALS = {
     y: place(FARTHEST),
     halfLife: number(0, 60),
     lead: number(-60, 60),
+    /** The zone: shares of the safe frame's width and height; of a circle, its width as a share of the height. */
     zoneWidth: number(0, 1),
     zoneHeight: number(0, 1),
     zone: oneOf(SHAPES),
     onPan: oneOf(PANS),
+    /** The heading to turn to, degrees. */
     heading: maybeNumber(-1e6, 1e6),
   },
+  /** The position of the target in the present frame. */
   followed: {
     id: number(0),
     x: place(FARTHEST),
     y: place(FARTHEST),
+    /** Seconds since the sample before. */
     after: number(0, 1e9),
+    /** How much later than the signal the sample is, seconds. */
     ahead: number(0, 1e9),
     heading: maybeNumber(-1e6, 1e6),
   },
@@ -73,6 +46,10 @@ export const FOLLOW_SIGNALS = {
     lost: { clean: (value: unknown): boolean => value === true, schema: { type: 'boolean' } },
   },
 };
+
+export type FollowingSignal = SignalsOf<typeof FOLLOW_SIGNALS>;
+export type FollowSignal = Extract<FollowingSignal, { readonly kind: 'follow' }>;
+export type SampleSignal = Extract<FollowingSignal, { readonly kind: 'followed' }>;
 
 export class Following implements Part {
   /** The call that began it; null while nothing is followed. */

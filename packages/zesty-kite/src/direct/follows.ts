@@ -13,15 +13,15 @@ import {
   Following,
   FOLLOW_SIGNALS,
   zoneOf,
+  type FollowingSignal,
   type FollowSignal,
   type SampleSignal,
-  type UnfollowSignal,
 } from './following.ts';
 
-export const follows: Mover<Motion, Following> = {
+export const follows: Mover<Motion, Following, FollowingSignal> = {
   name: 'follow',
-  column: 'follow',
-  endedBy: {
+  label: 'follow',
+  interruptions: {
     ...ENDED_BY_STEERING,
     drag: 'offsets',
     pinch: 'offsets',
@@ -39,16 +39,15 @@ export const follows: Mover<Motion, Following> = {
     mover: 'newWish',
   },
   signals: FOLLOW_SIGNALS,
-  keep: () => new Following(),
+  createState: () => new Following(),
   isUnderWay: ({ underWay }) => underWay,
   pins: ({ wish }) => wish !== null,
-  end: (state, motion, effect, cause) => {
+  interrupt: (state, motion, effect, cause) => {
     if (state.wish === null || (effect === 'offsets' && state.wish.onPan === 'offset')) return;
     state.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
     motion.isPinned = false;
   },
-  hear: (state, motion, signal) => {
-    const heard = signal as FollowSignal | SampleSignal | UnfollowSignal;
+  hear: (state, motion, heard) => {
     if (heard.kind === 'follow') begin(state, motion, heard);
     else if (state.wish?.id !== heard.id) return;
     else if (heard.kind === 'unfollow') state.over(heard.lost ? 'lost' : 'ended', null);

@@ -7,12 +7,12 @@
  * program of four constraints; its answer is where two of them meet.
  */
 import { checkNumber, checkObject } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { raiseEye, type Motion, type Rules } from '../motion/index.ts';
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Look, Insets, Point } from '../view/index.ts';
-import { cameraHere } from './here.ts';
+import { cameraHere, timelineOf } from './here.ts';
 import { stand } from './stand.ts';
 import { Outline, type Thing } from './things.ts';
 
@@ -73,12 +73,13 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
 
 /** The same with so many world units around each thing. */
 export function frameGrown(camera: Camera, things: readonly Thing[], options: FrameOptions, grown: number): Framing {
-  const { kept, rules } = camera.timeline;
+  const timeline = timelineOf('frame', camera);
+  const { kept, rules } = timeline;
   const outline = new Outline(things, rules.ground, grown);
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
       throw new TypeError(`frame.options.${name}: found ${shown(options[name])}; wanted a finite number`);
-  const solver = new Solver(outline, kept, camera.timeline.spare(), options);
+  const solver = new Solver(outline, kept, timeline.spare(), options);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;
   const tight = solver.tight;

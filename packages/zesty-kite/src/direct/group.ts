@@ -1,11 +1,11 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
 import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { exp2 } from '../math/index.ts';
 import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameGrown, type Framed, type FrameOptions } from './frame.ts';
-import { cameraHere } from './here.ts';
+import { cameraHere, timelineOf } from './here.ts';
 import type { Thing } from './things.ts';
 
 export interface GroupOptions extends FollowOptions, Pick<FrameOptions, 'padding'> {
@@ -45,6 +45,7 @@ export function followGroup(
   checkFunction('followGroup.group', group, 'a function that returns a list of things');
   if (!(nearest >= 0 && farthest >= nearest))
     refuse('followGroup.options', { nearest, farthest }, '0 ≤ nearest ≤ farthest');
+  const timeline = timelineOf('followGroup', here);
   const drift = new Drift();
   const forget = here.poll((time) => {
     drift.time = time;
@@ -57,13 +58,13 @@ export function followGroup(
     checkList('followGroup.group', things, 'a list of things, or null');
     if (things.length === 0) return null;
     const tight = frameGrown(here, things, { padding }, 0).to;
-    drift.take(tight, here.timeline.rules.ground);
+    drift.take(tight, timeline.rules.ground);
     const off = drift.speed * focusLag(others) + zoneReach(others, here);
     const { x, y, span } = off > 0 ? frameGrown(here, things, { padding }, off).to : tight;
     const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;
     if (needed <= asked && needed * ROOM >= asked * SHRUNK) return { x, y };
     const wanted = Math.min(Math.max(needed * ROOM, nearest), farthest);
-    if (wanted !== asked) here.zoom({ factor: here.timeline.kept.zoom.goal / wanted });
+    if (wanted !== asked) here.zoom({ factor: timeline.kept.zoom.goal / wanted });
     asked = wanted;
     return { x, y };
   };
@@ -86,14 +87,14 @@ function focusLag({ halfLife = 0.15, lead = 0 }: FollowOptions): number {
 }
 
 /** How far from the middle of the frame the dead zone lets the group be, world units. */
-function zoneReach({ deadZone }: FollowOptions, { timeline, view }: Camera): number {
+function zoneReach({ deadZone }: FollowOptions, camera: Camera): number {
   if (deadZone === undefined) return 0;
-  const { frameWidth, frameHeight } = view.look;
+  const { frameWidth, frameHeight } = camera.view.look;
   const [wide, high] =
     'diameter' in deadZone
       ? [deadZone.diameter, deadZone.diameter]
       : [(deadZone.width * frameWidth) / frameHeight, deadZone.height];
-  return (Math.max(wide, high) / 2) * timeline.kept.zoom.goal;
+  return (Math.max(wide, high) / 2) * timelineOf('followGroup', camera).kept.zoom.goal;
 }
 
 /** How fast a group moves and spreads. */

@@ -1,5 +1,5 @@
 /** Bars above and below the picture, as in a film: what shows is framed between them. */
-import type { Camera } from '../camera.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
 import { sentence, shown } from '../settings/index.ts';
 import { cameraHere } from './here.ts';
 
@@ -26,7 +26,7 @@ class Bars {
     this.top = camera.settings.safeFrame.top;
     this.bottom = camera.settings.safeFrame.bottom;
     this.#height = camera.view.height;
-    camera.amend(({ safeFrame }) => {
+    rigOf('letterBox', camera).stage.changes.amend(({ safeFrame }) => {
       if (safeFrame === undefined || (safeFrame.top === undefined && safeFrame.bottom === undefined)) return null;
       this.top = safeFrame.top ?? this.top;
       this.bottom = safeFrame.bottom ?? this.bottom;

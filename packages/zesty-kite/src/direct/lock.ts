@@ -1,5 +1,5 @@
 /** Locks in scopes: what the player may not do for a while, as in a cutscene. Scopes may end in any order. */
-import type { Camera } from '../camera.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
 import { sentence, shown } from '../settings/index.ts';
 import { cameraHere } from './here.ts';
 
@@ -15,7 +15,7 @@ class Scopes {
 
   constructor(camera: Camera) {
     this.#own = camera.settings.locked;
-    camera.amend(({ locked }) => {
+    rigOf('lock', camera).stage.changes.amend(({ locked }) => {
       if (locked === undefined) return null;
       this.#own = locked;
       return {

@@ -1,6 +1,6 @@
 /** Marks: places to come back to, saved by name or by number key. */
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Arrival } from './journey.ts';
 import { cameraHere } from './here.ts';

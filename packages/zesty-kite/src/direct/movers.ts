@@ -1,7 +1,7 @@
 /** The abilities of this folder, for sessions: whoever plays one again may need any of them. */
-import type { Motion, Mover } from '../motion/index.ts';
+import type { Mover } from '../motion/index.ts';
 import { follows } from './follows.ts';
 import { plays } from './plays.ts';
 import { travels } from './travels.ts';
 
-export const DIRECTED: readonly Mover<Motion>[] = [travels, follows, plays];
+export const DIRECTED: readonly Mover[] = [travels, follows, plays];

@@ -1,22 +1,13 @@
 /** Cutscenes: keyframes that are played, paused, played backward, or skipped. */
+import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
-import type { Signal } from '../signals/index.ts';
+import type { Camera } from '../camera/index.ts';
+import { reportsOf } from '../reports.ts';
 import type { Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import { checkedKeyframes, targetsOf, type Cutscene } from './keyframes.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
-import {
-  plays,
-  RATES,
-  type CueSignal,
-  type Finale,
-  type Passed,
-  type Playing,
-  type PlaySignal,
-  type PlayTargetSignal,
-  type TargetSpot,
-} from './plays.ts';
+import { plays, RATES, type CueName, type Finale, type Passed, type TargetSpot } from './plays.ts';
 import { Samples } from './samples.ts';
 
 export interface PlayOptions {
@@ -76,9 +67,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   checkObject('play.options.targets', targets, 'functions by name');
   const samples = targetsOf(checked).map((name) => [name, samplesOf(here, name, targets)] as const);
   let rate = checkedNumber('options.rate', options.rate ?? 1, RATES.min, RATES.max);
-  here.learn(plays);
-  const { kept } = here.timeline;
-  const playing = kept.states[kept.movers.indexOf(plays)] as Playing;
+  const { state: playing, send } = learn(here, plays);
   const id = (playing.last += 1);
   const unlock = lock(
     here,
@@ -91,7 +80,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
       // Whatever it calls in turn comes after this step.
       passed: (passed) => {
         void Promise.resolve().then(() =>
-          here.attempt(() => {
+          reportsOf(here).attempt(() => {
             onEvent(passed);
           }),
         );
@@ -104,10 +93,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
     });
   });
   void ended.then(unlock);
-  const send = (signal: PlaySignal | CueSignal | PlayTargetSignal): void => {
-    here.signal(signal as unknown as Signal);
-  };
-  const cue = (what: CueSignal['cue'], value?: number): void => {
+  const cue = (what: CueName, value?: number): void => {
     send({ kind: 'cue', id, cue: what, ...(value === undefined ? {} : { value }) });
   };
   send({

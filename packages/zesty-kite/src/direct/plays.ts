@@ -11,6 +11,7 @@ import {
   text,
   type Field,
   type OptionalField,
+  type SignalsOf,
 } from '../signals/index.ts';
 import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
@@ -39,36 +40,13 @@ export interface Passed {
   readonly skipped: boolean;
 }
 
-export const CUES = ['pause', 'forward', 'backward', 'skip', 'end', 'seek', 'rate'] as const;
+const CUES = ['pause', 'forward', 'backward', 'skip', 'end', 'seek', 'rate'] as const;
 /** Seconds that pass in the scene in a second. */
 export const RATES = { min: 0.01, max: 100 } as const;
 
 /** Where a target is. */
 export interface TargetSpot extends Point {
   readonly target: string;
-}
-
-export interface PlaySignal {
-  readonly kind: 'play';
-  readonly id: number;
-  readonly keyframes: readonly Keyframe[];
-  /** 1 when left out. */
-  readonly rate?: number;
-  readonly loop?: boolean;
-  readonly targets?: readonly TargetSpot[];
-}
-
-export interface CueSignal {
-  readonly kind: 'cue';
-  readonly id: number;
-  readonly cue: (typeof CUES)[number];
-  /** The time that it seeks, seconds; or the new rate. */
-  readonly value?: number;
-}
-
-export interface PlayTargetSignal extends TargetSpot {
-  readonly kind: 'playTarget';
-  readonly id: number;
 }
 
 interface Listener {
@@ -169,25 +147,28 @@ const keyframes: Field<readonly Keyframe[]> = {
   schema: { type: 'array', minItems: 1, items: KEYFRAME_SCHEMA },
 };
 
-export const plays: Mover<Motion, Playing> = {
+const signals = {
+  play: { id: number(0), keyframes, rate: maybeNumber(RATES.min, RATES.max), loop: mark(), targets },
+  playTarget: { id: number(0), target: text('the name of a target'), x: place(1e12), y: place(1e12) },
+  cue: { id: number(0), cue: oneOf(CUES), value: maybeNumber(0, 86_400) },
+};
+export type CueName = (typeof CUES)[number];
+type PlayingSignal<K extends keyof typeof signals> = SignalsOf<Pick<typeof signals, K>>;
+
+export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
   name: 'cutscene',
-  column: 'cutscene',
-  endedBy: ENDED_BY_ALL,
-  signals: {
-    play: { id: number(0), keyframes, rate: maybeNumber(RATES.min, RATES.max), loop: mark(), targets },
-    playTarget: { id: number(0), target: text('the name of a target'), x: place(1e12), y: place(1e12) },
-    cue: { id: number(0), cue: oneOf(CUES), value: maybeNumber(0, 86_400) },
-  },
+  label: 'cutscene',
+  interruptions: ENDED_BY_ALL,
+  signals,
   takesOver: ['play'],
-  keep: () => new Playing(),
+  createState: () => new Playing(),
   isUnderWay: ({ track, pace }) => track !== null && pace !== 0,
-  end: (playing, motion, _, cause) => {
+  interrupt: (playing, motion, _, cause) => {
     if (playing.track === null) return;
     standStill(motion);
     playing.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
   },
-  hear: (playing, motion, signal) => {
-    const heard = signal as PlaySignal | CueSignal | PlayTargetSignal;
+  hear: (playing, motion, heard) => {
     if (heard.kind === 'play') begin(playing, motion, heard);
     else if (playing.track === null || heard.id !== playing.id) return;
     else if (heard.kind === 'cue') cue(playing, playing.track, motion, heard);
@@ -211,7 +192,7 @@ export const plays: Mover<Motion, Playing> = {
   },
 };
 
-function begin(playing: Playing, motion: Motion, signal: PlaySignal): void {
+function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>): void {
   if (motion.hold.fingers > 0) {
     playing.tells.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
     playing.tells.delete(signal.id);
@@ -242,7 +223,7 @@ function putTarget({ spots }: Playing, track: Track, { periodX, periodY }: Groun
   spots[i + 1] = fromY + nearestCopy(y - fromY, periodY ?? 0);
 }
 
-function cue(playing: Playing, track: Track, motion: Motion, { cue: what, value = 0 }: CueSignal): void {
+function cue(playing: Playing, track: Track, motion: Motion, { cue: what, value = 0 }: PlayingSignal<'cue'>): void {
   if (what === 'skip') {
     playing.goTo(track.length, true);
     show(playing, track, motion);

@@ -1,5 +1,6 @@
 /** Samples of a target that moves: a bad one is ignored. */
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
+import { reportsOf } from '../reports.ts';
 import { sentence, shown } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 
@@ -73,9 +74,7 @@ export class Samples {
   #report(error: unknown): void {
     if (this.#isReported) return;
     this.#isReported = true;
-    this.#camera.attempt(() => {
-      throw error;
-    });
+    reportsOf(this.#camera).report(error);
   }
 
   #look(): void {

@@ -1,15 +1,14 @@
 /** Travelling: the camera goes somewhere by itself, and says how that ended. */
+import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
-import type { Signal } from '../signals/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
 import { cameraHere } from './here.ts';
-import type { Arrival, Destination, Journey } from './journey.ts';
+import type { Arrival, Destination } from './journey.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
 import { Samples } from './samples.ts';
-import { travels, WAYS, type EndSignal, type TargetSignal, type TravelSignal } from './travels.ts';
+import { travels, WAYS } from './travels.ts';
 
 export interface TravelOptions {
   /**
@@ -61,9 +60,8 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const samples = target === undefined ? null : new Samples(here, 'travel.to.target', target);
   const at = samples === null ? to : { ...to, ...placeOf(samples.last) };
   checkDestination(at);
-  here.learn(travels);
-  const { kept } = here.timeline;
-  const journey = kept.states[kept.movers.indexOf(travels)] as Journey;
+  const travelling = learn(here, travels);
+  const journey = travelling.state;
   const id = (journey.last += 1);
   const { x, y, span, heading, pitch } = at;
   let stopSampling = (): void => undefined;
@@ -78,9 +76,9 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
     void arrival.then(lock(here, others));
   }
   const named = Object.entries({ x, y, span, heading, pitch }).filter(([, value]) => value !== undefined);
-  send(here, { kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
+  travelling.send({ kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
   whenStopped(stop, () => {
-    if (journey.tells.has(id)) send(here, { kind: 'travelEnd', id });
+    if (journey.tells.has(id)) travelling.send({ kind: 'travelEnd', id });
   });
   if (samples === null || !journey.tells.has(id)) return arrival;
   let last = { x, y };
@@ -88,7 +86,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
     const now = placeOf(samples.next() ?? samples.last);
     if (now.x === last.x && now.y === last.y) return;
     last = now;
-    send(here, { kind: 'travelTarget', id, ...now });
+    travelling.send({ kind: 'travelTarget', id, ...now });
   });
   return arrival;
 }
@@ -109,10 +107,6 @@ async function travelElsewhere({ call }: Elsewhere, to: Journeying, options: Tra
 function whenStopped(stop: Stop | undefined, end: () => void): void {
   if (stop?.aborted === true) end();
   else stop?.addEventListener('abort', end);
-}
-
-function send(camera: Camera, signal: TravelSignal | TargetSignal | EndSignal): void {
-  camera.signal(signal as unknown as Signal);
 }
 
 function placeOf({ x, y }: Point): Point {

@@ -2,9 +2,9 @@
 import { maxSpanAt } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
-import { maybe, maybeNumber, number, oneOf, place } from '../signals/index.ts';
-import { nearestCopy, type Point } from '../view/index.ts';
-import { eased, EASES, PEAK, type Ease } from './ease.ts';
+import { maybe, maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
+import { nearestCopy } from '../view/index.ts';
+import { eased, EASES, PEAK } from './ease.ts';
 import { Journey, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
 import { stand } from './stand.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
@@ -14,60 +14,42 @@ export const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
 const RADIANS = 0.017453292519943295;
 
-export interface TravelSignal extends Destination {
-  readonly kind: 'travel';
-  readonly id: number;
-  readonly way: (typeof WAYS)[number];
-  readonly speed: number;
-  readonly minSeconds: number;
-  readonly maxSeconds: number;
-  readonly ease: Ease;
-}
-
-export interface TargetSignal extends Point {
-  readonly kind: 'travelTarget';
-  readonly id: number;
-}
-
-export interface EndSignal {
-  readonly kind: 'travelEnd';
-  readonly id: number;
-}
-
 const coordinate = place(FARTHEST);
 const seconds = number(0, 3600);
 
-export const travels: Mover<Motion, Journey> = {
-  name: 'travel',
-  column: 'travel',
-  endedBy: ENDED_BY_ALL,
-  signals: {
-    travel: {
-      id: number(0),
-      x: maybe(coordinate),
-      y: maybe(coordinate),
-      span: maybeNumber(1e-6, FARTHEST),
-      heading: maybeNumber(-1e6, 1e6),
-      pitch: maybeNumber(0, 90),
-      way: oneOf(WAYS),
-      speed: number(1e-3, 1e3),
-      minSeconds: seconds,
-      maxSeconds: seconds,
-      ease: oneOf(EASES),
-    },
-    travelTarget: { id: number(0), x: coordinate, y: coordinate },
-    travelEnd: { id: number(0) },
+const signals = {
+  travel: {
+    id: number(0),
+    x: maybe(coordinate),
+    y: maybe(coordinate),
+    span: maybeNumber(1e-6, FARTHEST),
+    heading: maybeNumber(-1e6, 1e6),
+    pitch: maybeNumber(0, 90),
+    way: oneOf(WAYS),
+    speed: number(1e-3, 1e3),
+    minSeconds: seconds,
+    maxSeconds: seconds,
+    ease: oneOf(EASES),
   },
+  travelTarget: { id: number(0), x: coordinate, y: coordinate },
+  travelEnd: { id: number(0) },
+};
+type TravelSignal = Extract<SignalsOf<typeof signals>, { readonly kind: 'travel' }>;
+
+export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
+  name: 'travel',
+  label: 'travel',
+  interruptions: ENDED_BY_ALL,
+  signals,
   takesOver: ['travel'],
-  keep: () => new Journey(),
+  createState: () => new Journey(),
   isUnderWay: ({ plan }) => plan !== null,
-  end: (journey, motion, _, cause) => {
+  interrupt: (journey, motion, _, cause) => {
     if (journey.plan === null) return;
     journey.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
     standStill(motion);
   },
-  hear: (journey, motion, signal) => {
-    const heard = signal as TravelSignal | TargetSignal | EndSignal;
+  hear: (journey, motion, heard) => {
     if (heard.kind === 'travel') setOut(journey, motion, heard);
     else if (heard.id !== journey.plan?.id) return;
     else if (heard.kind === 'travelEnd') {

@@ -1,6 +1,6 @@
 /** Where the camera has been: back and forward through it, as in a browser. */
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { log2 } from '../math/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { cameraHere } from './here.ts';

@@ -1,5 +1,6 @@
 /** Turns what happens to an element into signals for a camera. */
 import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
+import { reportsOf } from '../reports.ts';
 import type { Steered } from '../steered.ts';
 import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
@@ -69,7 +70,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     window.reportError(error);
   };
   const clock = new EventClock(window);
-  const ended = [camera.reportTo(report), clock.hear(camera)];
+  const ended = [reportsOf(camera).add(report), clock.hear(camera)];
   /** The latest time that anything was said to have. */
   let latest = NaN;
   const send: Send = (said) => {

@@ -1,8 +1,9 @@
 /** Looks at kept motion after each of its steps and each signal, so that frames of every rate tell the same. */
-import type { Camera, Observer } from '../camera.ts';
+import type { Observer } from '../camera/index.ts';
 import type { Intent } from '../hands/index.ts';
 import { keepInside, maxSpanInside } from '../limits/index.ts';
 import type { Motion, Timeline } from '../motion/index.ts';
+import type { Reports } from '../reports.ts';
 import { ScratchPoint } from '../view/index.ts';
 import { isThere } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
@@ -19,6 +20,7 @@ const MOVES = ['turn', 'tilt', 'zoom', 'pan', 'home', 'place'];
 
 export class Watch implements Observer {
   readonly listeners = new Listeners();
+  readonly #reports: Reports;
   /** Bit by bit: what was under way, and which limits it was at; below 0 before it was first looked at. */
   #underWay = 0;
   #limits = -1;
@@ -26,6 +28,10 @@ export class Watch implements Observer {
   #timeline: Timeline | null = null;
   #steering = false;
   #arrived = true;
+
+  constructor(reports: Reports) {
+    this.#reports = reports;
+  }
 
   /** From here on, as it is now: for a new session, or where nobody has been told before. */
   restart(timeline: Timeline): void {
@@ -53,8 +59,8 @@ export class Watch implements Observer {
     this.listeners.put('steer', { time, by: by as By });
   }
 
-  tell(camera: Camera): void {
-    this.listeners.tellAll((call) => camera.attempt(call));
+  tell(): void {
+    this.listeners.tellAll((call) => this.#reports.attempt(call));
   }
 
   look(timeline: Timeline, by: string | null, time: number): void {
@@ -113,14 +119,14 @@ function isQuiet({ hold, isAtRest }: Motion): boolean {
   return hold.fingers === 0 && isAtRest;
 }
 
-function underWay({ zoom, turn, tilt, pan, isMoved, states, movers }: Motion): number {
+function underWay({ zoom, turn, tilt, pan, isMoved, moverStates, movers }: Motion): number {
   let bits = 0;
   if (zoom.isActive) bits |= 1;
   if (turn.isActive) bits |= 2;
   if (tilt.isTilted) bits |= 4;
   if (pan.isGliding && pan.isMoving) bits |= 8;
   if (isMoved)
-    states.forEach((state, i) => {
+    moverStates.forEach((state, i) => {
       if (movers[i]?.isUnderWay(state) === true) bits |= 1 << (i + EASES.length);
     });
   return bits;

@@ -1,6 +1,6 @@
 /** Tells of what happens to a camera. */
-import { checkFunction, checkMade } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import { checkFunction } from '../messages/index.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
 import type { CameraEvents, EventName } from './events.ts';
 import { Watch } from './observer.ts';
 
@@ -23,16 +23,16 @@ export function when<N extends EventName>(
   event: N,
   tell: (event: CameraEvents[N]) => void,
 ): () => void {
-  checkMade('when.camera', camera, 'observe', 'a camera');
+  const rig = rigOf('when', camera);
   checkFunction('when.tell', tell);
-  const watch = watches.get(camera) ?? new Watch();
+  const watch = watches.get(camera) ?? new Watch(rig.reports);
   const wasIdle = !watch.listeners.any;
   const end = watch.listeners.add(event, tell);
   watches.set(camera, watch);
-  if (wasIdle) camera.observe(watch);
+  if (wasIdle) rig.observe(watch);
   else watch.lookAhead();
   return () => {
     end();
-    if (!watch.listeners.any) camera.observe(null);
+    if (!watch.listeners.any) rig.observe(null);
   };
 }

@@ -22,7 +22,7 @@ export function goalPose(motion: Motion, there: Motion): Pose {
   zoom.finish();
   there.arriveAt(zoom.goal);
   if (there.isMoved)
-    there.states.forEach((state, i) => {
+    there.moverStates.forEach((state, i) => {
       there.movers[i]?.finish?.(state, there);
     });
   look.turn(there);

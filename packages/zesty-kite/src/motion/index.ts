@@ -4,7 +4,8 @@ export { CAUSES, COLUMNS, ENDED_BY_STEERING, ROWS, wordsOf, type Cause, type Eff
 export { goalPose } from './goalPose.ts';
 export { headingInside, type HeadingLimits } from './heading.ts';
 export { Motion } from './motion.ts';
-export type { HandMoved, Heard, Mover, Place } from './mover.ts';
+export type { MovedCamera } from './moved.ts';
+export type { HandMoved, MoverSignal, Mover, Placement } from './mover.ts';
 export type { Part } from './part.ts';
 export { beginAt, placeAt, refit, resize } from './placing.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';

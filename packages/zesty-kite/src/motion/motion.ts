@@ -1,36 +1,39 @@
 /** A camera that moves: what is kept, the movers and what they keep, and all that changes it. */
+import type { FullSettings } from '../settings/index.ts';
 import type { Look } from '../view/index.ts';
 import { ROWS, type Cause } from './ends.ts';
 import { Focusing } from './focusing.ts';
 import { Grips } from './grips.ts';
+import { headingInside } from './heading.ts';
 import { Kept } from './kept.ts';
-import type { HandMoved, Heard, Mover } from './mover.ts';
+import type { MovedCamera } from './moved.ts';
+import type { HandMoved, MoverSignal, Mover } from './mover.ts';
 import type { Pace } from './pace.ts';
 import { Pair } from './pair.ts';
 import type { Part } from './part.ts';
 import type { Rules } from './rules.ts';
 import { Zooming } from './zooming.ts';
 
-export class Motion extends Kept {
+export class Motion extends Kept implements MovedCamera {
   readonly zooming = new Zooming(this);
   readonly grips = new Grips(this);
   readonly pair = new Pair(this, this.zooming, this.grips);
   readonly focusing = new Focusing(this, this.zooming, this.pair);
   /** The abilities that move the camera by themselves, in the order in which they are asked; shared. */
-  readonly movers: readonly Mover<Motion>[];
-  /** Their states. */
-  readonly states: Part[];
+  readonly movers: readonly Mover[];
+  /** Their moverStates. */
+  readonly moverStates: Part[];
 
-  constructor(rules: Rules, movers: readonly Mover<Motion>[], look?: Look) {
+  constructor(rules: Rules, movers: readonly Mover[], look?: Look) {
     super(rules, look);
     this.movers = movers;
-    this.states = movers.map((mover) => mover.keep());
+    this.moverStates = movers.map((mover) => mover.createState());
   }
 
   copyFrom(other: Motion): void {
     this.copyParts(other);
     if (other.isMoved || other.isPinned)
-      for (let i = 0; i < this.states.length; i++) this.states[i]?.copyFrom(other.states[i]);
+      for (let i = 0; i < this.moverStates.length; i++) this.moverStates[i]?.copyFrom(other.moverStates[i]);
   }
 
   /** Another one in the same state: to try something out. */
@@ -41,11 +44,16 @@ export class Motion extends Kept {
     return copy;
   }
 
+  /** Returns what a mover keeps. */
+  stateOf<S extends Part, B extends MoverSignal>(mover: Mover<MovedCamera, S, B>): S {
+    return this.moverStates[this.movers.indexOf(mover)] as S;
+  }
+
   /** A mover has begun, ended, or come to something that it keeps in place. */
   findMoving(): void {
     this.isMoved = this.isPinned = false;
-    for (let i = 0; i < this.states.length; i++) {
-      const state = this.states[i];
+    for (let i = 0; i < this.moverStates.length; i++) {
+      const state = this.moverStates[i];
       if (state === undefined) continue;
       if (this.movers[i]?.isUnderWay(state) === true) this.isMoved = true;
       if (this.movers[i]?.pins?.(state) === true) this.isPinned = true;
@@ -53,10 +61,10 @@ export class Motion extends Kept {
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
-  hear(signal: Heard): boolean {
-    for (let i = 0; i < this.states.length; i++) {
+  hear(signal: MoverSignal): boolean {
+    for (let i = 0; i < this.moverStates.length; i++) {
       const mover = this.movers[i];
-      const state = this.states[i];
+      const state = this.moverStates[i];
       if (state === undefined || mover === undefined || !(signal.kind in mover.signals)) continue;
       mover.hear?.(state, this, signal);
       this.findMoving();
@@ -68,7 +76,7 @@ export class Motion extends Kept {
   /** Lets the movers know what a hand has done. */
   handMoved(hand: HandMoved): void {
     this.movers.forEach((mover, i) => {
-      const state = this.states[i];
+      const state = this.moverStates[i];
       if (state !== undefined) mover.hand?.(state, this, hand);
     });
     this.findMoving();
@@ -80,9 +88,11 @@ export class Motion extends Kept {
     this.look.turn(this);
     this.zooming.show();
     const { x, y } = this.focus;
-    for (let i = 0; i < this.states.length; i++) {
-      const state = this.states[i];
-      if (state !== undefined) this.movers[i]?.aim?.(state, this, seconds);
+    for (let i = 0; i < this.moverStates.length; i++) {
+      const state = this.moverStates[i];
+      const mover = this.movers[i];
+      if (state === undefined || mover?.aim === undefined) continue;
+      if (mover.isUnderWay(state) || mover.pins?.(state) === true) mover.aim(state, this, seconds);
     }
     if (this.focus.x !== x || this.focus.y !== y) this.markGroundStale();
   }
@@ -94,8 +104,8 @@ export class Motion extends Kept {
 
   /** Lets the movers under way say how far the focus goes in a step, and takes it there. */
   move(seconds: number): void {
-    for (let i = 0; i < this.states.length; i++) {
-      const state = this.states[i];
+    for (let i = 0; i < this.moverStates.length; i++) {
+      const state = this.moverStates[i];
       const mover = this.movers[i];
       if (state !== undefined && mover?.isUnderWay(state)) mover.move?.(state, this, seconds);
     }
@@ -106,8 +116,8 @@ export class Motion extends Kept {
 
   /** Lets the movers know that keys have panned. */
   tellPanned(): void {
-    for (let i = 0; this.isPinned && i < this.states.length; i++) {
-      const state = this.states[i];
+    for (let i = 0; this.isPinned && i < this.moverStates.length; i++) {
+      const state = this.moverStates[i];
       if (state !== undefined) this.movers[i]?.panned?.(state, this);
     }
   }
@@ -127,10 +137,10 @@ export class Motion extends Kept {
   /** The same for movers alone. */
   endMovers(cause: Cause): void {
     this.movers.forEach((mover, i) => {
-      const effect = mover.endedBy[cause];
-      const state = this.states[i];
+      const effect = mover.interruptions[cause];
+      const state = this.moverStates[i];
       const ends = effect === 'ends' || effect === 'newWish' || effect === 'takesOver' || effect === 'offsets';
-      if (state !== undefined && ends) mover.end(state, this, effect, cause);
+      if (state !== undefined && ends) mover.interrupt(state, this, effect, cause);
     });
     this.findMoving();
   }
@@ -142,6 +152,40 @@ export class Motion extends Kept {
     tilt.isTilted = false;
     this.setPitch(tilt.pitch);
     tilt.target = this.pitchAt(this.zoom.eased);
+  }
+
+  get settings(): FullSettings {
+    return this.rules.settings;
+  }
+
+  get isDriven(): boolean {
+    return this.isSteered || this.pan.isDriven;
+  }
+
+  get isHeld(): boolean {
+    return this.hold.fingers > 0;
+  }
+
+  moveBy(east: number, south: number): void {
+    this.pan.stepX += east;
+    this.pan.stepY += south;
+  }
+
+  putAt(x: number, y: number): void {
+    this.focusing.putAt(x, y);
+  }
+
+  turnTo(heading: number): void {
+    this.turn.turnTo(headingInside(this.rules.turn, heading));
+  }
+
+  tiltTo(pitch: number): void {
+    this.setPitch(pitch);
+    this.tilt.arriveAt(this.pitchAt(this.zoom.eased));
+  }
+
+  zoomTo(span: number): void {
+    this.zooming.atOnce(span, null);
   }
 
   /** The pace of a pan's velocity over half of a step: toward what keys ask for, to a stop, or gliding. */

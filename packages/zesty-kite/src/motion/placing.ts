@@ -1,7 +1,7 @@
 /** Being put somewhere: at the start, by the program, by limits or a screen that change. */
 import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
-import type { Place } from './mover.ts';
+import type { Placement } from './mover.ts';
 import type { Start } from './rules.ts';
 
 /** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
@@ -42,7 +42,7 @@ function arrive(motion: Motion): void {
  * Moves the named values at once, inside the limits, and ends only their motion. Other values
  * are left alone: a zoom or a turn under way goes on, and so do held keys.
  */
-export function placeAt(motion: Motion, place: Place): void {
+export function placeAt(motion: Motion, place: Placement): void {
   const { focus, hold, level, offset } = motion;
   const { span, heading, pitch } = place;
   const { isGrip, isBelowEye, isOrbit } = hold;
@@ -69,10 +69,10 @@ export function placeAt(motion: Motion, place: Place): void {
 }
 
 /** Ends the movers that a placing ends. */
-function endMoversAt(motion: Motion, place: Place): void {
+function endMoversAt(motion: Motion, place: Placement): void {
   motion.movers.forEach((mover, i) => {
-    const state = motion.states[i];
-    if (state !== undefined) mover.endNamed?.(state, place);
+    const state = motion.moverStates[i];
+    if (state !== undefined) mover.interruptAxes?.(state, place);
   });
   if (place.x !== undefined || place.y !== undefined) motion.endMovers('placeFocus');
   if (place.span !== undefined) motion.endMovers('placeSpan');
@@ -91,7 +91,7 @@ function settleInside({ hold, focusing }: Motion): void {
 }
 
 /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
-function lookAnew(motion: Motion, { span, heading, pitch }: Place): void {
+function lookAnew(motion: Motion, { span, heading, pitch }: Placement): void {
   const { zoom, turn, tilt, offset, rules, look } = motion;
   if (heading !== undefined) {
     offset.heading = 0;
@@ -120,7 +120,7 @@ function lookAnew(motion: Motion, { span, heading, pitch }: Place): void {
 }
 
 /** Ends a glide or a stop along the world's axes that are named. */
-function endPanAlong(motion: Motion, { x, y }: Place): void {
+function endPanAlong(motion: Motion, { x, y }: Placement): void {
   const { pan, look } = motion;
   if ((x === undefined && y === undefined) || pan.isDriven) return;
   const steep = motion.foreshortening();

@@ -6,7 +6,7 @@ import type { Look } from '../view/index.ts';
 import { raiseEye } from './clearance.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO, TICKS_PER_SECOND } from './clock.ts';
 import { Motion } from './motion.ts';
-import type { Heard, Mover } from './mover.ts';
+import type { MoverSignal, Mover } from './mover.ts';
 import { Pace } from './pace.ts';
 import type { Rules } from './rules.ts';
 import { step } from './step.ts';
@@ -22,7 +22,7 @@ const LAST_LOOK = 0.25;
 export class Timeline {
   readonly kept: Motion;
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
-  readonly #movers: Mover<Motion>[];
+  readonly #movers: Mover[];
   /** Their factors stay for whole steps of the grid; shorter ones have theirs. */
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
@@ -35,7 +35,7 @@ export class Timeline {
   /** Called after each step of the kept state along the grid. */
   watch: (() => void) | null = null;
 
-  constructor(rules: Rules, movers: readonly Mover<Motion>[]) {
+  constructor(rules: Rules, movers: readonly Mover[]) {
     this.#movers = [...movers];
     this.kept = new Motion(rules, this.#movers);
     this.adopt(rules);
@@ -45,7 +45,7 @@ export class Timeline {
     return this.kept.rules;
   }
 
-  get movers(): readonly Mover<Motion>[] {
+  get movers(): readonly Mover[] {
     return this.#movers;
   }
 
@@ -68,10 +68,10 @@ export class Timeline {
   }
 
   /** Learns another mover: motions that were made before have to be told. */
-  learn(mover: Mover<Motion>, ...motions: readonly Motion[]): void {
+  learn(mover: Mover, ...motions: readonly Motion[]): void {
     this.#movers.push(mover);
     this.#spare = null;
-    for (const motion of [this.kept, ...motions]) motion.states.push(mover.keep());
+    for (const motion of [this.kept, ...motions]) motion.moverStates.push(mover.createState());
   }
 
   /** Back to time zero, with nothing moving and nothing held. */
@@ -79,9 +79,9 @@ export class Timeline {
     const { kept } = this;
     kept.layLook();
     this.#movers.forEach((mover, i) => {
-      const state = kept.states[i];
-      if (state !== undefined) mover.end(state, kept, 'ends', 'session');
-      kept.states[i] = mover.keep();
+      const state = kept.moverStates[i];
+      if (state !== undefined) mover.interrupt(state, kept, 'ends', 'session');
+      kept.moverStates[i] = mover.createState();
     });
     kept.copyFrom(new Motion(this.rules, []));
     this.#steps = 0;
@@ -103,7 +103,7 @@ export class Timeline {
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
-  hear(signal: Heard): boolean {
+  hear(signal: MoverSignal): boolean {
     this.kept.layLook();
     return this.kept.hear(signal);
   }

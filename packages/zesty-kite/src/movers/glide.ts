@@ -30,8 +30,8 @@ class Trails implements Part {
 
 export const glide: Mover<Motion, Trails> = {
   name: 'glide',
-  column: 'glide of a fling',
-  endedBy: {
+  label: 'glide of a fling',
+  interruptions: {
     ...ENDED_BY_STEERING,
     pan: 'takesOver',
     turn: 'goesOn',
@@ -40,10 +40,10 @@ export const glide: Mover<Motion, Trails> = {
     placeFocus: 'named',
   },
   signals: {},
-  keep: () => new Trails(),
+  createState: () => new Trails(),
   /** What glides is a pan: it is under way by itself. */
   isUnderWay: () => false,
-  end: (_, { pan }, effect) => {
+  interrupt: (_, { pan }, effect) => {
     if (effect === 'takesOver') pan.isGliding = false;
     else if (pan.isGliding) pan.stop();
   },

@@ -1,14 +1,16 @@
 /** Back to where the settings begin: zoom, turn and tilt ease there as they do, and the way there is this mover's own. */
 import { ENDED_BY_STEERING, headingInside, type Motion, type Mover } from '../motion/index.ts';
-import { SIGNALS } from '../signals/index.ts';
+import { SIGNALS, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { goesAWay, type Way } from './way.ts';
 
-export const home: Mover<Motion, Way> = {
+const signals = { home: SIGNALS.home };
+
+export const home: Mover<Motion, Way, SignalsOf<typeof signals>> = {
   ...goesAWay,
   name: 'home',
-  column: 'way home',
-  endedBy: {
+  label: 'way home',
+  interruptions: {
     ...ENDED_BY_STEERING,
     mover: 'newWish',
     placeFocus: 'named',
@@ -16,7 +18,7 @@ export const home: Mover<Motion, Way> = {
     placeHeading: 'named',
     placePitch: 'named',
   },
-  signals: { home: SIGNALS.home },
+  signals,
   hear: (way, motion) => {
     if (motion.hold.fingers > 0) return;
     motion.interrupt('mover');

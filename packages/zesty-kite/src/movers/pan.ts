@@ -1,13 +1,15 @@
 /** `camera.pan`: the focus goes so many pixels along the screen, eased; several calls add up. */
 import { ENDED_BY_STEERING, type Motion, type Mover } from '../motion/index.ts';
-import { SIGNALS, type PanSignal } from '../signals/index.ts';
+import { SIGNALS, type SignalsOf } from '../signals/index.ts';
 import { goesAWay, type Way } from './way.ts';
 
-export const pan: Mover<Motion, Way> = {
+const signals = { pan: SIGNALS.pan };
+
+export const pan: Mover<Motion, Way, SignalsOf<typeof signals>> = {
   ...goesAWay,
   name: 'pan',
-  column: 'eased pan of a call',
-  endedBy: {
+  label: 'eased pan of a call',
+  interruptions: {
     ...ENDED_BY_STEERING,
     turn: 'goesOn',
     tilt: 'goesOn',
@@ -15,11 +17,10 @@ export const pan: Mover<Motion, Way> = {
     panCall: 'addsUp',
     placeFocus: 'named',
   },
-  signals: { pan: SIGNALS.pan },
-  hear: (way, motion, signal) => {
+  signals,
+  hear: (way, motion, { x, y }) => {
     if (motion.hold.fingers > 0) return;
     motion.interrupt('panCall');
-    const { x, y } = signal as PanSignal;
     const { look } = motion;
     const perPixel = look.perPixel * motion.span;
     const right = x * perPixel;

@@ -5,8 +5,8 @@ import { MOVERS } from './movers.ts';
 interface Column {
   readonly name: string;
   /** What it is called in the guide. */
-  readonly column: string;
-  readonly endedBy: Readonly<Record<Cause, Effect>>;
+  readonly label: string;
+  readonly interruptions: Readonly<Record<Cause, Effect>>;
 }
 
 const causes = Object.keys(CAUSES) as Cause[];
@@ -16,7 +16,7 @@ export const TABLE: readonly Column[] = [
   ...MOVERS,
   ...names.map((name) => ({
     name,
-    column: COLUMNS[name],
-    endedBy: Object.fromEntries(causes.map((cause) => [cause, ROWS[cause][name]])) as Record<Cause, Effect>,
+    label: COLUMNS[name],
+    interruptions: Object.fromEntries(causes.map((cause) => [cause, ROWS[cause][name]])) as Record<Cause, Effect>,
   })),
 ];

@@ -13,15 +13,15 @@ export class Way implements Part {
   }
 }
 
-type Hooks = 'keep' | 'isUnderWay' | 'end' | 'endNamed' | 'move' | 'finish';
+type Hooks = 'createState' | 'isUnderWay' | 'interrupt' | 'interruptAxes' | 'move' | 'finish';
 
 export const goesAWay: Pick<Mover<Motion, Way>, Hooks> = {
-  keep: () => new Way(),
+  createState: () => new Way(),
   isUnderWay: ({ x, y }) => x !== 0 || y !== 0,
-  end: (way) => {
+  interrupt: (way) => {
     way.x = way.y = 0;
   },
-  endNamed: (way, { x, y }) => {
+  interruptAxes: (way, { x, y }) => {
     if (x !== undefined) way.x = 0;
     if (y !== undefined) way.y = 0;
   },

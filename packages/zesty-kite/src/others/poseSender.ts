@@ -1,6 +1,6 @@
 /** One's own camera for others to see: as few records as an error in pixels allows. */
 import { checkFunction, checkMade, checkNumber, checkObject } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import { aim, nearestCopy, View, type Pose } from '../view/index.ts';

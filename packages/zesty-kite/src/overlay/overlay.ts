@@ -1,6 +1,6 @@
 /** Why does it not move here? Draws what a camera goes by over its picture, while a game is being made. */
 import { checkMade } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { bandOf } from '../hands/index.ts';
 import type { Point } from '../view/index.ts';
 import { drawPlan } from './plan.ts';

@@ -1,5 +1,5 @@
 /** A small plan of the ground, up as it is unturned: bounds, where the focus may be, what shows, focus and goal. */
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import type { Point } from '../view/index.ts';
 import { LOOKS, mark, outline, type Context2D } from './strokes.ts';
 

@@ -1,6 +1,6 @@
 /** What a player may change of the settings: offered by the game, between its ends, kept as differences. */
 import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
 import { nodeAt, type JsonSchema } from './node.ts';

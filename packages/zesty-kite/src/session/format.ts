@@ -1,6 +1,6 @@
 /** The session file: newline-delimited JSON, a header line and then a line for each signal. */
-import type { SessionStart } from '../camera.ts';
-import type { StampedSignal } from '../signals/index.ts';
+import type { SessionStart } from '../camera/index.ts';
+import type { MoverSignal } from '../motion/index.ts';
 
 export const FORMAT = 'zesty-kite session';
 export const VERSION = 1;
@@ -18,6 +18,6 @@ export function headerLine(start: SessionStart): string {
 }
 
 /** One further line, without its line break. */
-export function signalLine(signal: StampedSignal): string {
+export function signalLine(signal: MoverSignal & { readonly at: number }): string {
   return JSON.stringify(signal);
 }

@@ -1,7 +1,7 @@
 /** Reading a session file as it streams in. */
 import { refuse, sentence } from '../messages/index.ts';
 import { DIRECTED } from '../direct/index.ts';
-import type { Motion, Mover, Start } from '../motion/index.ts';
+import type { Mover, Start } from '../motion/index.ts';
 import type { Screen } from '../view/index.ts';
 import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
@@ -49,12 +49,12 @@ export class SessionReader {
   #length = 0;
   #line = 0;
   #at = 0;
-  readonly #movers: readonly Mover<Motion>[];
+  readonly #movers: readonly Mover[];
   /** The kinds of signals of those. */
   readonly #kinds = new Map<string, Plan>();
 
   /** @param movers abilities that cameras may have learned, those of `zesty-kite/direct` when left out: a session that needs another is refused */
-  constructor(movers: readonly Mover<Motion>[] = DIRECTED) {
+  constructor(movers: readonly Mover[] = DIRECTED) {
     this.#movers = movers;
     for (const { signals } of movers) for (const [kind, plan] of plansOf(signals)) this.#kinds.set(kind, plan);
   }
@@ -151,7 +151,7 @@ export class SessionReader {
   }
 }
 
-function readHeader(value: unknown, line: number, known: readonly Mover<Motion>[]): SessionHeader {
+function readHeader(value: unknown, line: number, known: readonly Mover[]): SessionHeader {
   const { format, version, settings, screen, home, terrain, movers = [] } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)

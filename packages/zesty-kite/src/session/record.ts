@@ -1,6 +1,6 @@
 /** Recording: everything that steers the camera, as a session file. */
-import { checkFunction, checkMade } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import { checkFunction } from '../messages/index.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
 import { headerLine, signalLine } from './format.ts';
 
 export interface Recording {
@@ -29,7 +29,7 @@ export interface Recording {
  *   file. If it throws, the recording ends there, the camera's `report` is told, and the camera goes on
  */
 export function record(camera: Camera, write?: (line: string) => void): Recording {
-  checkMade('record.camera', camera, 'begin', 'a camera');
+  const rig = rigOf('record', camera);
   if (write !== undefined) checkFunction('record.write', write, 'a function, or nothing');
   const lines: string[] = [];
   let count = 0;
@@ -48,10 +48,10 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
       }
     }
   };
-  const start = camera.begin((signal) => {
+  const start = rig.begin((signal) => {
     if (recording) keep(`${signalLine(signal)}\n`);
   });
-  camera.attempt(() => {
+  rig.reports.attempt(() => {
     keep(`${headerLine(start)}\n`);
   });
   return {

@@ -1,11 +1,11 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { checkMade, checkObject } from '../messages/index.ts';
-import { Camera, type Grip, type SessionStart } from '../camera.ts';
+import { Camera, rigOf, type Grip, type Rig, type SessionStart } from '../camera/index.ts';
 import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
-import type { Motion, Mover } from '../motion/index.ts';
+import type { Mover } from '../motion/index.ts';
 
 export interface ReplayOptions {
   /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
@@ -13,7 +13,7 @@ export interface ReplayOptions {
   /** The terrain that the session was recorded over. */
   readonly terrain?: Terrain | null;
   /** Abilities that cameras may have learned; those of `zesty-kite/direct` when left out. */
-  readonly movers?: readonly Mover<Motion>[];
+  readonly movers?: readonly Mover[];
   /** From this moment on it is measured and fingerprinted, microseconds; from the beginning when left out. */
   readonly from?: number;
   /** It ends here, whatever still moves: signals that come later are not heard, microseconds; when all rests when left out. */
@@ -92,6 +92,7 @@ export class Replay {
   /** At the last sample nothing moved, and no signal has come since. */
   #rests = false;
   #restDrawn = false;
+  readonly #rig: Rig;
   #x = 0;
   #y = 0;
   #grip: Grip | null = null;
@@ -113,8 +114,9 @@ export class Replay {
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, { screen: start.screen, terrain, home: start.home ?? null });
+    this.#rig = rigOf('Replay', this.camera);
     // One may have been learned while the session went on.
-    for (const mover of movers) this.camera.learn(mover);
+    for (const mover of movers) this.#rig.learn(mover);
     this.#rate = rate;
     this.#from = from;
     this.#until = until;
@@ -254,7 +256,7 @@ export class Replay {
     this.#minSpan = Math.min(this.#minSpan, view.span);
     this.#maxSpan = Math.max(this.#maxSpan, view.span);
     // What a change of settings has left outside is on its way in: no promise is broken.
-    if (!camera.timeline.kept.offset.isOn) {
+    if (!this.#rig.stage.timeline.kept.offset.isOn) {
       const outside = Math.max(0, min - view.span, view.span - max) / view.span;
       worst.rangeExcess = Math.max(worst.rangeExcess, outside);
       worst.boundsExcess = Math.max(worst.boundsExcess, camera.boundsExcess / view.span - elastic);

@@ -2,7 +2,7 @@
 import { sentence, shown } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { NOWHERE, refuse, type Field, type Fields } from './fields.ts';
-import { SIGNALS, type SignalBody, type SignalShape } from './kinds.ts';
+import { SIGNALS, type SignalBody, type SignalShape, type SignalShapes } from './kinds.ts';
 
 /** The fields of a kind, for a loop that every signal goes through. */
 export interface Plan {
@@ -15,7 +15,7 @@ function planOf(fields: SignalShape): Plan {
 }
 
 /** How signals of some kinds are cleaned. */
-export function plansOf(kinds: Readonly<Record<string, SignalShape>>): Map<string, Plan> {
+export function plansOf(kinds: SignalShapes): Map<string, Plan> {
   return new Map(Object.entries(kinds).map(([kind, fields]) => [kind, planOf(fields)]));
 }
 
@@ -32,7 +32,7 @@ const SCREEN = planOf(SIGNALS.screen);
  * @throws TypeError when the kind is not known, or a part is missing or of the wrong type; SettingsError for
  *   a change that is no plain data
  */
-export function cleanSignal(signal: SignalBody, others = NONE): SignalBody | null {
+export function cleanSignal(signal: { readonly kind: string }, others = NONE): SignalBody | null {
   const given: unknown = signal;
   if (typeof given !== 'object' || given === null || Array.isArray(given))
     throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
@@ -47,7 +47,8 @@ export function cleanSignal(signal: SignalBody, others = NONE): SignalBody | nul
 
 /** A size with both sides finite and in range; what is NaN or infinite is no size. */
 export function cleanScreen(screen: Screen): Screen {
-  return cleanInto({}, SCREEN, { ...screen }) as unknown as Screen;
+  const { width = 0, height = 0, density } = (cleanInto({}, SCREEN, { ...screen }) ?? {}) as Partial<Screen>;
+  return density === undefined ? { width, height } : { width, height, density };
 }
 
 function cleanInto(

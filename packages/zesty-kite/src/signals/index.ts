@@ -1,5 +1,18 @@
 export { cleanScreen, cleanSignal, plansOf, type Plan } from './clean.ts';
-export { mark, maybe, maybeNumber, number, oneOf, place, text, type Field, type OptionalField } from './fields.ts';
+export {
+  mark,
+  maybe,
+  maybeNumber,
+  number,
+  oneOf,
+  place,
+  text,
+  yesOrNo,
+  type Field,
+  type Fields,
+  type NOWHERE,
+  type OptionalField,
+} from './fields.ts';
 export {
   SIGNALS,
   type About,
@@ -21,7 +34,10 @@ export {
   type Signal,
   type SignalBody,
   type SignalOf,
+  type Body,
   type SignalShape,
+  type SignalShapes,
+  type SignalsOf,
   type StampedSignal,
   type TerrainSignal,
   type TiltSignal,

@@ -115,6 +115,8 @@ const settings: Field<Settings> = {
 
 /** The fields of a kind of signal. */
 export type SignalShape = Readonly<Record<string, Field<unknown>>>;
+/** Kinds of signals with their fields. */
+export type SignalShapes = Readonly<Record<string, SignalShape>>;
 
 /** Every kind of signal, and its fields in the order in which they are written down. */
 export const SIGNALS = {
@@ -221,18 +223,23 @@ export const SIGNALS = {
   },
   /** The program changes some settings; what is left out stays. */
   change: { settings },
-} as const satisfies Readonly<Record<string, SignalShape>>;
+} as const satisfies SignalShapes;
 
 export type Kind = keyof typeof SIGNALS;
 
 type Value<F> = F extends Field<infer T> ? T : never;
 type OptionalOf<S> = { [N in keyof S]: S[N] extends OptionalField<unknown> ? N : never }[keyof S];
-type Body<S> = { readonly [N in keyof Omit<S, OptionalOf<S>>]: Value<S[N & keyof S]> } & {
+/** The fields of a kind of signal, as types. */
+export type Body<S> = { readonly [N in keyof Omit<S, OptionalOf<S>>]: Value<S[N & keyof S]> } & {
   readonly [N in keyof Pick<S, OptionalOf<S>>]?: Value<S[N]>;
 };
 
+/** The signals of some kinds, without their times. */
+export type SignalsOf<K extends SignalShapes> = string extends keyof K
+  ? { readonly kind: string }
+  : { [N in keyof K & string]: { readonly kind: N } & Body<K[N]> }[keyof K & string];
 /** A signal of a kind, without its time. */
-export type SignalOf<K extends Kind> = K extends Kind ? { readonly kind: K } & Body<(typeof SIGNALS)[K]> : never;
+export type SignalOf<K extends Kind> = SignalsOf<Pick<typeof SIGNALS, K>>;
 
 export type ScreenSignal = SignalOf<'screen'>;
 export type KeySignal = SignalOf<'key'>;

@@ -1,7 +1,8 @@
 /** In the worker: lets a page steer the camera there. */
 import { checkMade } from '../messages/index.ts';
-import type { Camera } from '../camera.ts';
+import type { Camera } from '../camera/index.ts';
 import { travel, type Destination, type TravelOptions } from '../direct/index.ts';
+import { reportsOf } from '../reports.ts';
 import type { Stop } from '../steered.ts';
 import {
   clockOrigin,
@@ -26,6 +27,7 @@ import {
 export function receiveSignals(port: Port, camera: Camera): () => void {
   checkMade('receiveSignals.port', port, 'postMessage', 'self, or a MessagePort');
   checkMade('receiveSignals.camera', camera, 'advance', 'a camera');
+  const reports = reportsOf(camera);
   const origin = clockOrigin();
   let changes = 0;
   /** As the page knows them: the settings, and how many of its changes they come after. */
@@ -39,7 +41,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     if (message?.zestyKite === 'stop') stops.get(message.id)?.end();
     if (message?.zestyKite !== 'signal') return;
     const { signal, time } = message;
-    camera.attempt(() => {
+    reports.attempt(() => {
       if (signal.kind === 'change') changes += 1;
       camera.signal(time === undefined ? signal : { ...signal, time: time - origin });
     });

@@ -116,11 +116,6 @@ export class RemoteCamera extends Calls implements CameraLike {
     };
   }
 
-  /** Callbacks run in the worker: it has its own. */
-  reportTo(): () => void {
-    return () => undefined;
-  }
-
   /** Stops listening to the worker. Calls that wait for an outcome resolve to null. */
   close(): void {
     this.#closed = true;

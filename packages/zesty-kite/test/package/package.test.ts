@@ -99,17 +99,41 @@ test('the pack holds the built files, their types, source maps and sources, and 
   expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
 });
 
+/** Compiles a file of the project against the types in the pack; prints nothing if all is well. */
+function compile(name: string, code: string, flags: readonly string[]): [string, number | null] {
+  writeFileSync(join(project, name), code);
+  const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom', ...flags];
+  const tsc = join(workspace, 'node_modules/typescript/bin/tsc');
+  const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, name], { cwd: project, encoding: 'utf8' });
+  return [stdout, status];
+}
+
 test('the code in the README compiles against the types in the pack', () => {
   const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(readFileSync(join(workspace, 'README.md'), 'utf8')) ?? [];
   expect(code).toContain('camera.advance(time)');
-  writeFileSync(join(project, 'readme.ts'), code);
-  const options = ['--noEmit', '--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom'];
-  const tsc = join(workspace, 'node_modules/typescript/bin/tsc');
-  const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, 'readme.ts'], {
-    cwd: project,
-    encoding: 'utf8',
-  });
-  expect([stdout, status]).toEqual(['', 0]);
+  expect(compile('readme.ts', code, ['--noEmit'])).toEqual(['', 0]);
+});
+
+test('the ability of the page "Add an ability" compiles against the pack without a cast, and turns a camera', () => {
+  const page = readFileSync(join(workspace, 'docs/add-an-ability.md'), 'utf8');
+  const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(page) ?? [];
+  expect(code).not.toContain(' as ');
+  expect(compile('circling.ts', code, [])).toEqual(['', 0]);
+  const wrong = `import { Camera } from 'zesty-kite';
+    import { learn } from 'zesty-kite/abilities';
+    import { circling } from './circling.js';
+    learn(new Camera(), circling).send({ kind: 'circle', rate: '6', pause: 3 });`;
+  expect(compile('wrong.ts', wrong, ['--noEmit'])[0]).toMatch(/^wrong.ts\(4,\d+\): error TS2322/);
+  const printed = run(`
+    import { Camera } from 'zesty-kite';
+    import { circle } from './circling.js';
+    const camera = new Camera({}, { screen: { width: 400, height: 200 } });
+    camera.advance(0);
+    circle(camera, 6);
+    camera.advance(0);
+    console.log(camera.advance(10_000).heading.toFixed(1), camera.settled);
+  `);
+  expect(printed).toBe('60.0 false');
 });
 
 test('ten lines of the guide are a working camera in an empty Vite project', async () => {

@@ -7,9 +7,9 @@ import type {
   SteerIntent,
   StepIntent,
   ZoomIntent,
-} from './hands/index.ts';
-import { placeAt, type Motion, type Timeline } from './motion/index.ts';
-import type { About, SignalBody, ZoomSignal } from './signals/index.ts';
+} from '../hands/index.ts';
+import { placeAt, type Motion, type Timeline } from '../motion/index.ts';
+import type { About, SignalBody, ZoomSignal } from '../signals/index.ts';
 
 /**
  * Called after each signal. Where nothing moves any more it solves the focus, as no further step will do it, and ends the

@@ -1,0 +1,14 @@
+/** Observers of kept motion. They change nothing. */
+import type { Intent } from '../hands/index.ts';
+import type { Timeline } from '../motion/index.ts';
+
+export interface Observer {
+  /** A session begins, or the observer is added. */
+  restart(timeline: Timeline): void;
+  /** The intents of the player's hands; `by` is the kind of their signal, `time` is DOM milliseconds. */
+  hands(intents: readonly Intent[], by: string, time: number): void;
+  /** Time has passed, or, if `by` is not null, a signal of that kind has taken effect. */
+  look(timeline: Timeline, by: string | null, time: number): void;
+  /** A frame shows all of it. */
+  tell(): void;
+}

@@ -1,0 +1,51 @@
+/** All that a camera is made with besides its settings, and all that a session begins with. */
+import { checkFunction, refuse } from '../messages/index.ts';
+import { soundTerrain, type Terrain } from '../ground/index.ts';
+import type { Start } from '../motion/index.ts';
+import type { Settings } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
+
+/** Options of a camera that are no settings. */
+export interface CameraOptions {
+  /** The size of the screen, if it is known before the first `screen` signal. */
+  readonly screen?: Screen | null;
+  /** The heights of the ground; flat when left out. */
+  readonly terrain?: Terrain | null;
+  /** The destination of Home; `settings.start` when left out. A saved game may begin elsewhere. */
+  readonly home?: Start | null;
+  /** Called when a signal arrives while the camera is settled: draw frames again. */
+  readonly wake?: () => void;
+  /**
+   * Called with each error that `wake`, a poll or a recording's `write` throws; the camera goes on. Without it, `listen`
+   * reports errors to the page, and a camera without `listen` to the console.
+   */
+  readonly report?: (error: unknown) => void;
+}
+
+/** The beginning of a session. */
+export interface SessionStart {
+  readonly settings: Settings;
+  readonly screen: Screen | null;
+  /** The destination of Home; `settings.start` when left out. */
+  readonly home?: Start;
+  /** The terrain below; left out for flat ground. */
+  readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
+  /** The names of the abilities that the camera had learned; left out for none. */
+  readonly movers?: readonly string[];
+}
+
+/** @throws TypeError */
+export function checkOptions(options: CameraOptions): CameraOptions {
+  const given: unknown = options;
+  if (typeof given !== 'object' || given === null || Array.isArray(given))
+    refuse('options', given, 'an object such as { screen, terrain, wake }');
+  for (const name of ['wake', 'report'] as const)
+    if (options[name] !== undefined) checkFunction(`options.${name}`, options[name], 'a function, or nothing');
+  for (const name of ['screen', 'terrain'] as const) {
+    const value: unknown = options[name];
+    if (value !== undefined && typeof value !== 'object')
+      refuse(`options.${name}`, value, 'an object, null, or nothing');
+  }
+  if (options.terrain) soundTerrain('options.terrain', options.terrain);
+  return options;
+}

@@ -1,0 +1,230 @@
+/** Everything behind a camera: signals go in, kept motion goes on, frames come out. */
+import {
+  goalPose,
+  readShown,
+  refit,
+  ShownPose,
+  type Motion,
+  type Mover,
+  type MoverSignal,
+  type Start,
+} from '../motion/index.ts';
+import { MOVERS } from '../movers/index.ts';
+import type { Reports } from '../reports.ts';
+import { changeSettings, completeLayers, type Settings } from '../settings/index.ts';
+import { cleanScreen, plansOf, type SignalBody } from '../signals/index.ts';
+import { aim, View, type Pose, type Screen } from '../view/index.ts';
+import { Changes } from './changes.ts';
+import { Dispatcher, LONGEST_STRETCH_MICROS } from './dispatcher.ts';
+import { FrameClock } from './frameClock.ts';
+import { Inbox } from './inbox.ts';
+import type { Observer } from './observer.ts';
+import type { CameraOptions, SessionStart } from './options.ts';
+import { Polls } from './polls.ts';
+import { Recorder, type Write } from './recorder.ts';
+import { Stage } from './stage.ts';
+import { callOn, finishSignal } from './steer.ts';
+import { Terrains } from './terrains.ts';
+
+/** As in the schema: headings that a start may have, degrees. */
+const MAX_TURN = 1e6;
+
+export class Rig {
+  readonly view = new View();
+  readonly stage: Stage;
+  readonly inbox: Inbox;
+  readonly polls = new Polls();
+  readonly reports: Reports;
+  /** The motion that is shown; it shares the look of the view. */
+  readonly frame: Motion;
+  /** Its pose. */
+  readonly shown = new ShownPose();
+  readonly #clock = new FrameClock();
+  readonly #recorder: Recorder;
+  readonly #dispatcher: Dispatcher;
+  readonly #wake: () => void;
+  /** The motion that is shown, with all that has been called since. */
+  readonly #ahead: Motion;
+  /** Scratch: the goal of either. */
+  readonly #there: Motion;
+  #isAdvancing = false;
+
+  constructor(settings: Settings | readonly Settings[], options: CameraOptions, reports: Reports) {
+    const { screen, terrain, home, wake, report } = options;
+    this.reports = reports;
+    if (report) reports.own(report);
+    this.#wake = wake ?? (() => undefined);
+    const changes = new Changes(completeLayers(settings));
+    this.stage = new Stage(changes, new Terrains(terrain ?? null), home ?? null);
+    this.#recorder = new Recorder(reports);
+    this.#dispatcher = new Dispatcher(this.stage, this.#clock, this.#recorder);
+    this.inbox = new Inbox(this.stage, this.#clock, this.#dispatcher, this.#recorder);
+    const { timeline } = this.stage;
+    this.frame = timeline.createMotion(this.view.look);
+    this.#ahead = timeline.createMotion();
+    this.#there = timeline.createMotion();
+    this.#restart(screen ?? null, this.stage.start);
+  }
+
+  /** Frames change nothing: nothing moves, nothing waits, and no poll keeps the camera awake. */
+  get isSettled(): boolean {
+    if (!this.#clock.isDrawn || this.inbox.hasCalls || this.#dispatcher.isDwelling || this.polls.keepAwake)
+      return false;
+    return this.inbox.waiting.isEmpty && this.stage.timeline.kept.isAtRest;
+  }
+
+  signal(signal: MoverSignal & { readonly time?: number }): boolean {
+    const wasSettled = this.isSettled;
+    const isUsed = this.inbox.take(signal);
+    if (isUsed && wasSettled) this.wake();
+    return isUsed;
+  }
+
+  wake(): void {
+    this.reports.attempt(this.#wake);
+  }
+
+  advance(time: number): void {
+    if (this.#isAdvancing)
+      throw new Error('advance: found a call from a poll of the same camera; call it once a frame');
+    this.#isAdvancing = true;
+    try {
+      this.polls.callAll(time, this.reports);
+      this.#advanceTo(time);
+    } finally {
+      this.#isAdvancing = false;
+    }
+    this.#dispatcher.observer?.tell();
+  }
+
+  #advanceTo(time: number): void {
+    const clock = this.#clock;
+    const before = clock.now;
+    clock.begin(time);
+    this.inbox.stampCalls();
+    this.inbox.takeDue();
+    this.#dispatcher.dwellUntil(clock.now);
+    if (clock.now - before > LONGEST_STRETCH_MICROS) this.#dispatcher.divideGap(clock.now);
+    this.stage.timeline.show(clock.now, this.frame);
+    clock.end();
+    this.#aim();
+  }
+
+  /** The pose that the camera is heading to, with all that has been called up to now. */
+  get goal(): Pose {
+    const { changes, timeline, isSized } = this.stage;
+    const { inbox } = this;
+    const waiting = inbox.waiting.isEmpty ? [] : inbox.waiting.inOrder;
+    const takesPart = ({ time, body }: (typeof waiting)[number]): boolean =>
+      time === -Infinity || (body.kind === 'screen' && !isSized);
+    const isCalled = inbox.hasCalls || waiting.some(takesPart);
+    if (isCalled) timeline.show(this.#clock.now, this.#ahead);
+    let index = 0;
+    for (const one of waiting) {
+      if (takesPart(one)) this.#foresee(one.body, changes.after(index));
+      if (one.body.kind === 'change') index += 1;
+    }
+    return this.stage.inFirstCopy(goalPose(isCalled ? this.#ahead : this.frame, this.#there));
+  }
+
+  /** Lets a signal that waits take effect on the motion ahead: a call, or the first size of the screen. */
+  #foresee(body: SignalBody, change: Changes['inForce'] | undefined): void {
+    const ahead = this.#ahead;
+    if (body.kind === 'screen' && !this.stage.isSized) this.stage.beginOn(body, ahead);
+    else if (body.kind !== 'change') callOn(ahead, body);
+    else if (change !== undefined) {
+      const { screen, boundary } = ahead.rules;
+      ahead.rules = this.stage.rulesAfter(change, screen);
+      refit(ahead, ahead.rules.boundary.shape !== boundary.shape);
+    }
+  }
+
+  /** Teaches the camera an ability, unless it knows it. */
+  learn(mover: Mover): void {
+    const { timeline } = this.stage;
+    const { movers } = timeline;
+    if (movers.includes(mover)) return;
+    const taken = Object.keys(mover.signals).find((kind) => this.inbox.knows(kind));
+    if (taken !== undefined || movers.some(({ name }) => name === mover.name))
+      throw new RangeError(`mover: found another "${taken ?? mover.name}"; wanted a name of its own`);
+    this.inbox.learn(plansOf(mover.signals));
+    timeline.learn(mover, this.frame, this.#ahead, this.#there);
+  }
+
+  /**
+   * Lets a mover hear a sample at the beginning of a frame, such as the place of a target. The sample is copied only while a
+   * session is recorded.
+   *
+   * @param sample `ahead` is set: how much later the frame is than kept motion, seconds
+   * @param time of the frame, as polls receive it
+   */
+  feed(sample: MoverSignal & { ahead: number }, time: number): void {
+    const { timeline } = this.stage;
+    const clock = this.#clock;
+    clock.expect(time);
+    this.inbox.stampCalls();
+    if (timeline.kept.isAtRest) this.inbox.skipRest();
+    timeline.runToMicro();
+    sample.ahead = Math.max(0, clock.latest - timeline.micros) / 1e6;
+    timeline.hear(sample);
+    finishSignal(timeline);
+    this.#dispatcher.look(sample.kind);
+    if (this.#recorder.write !== null) this.#recorder.add({ at: timeline.micros, ...sample });
+  }
+
+  /** Adds the one observer of kept motion, or removes it. */
+  observe(observer: Observer | null): void {
+    this.#dispatcher.watch(observer);
+  }
+
+  /**
+   * Begins a new session from what is shown: all that is held is let go, all that moves stops.
+   *
+   * @param write receives every signal as it takes effect, until another session begins
+   */
+  begin(write: Write | null): SessionStart {
+    this.inbox.empty();
+    const { stage } = this;
+    const { changes, terrains, timeline } = stage;
+    const { kept } = timeline;
+    const { x, y } = stage.inFirstCopy({ x: kept.x, y: kept.y });
+    const { span, heading, pitch } = kept;
+    // Whole turns beyond what a start may say are dropped.
+    const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
+    const start = { x, y, span, heading: heading - turns, pitch };
+    terrains.takeLast();
+    stage.adopt(changes.takeAll());
+    this.#recorder.write = write;
+    const screen = stage.isSized ? stage.screen : null;
+    this.#restart(screen, start);
+    this.wake();
+    const { inForce } = terrains;
+    const learned = timeline.movers.slice(MOVERS.length).map(({ name }) => name);
+    return {
+      settings: changeSettings(changes.inForce, { start }).written,
+      screen,
+      home: timeline.rules.home,
+      ...(inForce === null ? {} : { terrain: { id: inForce.id, digest: inForce.digest } }),
+      ...(learned.length === 0 ? {} : { movers: learned }),
+    };
+  }
+
+  /** Time zero: as a player of the session would find it. */
+  #restart(screen: Screen | null, start: Start): void {
+    const { stage } = this;
+    this.#dispatcher.restart();
+    this.inbox.filter.restart(stage.settings, screen ?? stage.screen);
+    stage.timeline.restart();
+    this.#clock.restart();
+    stage.restart(start);
+    if (screen !== null) stage.resize(cleanScreen(screen));
+    stage.timeline.show(0, this.frame);
+    this.#aim();
+    this.#dispatcher.observer?.restart(stage.timeline);
+  }
+
+  #aim(): void {
+    readShown(this.frame, this.shown);
+    aim(this.view, this.shown, this.stage.screen, this.stage.timeline.rules.ground, this.frame.insets);
+  }
+}

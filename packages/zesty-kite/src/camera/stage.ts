@@ -1,0 +1,157 @@
+/** Settings, screen and ground in force: all that limits motion. */
+import { soundTerrain } from '../ground/index.ts';
+import { boundaryOf, type Boundary } from '../limits/index.ts';
+import {
+  beginAt,
+  createRules,
+  placeAt,
+  refit,
+  resize,
+  startPlace,
+  Timeline,
+  type Rules,
+  type Start,
+} from '../motion/index.ts';
+import { MOVERS } from '../movers/index.ts';
+import { isZoomLimited, type Checked, type FullSettings } from '../settings/index.ts';
+import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
+import { canonical, type Screen } from '../view/index.ts';
+import type { Changes } from './changes.ts';
+import type { Terrains } from './terrains.ts';
+
+export class Stage {
+  readonly changes: Changes;
+  readonly terrains: Terrains;
+  readonly timeline: Timeline;
+  screen: Screen = { width: 1, height: 1 };
+  /** The size of the screen is known. */
+  isSized = false;
+  /** The destination of Home; null for the start of the settings. */
+  #home: Start | null;
+  /** The pose to take once the size of the screen is known. */
+  #placed: Start;
+
+  constructor(changes: Changes, terrains: Terrains, home: Start | null) {
+    this.changes = changes;
+    this.terrains = terrains;
+    this.#home = home;
+    this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
+    this.#placed = this.start;
+  }
+
+  get settings(): FullSettings {
+    return this.changes.inForce.settings;
+  }
+
+  /** The pose that the settings begin with. */
+  get start(): Start {
+    return startPlace(this.settings, this.timeline.rules.boundary);
+  }
+
+  /** Begins at rest, on a screen of unknown size. */
+  restart(start: Start): void {
+    this.isSized = false;
+    this.#placed = start;
+    beginAt(this.timeline.kept, start);
+  }
+
+  /** Returns the rules of the settings after a change, on the screen of other rules. */
+  rulesAfter({ settings }: Checked, screen: Screen): Rules {
+    return { ...this.#rulesFor(settings), screen };
+  }
+
+  /** Returns whether the settings in force bring a screen of another size into play. */
+  isNewScreen({ width, height, density }: Screen): boolean {
+    const { screen } = this.timeline.rules;
+    return !this.isSized || width !== screen.width || height !== screen.height || density !== screen.density;
+  }
+
+  /** Puts a camera that waits for the size of its screen in its place. */
+  beginOn(screen: Screen, motion: Timeline['kept']): void {
+    motion.rules = this.rulesAfter(this.changes.inForce, screen);
+    beginAt(motion, this.#placed);
+  }
+
+  /** Brings kept motion into the limits of a screen of another size. */
+  resize(screen: Screen): void {
+    if (screen.width < 1 || screen.height < 1) return;
+    const { kept } = this.timeline;
+    kept.layLook();
+    this.screen = screen;
+    this.adopt(this.changes.inForce);
+    if (this.isSized) resize(kept);
+    else beginAt(kept, this.#placed);
+    kept.endMovers('resize');
+    // A held point stays and the focus moves: the hand did not.
+    if (kept.hold.fingers > 0) this.timeline.handMoved(true, false);
+    this.isSized = true;
+  }
+
+  /** Brings kept motion into the limits of the next settings. */
+  change(checked: Checked): void {
+    const { shape } = this.timeline.rules.boundary;
+    const { locked } = this.settings;
+    this.adopt(checked);
+    const { kept, rules } = this.timeline;
+    kept.layLook();
+    kept.endMovers(this.settings.locked === locked ? 'change' : 'lock');
+    refit(kept, rules.boundary.shape !== shape);
+  }
+
+  /** Puts the terrain of a signal under the camera. */
+  rebuild(signal: TerrainSignal): void {
+    this.terrains.take(signal);
+    this.adopt(this.changes.inForce);
+    this.timeline.kept.level.isStale = true;
+  }
+
+  place({ x, y, span, heading, pitch }: PlaceSignal): void {
+    const { kept } = this.timeline;
+    if (this.isSized) {
+      placeAt(kept, { x, y, span, heading, pitch });
+      return;
+    }
+    const placed = this.#placed;
+    this.#placed = {
+      x: x ?? placed.x,
+      y: y ?? placed.y,
+      span: span ?? placed.span,
+      heading: heading ?? placed.heading,
+      pitch: pitch ?? placed.pitch,
+    };
+    beginAt(kept, this.#placed);
+  }
+
+  /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */
+  adopt(checked: Checked): void {
+    const { boundary } = this.timeline.rules;
+    const before = this.settings;
+    const { settings } = checked;
+    if (settings.start !== before.start) this.#home = null;
+    // A boundary takes a while to make. With bounds and without copies it does not depend on the zoom range.
+    const isFixed = settings.bounds !== null && settings.wrap.x === null && settings.wrap.y === null;
+    const stays =
+      settings.bounds === before.bounds &&
+      settings.wrap === before.wrap &&
+      (isFixed ? isZoomLimited(settings) === isZoomLimited(before) : settings.zoom === before.zoom);
+    this.changes.inForce = checked;
+    this.timeline.adopt(
+      this.#rulesFor(settings, stays ? boundary : boundaryOf(settings, { boundary, settings: before })),
+    );
+  }
+
+  /** Returns a place with its coordinates in the first copy of a world that repeats. */
+  inFirstCopy<T extends { x: number; y: number }>(place: T): T {
+    const { periodX, periodY } = this.timeline.rules.ground;
+    place.x = canonical(place.x, periodX);
+    place.y = canonical(place.y, periodY);
+    return place;
+  }
+
+  #rulesFor(settings: FullSettings, boundary?: Boundary): Rules {
+    const { inForce } = this.terrains;
+    const terrain = inForce && soundTerrain('terrain', inForce);
+    const ruling = { settings, screen: this.screen, terrain, home: this.#home };
+    return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
+  }
+}
