@@ -5,10 +5,12 @@ import { fileURLToPath } from 'node:url';
 import { mat4 } from 'gl-matrix';
 import { Camera, createMatrices, fillMatrices, frustumPlanes, terrainOfGrid, visibleTiles } from 'zesty-kite';
 import { follow } from 'zesty-kite/direct';
+import { polygons } from 'zesty-kite/polygons';
 import { Replay, SessionReader } from 'zesty-kite/session';
 
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
 const screen = { width: 1280, height: 800 };
+const shapes = [polygons];
 const FRAME_MS = 1000 / 60;
 /** Turning is off unless it is bound. */
 const bindings = { turnRight: ['KeyE'] };
@@ -112,7 +114,7 @@ function coastFrames() {
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   });
   const bounds = { area: { type: 'Polygon', coordinates: [ring] }, keep: 'focus' };
-  const camera = new Camera({ bounds, start: { span: 200 } }, { screen });
+  const camera = new Camera({ bounds, start: { span: 200 } }, { screen, shapes });
   const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
   let frame = 0;
   return () => {
@@ -131,7 +133,7 @@ function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens 
   const bounds = { ...shape, keep, whenViewIsLarger: limits, elastic };
   const zoom = { halfLife: 60, minSpan: 40, maxSpan: 3000 };
   const start = { x: 0, y: 0, span: 300 };
-  const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 }, bindings }, { screen });
+  const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 }, bindings }, { screen, shapes });
   const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
   const matrices = createMatrices();
   let frame = 0;
@@ -181,7 +183,10 @@ function ovalOf(corners) {
 function turningFrames({ corners, stops = null }) {
   const bounds = { polygon: ovalOf(corners), keep: 'view', whenViewIsLarger: 'limit-zoom' };
   const zoom = stops === null ? { maxSpan: 3000 } : { maxSpan: 3000, stops, stopUnit: 'span' };
-  const camera = new Camera({ bounds, zoom, start: { span: 400 }, pitch: { degrees: curve }, bindings }, { screen });
+  const camera = new Camera(
+    { bounds, zoom, start: { span: 400 }, pitch: { degrees: curve }, bindings },
+    { screen, shapes },
+  );
   let frame = 0;
   camera.signal({ kind: 'key', code: 'KeyE', down: true });
   camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 40 });

@@ -31,7 +31,8 @@ const tables = {
     `| what comes | ${TABLE.map(({ label }) => label).join(' | ')} |`,
     `| --- |${' --- |'.repeat(TABLE.length)}`,
     ...Object.entries(CAUSES).map(
-      ([cause, words]) => `| ${words} | ${TABLE.map(({ interruptions }) => wordsOf(interruptions[cause])).join(' | ')} |`,
+      ([cause, words]) =>
+        `| ${words} | ${TABLE.map(({ interruptions }) => wordsOf(interruptions[cause])).join(' | ')} |`,
     ),
   ],
 };

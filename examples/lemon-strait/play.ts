@@ -2,6 +2,7 @@
 import { Camera, type Settings, type View } from 'zesty-kite';
 import { listen, type Listening } from 'zesty-kite/dom';
 import { createOverlay } from 'zesty-kite/overlay';
+import { polygons } from 'zesty-kite/polygons';
 import { record, type Recording } from 'zesty-kite/session';
 import { loadGround, type Ground } from './ground.ts';
 import { createPanels, element, save, type Box } from './page.ts';
@@ -38,7 +39,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     loadPlaces(),
     loadBarges(),
   ]);
-  const camera = new Camera(settings, { wake: drawSoon, terrain: hilly ? coarse.terrain : null });
+  const camera = new Camera(settings, { shapes: [polygons], wake: drawSoon, terrain: hilly ? coarse.terrain : null });
   const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon, (barge, ground) => {
     directing.doubleTap(barge, ground);
   });

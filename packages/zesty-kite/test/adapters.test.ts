@@ -1,11 +1,12 @@
 /** CSS, SVG and Pixi show what the view says; and how many pixels are drawn by the zoom. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type View } from '../src/index.ts';
+import type { View } from '../src/index.ts';
 import { createDrawing, densityByZoom } from '../src/canvas/index.ts';
 import { cssTransform, layOnGround, pinLabel, svgTransform } from '../src/css/index.ts';
 import { aimPixi, standUpright } from '../src/pixi/index.ts';
 import { forAll } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, landmarks, looks, screens, settingsWith } from './steering.ts';
 
 const views = fc

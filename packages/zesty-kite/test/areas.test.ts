@@ -1,9 +1,11 @@
 /** Areas of several features: shared borders are no walls, and overlaps are refused. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, checkSettings, SettingsError, type Settings } from '../src/index.ts';
+import { Camera as Bare, checkSettings as bareCheck, SettingsError, type Settings } from '../src/index.ts';
+import { polygons as polygonKind } from '../src/polygons/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll } from './law.ts';
+import { Camera, checkSettings } from './shapes.ts';
 import { between } from './steering.ts';
 
 type Corner = [number, number];
@@ -71,6 +73,33 @@ const countries = fc
       ]);
     return polygons;
   });
+
+test('a camera without polygons rejects them, names the entry, and passes on every other shape', () => {
+  const polygon: [number, number][] = [
+    [0, 0],
+    [9, 0],
+    [0, 9],
+  ];
+  const area = { type: 'Polygon' as const, coordinates: [polygon] };
+  for (const [name, bounds] of Object.entries<NonNullable<Settings['bounds']>>({
+    polygon: { polygon },
+    area: { area },
+  })) {
+    const message =
+      `bounds.${name}: found a shape that needs \`zesty-kite/polygons\`; ` +
+      'wanted new Camera(settings, { shapes: [polygons] })';
+    expect(() => new Bare({ bounds })).toThrow(message);
+    expect(() => {
+      new Bare().change({ bounds });
+    }).toThrow(message);
+    expect(() => bareCheck({ bounds })).toThrow(message);
+    expect(new Bare({ bounds }, { shapes: [polygonKind] }).settings.bounds).toMatchObject({
+      [name]: expect.anything(),
+    });
+  }
+  expect(() => new Bare({}, { shapes: polygonKind as never })).toThrow('options.shapes: found {');
+  expect(new Bare({ bounds: { circle: { x: 0, y: 0, radius: 5 } } }).settings.bounds?.circle?.radius).toBe(5);
+});
 
 test('the shared borders of several polygons are no walls: the focus goes from side to side as in one rectangle', () => {
   const keys = fc.constantFrom('KeyD' as const, 'KeyA' as const, 'KeyS' as const, 'KeyW' as const);

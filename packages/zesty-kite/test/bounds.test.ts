@@ -1,10 +1,11 @@
 /** Bounds and what they do to zoom and focus: flat pitches, how far the zoom goes, corners that jut in. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, tilted, type Pose, type Settings } from '../src/index.ts';
+import { tilted, type Pose, type Settings } from '../src/index.ts';
 import { follow, travel } from '../src/direct/index.ts';
 import { voidAtFlattest } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, bitsOf, convexPolygons, rectangles, screens, settingsWith } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };

@@ -2,8 +2,9 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import { when, type CameraEvents, type EventName } from '../src/events/index.ts';
-import { aim, Camera, View, type Settings } from '../src/index.ts';
+import { aim, View, type Settings } from '../src/index.ts';
 import { forAll, forHalf } from './law.ts';
+import { Camera } from './shapes.ts';
 import { bitsOf, drive, hands, pixelsBetween, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
 
 const NAMES = ['steer', 'end', 'arrive', 'rest', 'limit'] as const;

@@ -5,9 +5,10 @@
  */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, createMatrices, fillMatrices, type Signal } from '../src/index.ts';
+import { createMatrices, fillMatrices, type Signal } from '../src/index.ts';
 import { record } from '../src/session/index.ts';
 import { playAgain, read } from './sessions.ts';
+import { Camera } from './shapes.ts';
 import {
   awayFromGoal,
   between,

@@ -1,8 +1,8 @@
 /** Floors: the plane that the camera goes by. And what is drawn of directing. */
 import { expect, test } from '@jest/globals';
-import { Camera } from '../src/index.ts';
 import { directing, Floors, follow, frame, travel } from '../src/direct/index.ts';
 import { forAll } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, hills, pixelsBetween, play, screens, settingsWith } from './steering.ts';
 import fc from 'fast-check';
 

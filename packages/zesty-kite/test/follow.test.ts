@@ -1,12 +1,13 @@
 /** Following: the lag that the half-life says, the dead zone, zoom and turn about the target, and how it ends. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Settings } from '../src/index.ts';
+import type { Settings } from '../src/index.ts';
 import { rigOf } from '../src/camera/index.ts';
 import { follow, followGroup, type Followed, type FollowOptions } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
+import { Camera } from './shapes.ts';
 import { between, bitsOf, hills, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };

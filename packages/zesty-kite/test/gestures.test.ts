@@ -1,8 +1,9 @@
 /** Presses, moves and lifts: what drags, pinches, swings and taps make of them. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Settings, type Signal, type Spot } from '../src/index.ts';
+import type { Settings, Signal, Spot } from '../src/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, hills, looks, pixelsBetween, settingsWith, turnable } from './steering.ts';
 
 const screen = { width: 800, height: 600 };

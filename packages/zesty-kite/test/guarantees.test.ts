@@ -1,18 +1,10 @@
 /** The guarantees of docs/guarantees.md, each as a property with its number in its name. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  aim,
-  Camera,
-  createMatrices,
-  fillMatrices,
-  SettingsError,
-  View,
-  type Settings,
-  type Signal,
-} from '../src/index.ts';
+import { aim, createMatrices, fillMatrices, SettingsError, View, type Settings, type Signal } from '../src/index.ts';
 import { LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from '../src/motion/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import {
   between,
   bitsOf,

@@ -1,9 +1,10 @@
 /** Pads, the way home, two fingers that tilt or fling, and what is locked. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Settings, type Signal } from '../src/index.ts';
+import type { Settings, Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, settingsWith, turnable } from './steering.ts';
 
 const screen = { width: 800, height: 600 };

@@ -3,7 +3,6 @@ import { readFileSync } from 'node:fs';
 import { afterEach, expect, test } from '@jest/globals';
 import {
   aim,
-  Camera,
   mergeSettings,
   SettingsError,
   terrainOf,
@@ -17,6 +16,7 @@ import { Effects, follow, followGroup, frame, travel } from '../src/direct/index
 import { Minimap } from '../src/minimap/index.ts';
 import { PlayerSettings, type JsonSchema } from '../src/players/index.ts';
 import { RemoteCamera, type Port } from '../src/worker/index.ts';
+import { Camera } from './shapes.ts';
 
 const screen = { width: 800, height: 600 };
 const schema = JSON.parse(readFileSync(new URL('../dist/settings.schema.json', import.meta.url), 'utf8')) as JsonSchema;

@@ -1,18 +1,11 @@
 /** G11 and what is heard: input of every wrong kind, callbacks that throw, queues, leaps and what is copied. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  Camera,
-  checkSettings,
-  SettingsError,
-  terrainOf,
-  type Pose,
-  type Settings,
-  type Signal,
-} from '../src/index.ts';
+import { Camera as Bare, SettingsError, terrainOf, type Pose, type Settings, type Signal } from '../src/index.ts';
 import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';
 import { playAgain, read } from './sessions.ts';
+import { Camera, checkSettings } from './shapes.ts';
 import { between, bitsOf, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
@@ -73,7 +66,7 @@ test('what holds itself, what is inherited and `__proto__` are refused or have n
   camera.advance(0);
   expect(camera.settings.zoom.notch).toBe(1.1);
   for (const wrong of [null, 5, 'x', []]) {
-    expect(thrown(() => new Camera({}, wrong as never))).toBeInstanceOf(TypeError);
+    expect(thrown(() => new Bare({}, wrong as never))).toBeInstanceOf(TypeError);
     expect(thrown(() => camera.signal(wrong as never))).toBeInstanceOf(TypeError);
   }
 });

@@ -1,9 +1,10 @@
 /** Journeys and calls in time: they arrive where a placing does, and no frame goes back. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, tilted, tiles, trueIsometric, type Pose, type Settings } from '../src/index.ts';
+import { tilted, tiles, trueIsometric, type Pose, type Settings } from '../src/index.ts';
 import { follow, play, travel } from '../src/direct/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, bitsOf } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };

@@ -1,11 +1,13 @@
 /** Bounds of every shape, against the answer found by trying everything. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera } from '../src/index.ts';
-import { Coast } from '../src/limits/coast.ts';
-import { Convex, fitInConvex, Inlay, keepInConvex, NOTHING } from '../src/limits/convex.ts';
-import { Disc, keepInDisc, radiusOf } from '../src/limits/disc.ts';
+import { Disc } from '../src/limits/disc.ts';
+import type { Point } from '../src/index.ts';
+import type { Outline } from '../src/limits/index.ts';
+import { Coast } from '../src/polygons/coast.ts';
+import { Convex } from '../src/polygons/convex.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { awayFromGoal, between, convexPolygons, pixelsBetween } from './steering.ts';
 
 /** A view's corners round the focus, in spans: a turned trapezium. */
@@ -25,14 +27,16 @@ const place = between(-6000, 6000);
 type Corner = [number, number];
 const nowhere = { x: NaN, y: NaN };
 
-function inlayOf(corners: Float64Array, span: number): Inlay {
-  return Object.assign(new Inlay(), { corners, span, margin: 0 });
+function outlineOf(corners: Float64Array): Outline {
+  const [x, y] = [0, 1].map((axis) => [0, 2, 4, 6].map((k) => corners[k + axis] ?? 0));
+  const extents = { extentLeft: Math.min(...(x ?? [])), extentRight: Math.max(...(x ?? [])) };
+  const down = { extentTop: Math.min(...(y ?? [])), extentBottom: Math.max(...(y ?? [])) };
+  return { corners, ...extents, ...down, isWithin: () => false };
 }
 
-function fittingIn(convex: Convex, corners: Float64Array, max: number): number {
-  const inlay = inlayOf(corners, max);
-  fitInConvex(convex, inlay);
-  return inlay.span;
+/** The greatest span at which the corners fit. */
+function fittingIn(shape: Convex | Disc, corners: Float64Array, max: number): number {
+  return shape.maxSpan(outlineOf(corners), 0, 0, max);
 }
 
 /** How far the corners reach over the farthest edge, seen from a focus. */
@@ -69,14 +73,14 @@ test('G4: in a convex polygon the kept focus is inside, none that is inside is n
       const convex = new Convex(polygon);
       fc.pre(fittingIn(convex, corners, 1e4) > span);
       const kept = { x: 0, y: 0 };
-      keepInConvex(convex, inlayOf(corners, span), { x, y }, kept);
+      convex.keep(outlineOf(corners), span, 0, { x, y }, nowhere, kept);
       expect(over(polygon, corners, span, kept) / span).toBeLessThan(1e-6);
       const near = pixelsBetween(kept, { x, y });
       // A convex set: were another point nearer, one right next to the kept one would be.
       const other = { x: kept.x + t * Math.cos(way), y: kept.y + t * Math.sin(way) };
       if (over(polygon, corners, span, other) < 0) expect(pixelsBetween(other, { x, y })).toBeGreaterThan(near - 1e-6);
       const again = { x: 0, y: 0 };
-      keepInConvex(convex, inlayOf(corners, span), kept, again);
+      convex.keep(outlineOf(corners), span, 0, kept, nowhere, again);
       expect(pixelsBetween(again, kept) / span).toBeLessThan(1e-6);
     },
   );
@@ -95,16 +99,16 @@ test('G4: where the polygon is too small, no focus reaches out less, and the gre
       const convex = new Convex(polygon);
       const fits = fittingIn(convex, corners, 1e5);
       const kept = { x: 0, y: 0 };
-      keepInConvex(convex, inlayOf(corners, fits * (1 - 1e-7)), { x, y: -x }, kept);
+      convex.keep(outlineOf(corners), fits * (1 - 1e-7), 0, { x, y: -x }, nowhere, kept);
       expect(over(polygon, corners, fits * (1 - 1e-7), kept) / fits).toBeLessThan(1e-6);
       const span = fits * (1 + factor / 10);
-      keepInConvex(convex, inlayOf(corners, span), { x, y: -x }, kept);
+      convex.keep(outlineOf(corners), span, 0, { x, y: -x }, nowhere, kept);
       const min = over(polygon, corners, span, kept);
       expect(min).toBeGreaterThan(0);
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-      expect(over(polygon, NOTHING, 0, kept)).toBeLessThan(1e-6 * span);
+      expect(over(polygon, new Float64Array(8), 0, kept)).toBeLessThan(1e-6 * span);
       // None of the foci inside does.
-      if (over(polygon, NOTHING, 0, other) <= 0)
+      if (over(polygon, new Float64Array(8), 0, other) <= 0)
         expect(over(polygon, corners, span, other)).toBeGreaterThan(min - 1e-6 * span);
     },
   ));
@@ -127,13 +131,10 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
           ),
         ) - radius;
       const kept = { x: 0, y: 0 };
-      keepInDisc(
-        Object.assign(new Disc(), { x: 7, y: -9, radius, focusRadius: radius, corners, span }),
-        { x, y },
-        kept,
-      );
+      const disc = new Disc(7, -9, radius);
+      disc.keep(outlineOf(corners), span, 0, { x, y }, nowhere, kept);
       const other = { x: kept.x + t * span * Math.cos(way), y: kept.y + t * span * Math.sin(way) };
-      if (radiusOf(corners) * span < radius) {
+      if (span < fittingIn(disc, corners, 1e6)) {
         expect(out(kept) / span).toBeLessThan(1e-6);
         if (out(other) < 0)
           expect(pixelsBetween(other, { x, y })).toBeGreaterThan(pixelsBetween(kept, { x, y }) - 1e-6 * span);
@@ -144,6 +145,11 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
       if (far(other) <= 0) expect(out(other)).toBeGreaterThan(out(kept) - 1e-6 * span);
     },
   ));
+
+/** The focus goes along a coast. */
+function slide(coast: Coast, from: Point, to: Point, out: Point): void {
+  coast.keep(outlineOf(new Float64Array(8)), 1, 0, to, from, out);
+}
 
 /** Two ends an edge. */
 function endsOf(rings: readonly (readonly Corner[])[]): Float64Array {
@@ -167,16 +173,16 @@ test('G4: along a coast with bays and a hole the focus never leaves, slides on, 
   forAll(coasts, pushes, (rings, list) => {
     const coast = new Coast(endsOf(rings));
     const at = { x: NaN, y: NaN };
-    coast.slide(nowhere, { x: 130, y: 20 }, at);
+    slide(coast, nowhere, { x: 130, y: 20 }, at);
     for (const [x, y] of list) {
       const from = { ...at };
-      coast.slide(from, { x, y }, at);
+      slide(coast, from, { x, y }, at);
       expect(coast.contains(at.x, at.y)).toBe(true);
       // It is not farther from where it was pushed than before, and pushing on moves nothing.
       expect(pixelsBetween(at, { x, y })).toBeLessThanOrEqual(pixelsBetween(from, { x, y }) + 1e-6);
       const before = { ...at };
-      coast.slide(at, { x, y }, at);
-      coast.slide(at, { x, y }, at);
+      slide(coast, at, { x, y }, at);
+      slide(coast, at, { x, y }, at);
       expect(pixelsBetween(at, before)).toBeLessThan(pixelsBetween(from, { x, y }) * 0.9 + 1e-4);
       if (pixelsBetween(before, { x, y }) < 1e-9) expect(pixelsBetween(at, before)).toBeLessThan(1e-9);
     }
@@ -187,13 +193,12 @@ test('a coast lets a free way go all the way, and brings what is outside to the 
   forAll(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
     const coast = new Coast(endsOf(rings));
     const at = { x: 0, y: 0 };
-    coast.slide({ x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
+    slide(coast, { x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
     if (Math.cos(way) > 0)
       expect(pixelsBetween(at, { x: 120 + 40 * Math.cos(way), y: 8 * Math.sin(way) })).toBeLessThan(1e-9);
     const outside = { x: far * Math.cos(way), y: far * Math.sin(way) };
-    const edge = { x: 0, y: 0 };
-    const away = coast.nearestEdge(outside.x, outside.y, edge);
-    coast.slide(nowhere, outside, at);
+    const away = coast.excessAt(outside.x, outside.y);
+    slide(coast, nowhere, outside, at);
     expect(coast.contains(at.x, at.y)).toBe(true);
     expect(pixelsBetween(at, outside)).toBeLessThan(away + 0.1);
   }));

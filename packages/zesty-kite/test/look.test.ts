@@ -1,18 +1,10 @@
 /** Looks, anchors, stops, ranges and worlds that repeat, as a program meets them. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  Camera,
-  straightDown,
-  terrainOf,
-  terrainOfGrid,
-  tilted,
-  tiles,
-  trueIsometric,
-  type Settings,
-} from '../src/index.ts';
+import { straightDown, terrainOf, terrainOfGrid, tilted, tiles, trueIsometric, type Settings } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, pixelsBetween, screens } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };

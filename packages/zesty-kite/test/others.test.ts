@@ -1,9 +1,10 @@
 /** Others' cameras: what is sent is enough, and what is shown is smooth. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { aim, Camera, View } from '../src/index.ts';
+import { aim, View } from '../src/index.ts';
 import { PoseReceiver, PoseSender, type PoseRecord } from '../src/others/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, drive, hands, pixelsBetween, settingsWith, steady, steeringBy } from './steering.ts';
 
 const STEPS = steady(60, 2.5);

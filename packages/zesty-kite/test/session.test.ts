@@ -2,10 +2,11 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Signal, type StampedSignal } from '../src/index.ts';
+import type { Signal, StampedSignal } from '../src/index.ts';
 import { headerLine, record, Replay, signalLine } from '../src/session/index.ts';
 import { conforms, playAgain, read } from './sessions.ts';
 import { forAll } from './law.ts';
+import { Camera } from './shapes.ts';
 import { between, bitsOf, hands, settingsWith, steeringBy, wildSignals } from './steering.ts';
 
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));

@@ -3,20 +3,12 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import {
-  Camera,
-  checkSettings,
-  mergeSettings,
-  SettingsError,
-  straightDown,
-  tiles,
-  type FullSettings,
-  type Settings,
-} from '../src/index.ts';
+import { mergeSettings, SettingsError, straightDown, tiles, type FullSettings, type Settings } from '../src/index.ts';
 import type { settingsSchema } from '../src/settings/index.ts';
 import { descriptions } from '../src/settings/index.ts';
 import type { InferInput, InferOutput } from 'valibot';
 import { forAll, forRuns } from './law.ts';
+import { Camera, checkSettings } from './shapes.ts';
 import { between, drive, hands, screens, settingsWith, steady, steeringBy } from './steering.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../dist/settings.schema.json', import.meta.url), 'utf8')) as object;

@@ -1,8 +1,9 @@
 /** Motion has no jumps: not at the steps of the grid, not at signals, not at a wall. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Pose, type Spot } from '../src/index.ts';
+import type { Pose, Spot } from '../src/index.ts';
 import { forAll } from './law.ts';
+import { Camera } from './shapes.ts';
 import {
   between,
   drive,

@@ -1,7 +1,6 @@
 /** Random settings and random steering, and driving a camera with them. */
 import fc from 'fast-check';
 import {
-  Camera,
   terrainOf,
   tilted,
   type Matrices,
@@ -11,6 +10,7 @@ import {
   type StampedSignal,
   type View,
 } from '../src/index.ts';
+import { Camera } from './shapes.ts';
 
 export interface Steering {
   readonly settings: Settings;

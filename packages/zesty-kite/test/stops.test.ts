@@ -1,9 +1,10 @@
 /** Where zooms and headings have stops, the camera rests at one, whatever came. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, type Settings, type Signal } from '../src/index.ts';
+import type { Settings, Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
+import { Camera } from './shapes.ts';
 import { awayFromGoal, between, bounds as anyBounds, hands, hills, screens, settingsWith } from './steering.ts';
 
 const units = fc.constantFrom('span' as const, 'pixels-per-unit' as const, 'device-pixels-per-unit' as const);

@@ -1,7 +1,8 @@
 /** `zesty-kite compare A B`: two settings, two sessions, or the same hands under two settings. */
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { checkSettings, type Screen, type Settings, type Terrain } from 'zesty-kite';
+import type { Screen, Settings, Terrain } from 'zesty-kite';
+import { completeSettings } from '../play/camera.ts';
 import { columns, short } from '../write/columns.ts';
 import { explain, type AtZoom, type Explained } from './explain.ts';
 import { Failure, inFile, printable, refusal } from '../failure.ts';
@@ -97,7 +98,7 @@ async function compareSettings(a: string, b: string, options: CompareOptions, pi
   const full: object[] = [];
   for (const [i, one] of read.entries())
     try {
-      full.push(checkSettings(one.settings));
+      full.push(completeSettings(one.settings));
       explained.push(explain(one.settings, screen));
     } catch (error) {
       throw inFile(files[i] ?? '', await withPlaces(files[i] ?? '', error, one));

@@ -1,7 +1,8 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { Camera, visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
+import { visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
 import { voidAtFlattest, type Void } from 'zesty-kite/review';
+import { createCamera } from '../play/camera.ts';
 import { columns, counted, short } from '../write/columns.ts';
 import { inFile, printable } from '../failure.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
@@ -106,7 +107,7 @@ float32         half of the gap between 32-bit floats at the farthest coordinate
 }
 
 export function explain(settings: Settings, screen: Screen, spans: readonly number[] = [], tile?: number): Explained {
-  const camera = new Camera(settings, { screen });
+  const camera = createCamera(settings, { screen });
   camera.advance(0);
   const start = camera.shown.span;
   const { min, max } = camera.spanRange;
@@ -147,7 +148,7 @@ function atZoom(
 ): AtZoom {
   // Without bounds: what a wall would do is not what is asked.
   const free: Settings = { ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } };
-  const camera = new Camera(free, { screen });
+  const camera = createCamera(free, { screen });
   camera.place({ span: wanted });
   const view = camera.advance(0);
   const { span, scale, pitch, fieldOfView, width, height, look } = view;
@@ -206,7 +207,7 @@ function coordinatesOf(value: unknown): number[] {
 }
 
 function notchesBetween(settings: Settings, screen: Screen, min: number, max: number): number {
-  const camera = new Camera(settings, { screen });
+  const camera = createCamera(settings, { screen });
   camera.place({ span: min });
   camera.advance(0);
   // By calls: a wheel may be inverted, or pan.
@@ -221,7 +222,7 @@ function notchesBetween(settings: Settings, screen: Screen, min: number, max: nu
 }
 
 function restAfter(settings: Settings, screen: Screen): number {
-  const camera = new Camera(settings, { screen });
+  const camera = createCamera(settings, { screen });
   camera.advance(0);
   const { span } = camera.goal;
   camera.zoom({ notches: -1 });

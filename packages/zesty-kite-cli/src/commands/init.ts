@@ -1,7 +1,8 @@
 /** `zesty-kite init`: a settings file to begin with, from the size of the map, the size of a tile, and a look. */
 import { createInterface } from 'node:readline/promises';
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { checkSettings, type Settings } from 'zesty-kite';
+import type { Settings } from 'zesty-kite';
+import { completeSettings } from '../play/camera.ts';
 import { Failure, oneLine } from '../failure.ts';
 import { shellWord } from '../write/shellWord.ts';
 import { WholeFile } from '../write/wholeFile.ts';
@@ -66,7 +67,7 @@ export function initCommand(): Command {
       const { map, tile, look } = await asked(given);
       const [width = 0, height = 0] = map.split('x').map(Number);
       const settings = settingsFor(width, height, tile, look, schema);
-      checkSettings(settings);
+      completeSettings(settings);
       const text = `${JSON.stringify(settings, null, 2)}\n`;
       if (file === null) {
         await print('stdout', text);

@@ -1,5 +1,6 @@
 /** What settings come to, as series for pictures: over the zoom, and over time after one notch or one held key. */
-import { Camera, type Screen, type Settings } from 'zesty-kite';
+import type { Screen, Settings } from 'zesty-kite';
+import { createCamera } from './camera.ts';
 
 /** A point of a line in a picture. */
 export interface Sample {
@@ -21,8 +22,8 @@ const HELD = 500;
 
 /** Pitch, field of view, eye height and pan speed over the zoom. */
 export function overZoom(settings: Settings, screen: Screen, of = ''): Sample[] {
-  const camera = new Camera({ ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } }, { screen });
-  const { min, max } = new Camera(settings, { screen }).spanRange;
+  const camera = createCamera({ ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } }, { screen });
+  const { min, max } = createCamera(settings, { screen }).spanRange;
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
     const at = min * (max / min) ** (i / ZOOMS);
     camera.place({ span: at });
@@ -52,13 +53,13 @@ export function overZoom(settings: Settings, screen: Screen, of = ''): Sample[] 
 
 /** The share of the way of one notch, and the pan speed of a key that is held for half a second, over time. */
 export function overTime(settings: Settings, screen: Screen, of = ''): Sample[] {
-  const zooming = new Camera({ ...settings, bounds: null }, { screen });
+  const zooming = createCamera({ ...settings, bounds: null }, { screen });
   zooming.advance(0);
   const from = Math.log2(zooming.shown.span);
   zooming.zoom({ notches: -1 });
   if (zooming.goal.span === zooming.shown.span) zooming.zoom({ notches: 1 });
   const way = Math.log2(zooming.goal.span) - from;
-  const panning = new Camera({ ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } }, { screen });
+  const panning = createCamera({ ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } }, { screen });
   panning.advance(0);
   panning.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
   panning.signal({ kind: 'key', code: 'KeyD', down: false, time: HELD });

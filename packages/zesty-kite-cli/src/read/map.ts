@@ -1,5 +1,6 @@
 /** A map of a game, as GeoJSON (RFC 7946) in world units: what of it the camera cannot show. */
-import { Camera, type Screen, type Settings, type Terrain } from 'zesty-kite';
+import type { Screen, Settings, Terrain } from 'zesty-kite';
+import { createCamera } from '../play/camera.ts';
 import type { Warning } from 'zesty-kite/review';
 import { short } from '../write/columns.ts';
 import { Failure } from '../failure.ts';
@@ -50,7 +51,7 @@ export function mapWarnings(
   spots: readonly Spot[],
 ): Warning[] {
   if (spots.length === 0) return [];
-  const camera = new Camera(settings, { screen, terrain });
+  const camera = createCamera(settings, { screen, terrain });
   const { min } = camera.spanRange;
   let worst: { readonly spot: Spot; readonly off: number } | null = null;
   let count = 0;

@@ -1,7 +1,7 @@
 /** The camera, as games use it. */
 import { Calls } from '../calls.ts';
 import type { Terrain } from '../ground/index.ts';
-import { excessOf, focusOutlinesOf, outlinesOf } from '../limits/index.ts';
+import { excessOf, focusOutlineOf, outlinesOf } from '../limits/index.ts';
 import { checkFunction, refuse } from '../messages/index.ts';
 import { reportsOf } from '../reports.ts';
 import type { FullSettings, Settings } from '../settings/index.ts';
@@ -90,7 +90,8 @@ export class Camera extends Calls implements CameraLike {
     const { bounds } = stage.settings;
     if (bounds === null) return { bounds: [], focus: [] };
     const { boundary } = stage.timeline.rules;
-    return { bounds: outlinesOf(bounds), focus: focusOutlinesOf(boundary, bounds, view.look, shown) };
+    const rings = outlinesOf(bounds, stage.shapes);
+    return { bounds: rings, focus: boundary.shape.slides ? rings : [focusOutlineOf(boundary, view.look, shown)] };
   }
 
   /** The nearest and the farthest zoom, world units: `max` is where zooming out leads, stops aside, or what shows while it is on the way. */

@@ -1,6 +1,7 @@
 /** All that a camera is made with besides its settings, and all that a session begins with. */
-import { checkFunction, refuse } from '../messages/index.ts';
+import { checkFunction, checkList, refuse } from '../messages/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
+import type { ShapeKind } from '../limits/index.ts';
 import type { Start } from '../motion/index.ts';
 import type { Settings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
@@ -13,6 +14,11 @@ export interface CameraOptions {
   readonly terrain?: Terrain | null;
   /** The destination of Home; `settings.start` when left out. A saved game may begin elsewhere. */
   readonly home?: Start | null;
+  /**
+   * Shapes of bounds besides rectangles and circles: `[polygons]` from `zesty-kite/polygons` for `bounds.polygon` and
+   * `bounds.area`.
+   */
+  readonly shapes?: readonly ShapeKind[];
   /** Called when a signal arrives while the camera is settled: draw frames again. */
   readonly wake?: () => void;
   /**
@@ -46,6 +52,8 @@ export function checkOptions(options: CameraOptions): CameraOptions {
     if (value !== undefined && typeof value !== 'object')
       refuse(`options.${name}`, value, 'an object, null, or nothing');
   }
+  if (options.shapes !== undefined)
+    checkList('options.shapes', options.shapes, 'a list such as [polygons], or nothing');
   if (options.terrain) soundTerrain('options.terrain', options.terrain);
   return options;
 }

@@ -50,12 +50,12 @@ export class Rig {
   #isAdvancing = false;
 
   constructor(settings: Settings | readonly Settings[], options: CameraOptions, reports: Reports) {
-    const { screen, terrain, home, wake, report } = options;
+    const { screen, terrain, home, shapes = [], wake, report } = options;
     this.reports = reports;
     if (report) reports.own(report);
     this.#wake = wake ?? (() => undefined);
-    const changes = new Changes(completeLayers(settings));
-    this.stage = new Stage(changes, new Terrains(terrain ?? null), home ?? null);
+    const changes = new Changes(completeLayers(settings, shapes));
+    this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null);
     this.#recorder = new Recorder(reports);
     this.#dispatcher = new Dispatcher(this.stage, this.#clock, this.#recorder);
     this.inbox = new Inbox(this.stage, this.#clock, this.#dispatcher, this.#recorder);

@@ -1,6 +1,6 @@
 /** Settings, screen and ground in force: all that limits motion. */
 import { soundTerrain } from '../ground/index.ts';
-import { boundaryOf, type Boundary } from '../limits/index.ts';
+import { boundaryOf, type ShapeKind } from '../limits/index.ts';
 import {
   beginAt,
   createRules,
@@ -23,6 +23,8 @@ export class Stage {
   readonly changes: Changes;
   readonly terrains: Terrains;
   readonly timeline: Timeline;
+  /** The kinds of shapes that bounds may have besides rectangles and circles. */
+  readonly shapes: readonly ShapeKind[];
   screen: Screen = { width: 1, height: 1 };
   /** The size of the screen is known. */
   isSized = false;
@@ -31,7 +33,8 @@ export class Stage {
   /** The pose to take once the size of the screen is known. */
   #placed: Start;
 
-  constructor(changes: Changes, terrains: Terrains, home: Start | null) {
+  constructor(changes: Changes, terrains: Terrains, shapes: readonly ShapeKind[], home: Start | null) {
+    this.shapes = shapes;
     this.changes = changes;
     this.terrains = terrains;
     this.#home = home;
@@ -136,7 +139,7 @@ export class Stage {
       (isFixed ? isZoomLimited(settings) === isZoomLimited(before) : settings.zoom === before.zoom);
     this.changes.inForce = checked;
     this.timeline.adopt(
-      this.#rulesFor(settings, stays ? boundary : boundaryOf(settings, { boundary, settings: before })),
+      this.#rulesFor(settings, stays ? boundary : boundaryOf(settings, this.shapes, { boundary, settings: before })),
     );
   }
 
@@ -148,10 +151,9 @@ export class Stage {
     return place;
   }
 
-  #rulesFor(settings: FullSettings, boundary?: Boundary): Rules {
+  #rulesFor(settings: FullSettings, boundary = boundaryOf(settings, this.shapes)): Rules {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
-    const ruling = { settings, screen: this.screen, terrain, home: this.#home };
-    return createRules(boundary === undefined ? ruling : { ...ruling, boundary });
+    return createRules({ settings, screen: this.screen, terrain, home: this.#home, boundary });
   }
 }

@@ -5,9 +5,9 @@ export {
   farthestZoom,
   fitsByFar,
   keepInside,
-  middleOf,
+  maxSpanAt,
   maxSpanInside,
   type Boundary,
 } from './boundary.ts';
-export { maxSpanAt } from './roomAt.ts';
-export { focusOutlinesOf, outlinesOf } from './outlines.ts';
+export { focusOutlineOf, outlinesOf } from './outlines.ts';
+export type { Extent, Outline, Shape, ShapeKind, ShapeOutlines } from './shape.ts';

@@ -1,7 +1,8 @@
 /** Bounds as they can be drawn. */
-import { ringsOf, type FullBounds } from '../settings/index.ts';
+import type { FullBounds } from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
-import { ANYWHERE, keepInside, middleOf, type Boundary } from './boundary.ts';
+import { ANYWHERE, keepInside, kindOf, type Boundary } from './boundary.ts';
+import type { ShapeOutlines } from './shape.ts';
 
 /** So many ways to look out of the middle, evenly: the cosine and the sine of the angle between two. */
 const WAYS = 96;
@@ -20,12 +21,12 @@ function allAround(each: (x: number, y: number) => Point): Point[] {
 }
 
 /** The bounds themselves: rings of points, world units. */
-export function outlinesOf(bounds: FullBounds): Point[][] {
+export function outlinesOf(bounds: FullBounds, kinds: readonly ShapeOutlines[]): Point[][] {
   const { circle, left, top, right, bottom } = bounds;
   if (circle !== undefined)
     return [allAround((x, y) => ({ x: circle.x + x * circle.radius, y: circle.y + y * circle.radius }))];
   if (left === undefined || top === undefined || right === undefined || bottom === undefined)
-    return ringsOf(bounds).map(({ ring }) => ring.map(([x, y]) => ({ x, y })));
+    return kindOf(bounds, kinds).outlinesOf(bounds);
   return [
     [
       { x: left, y: top },
@@ -36,24 +37,16 @@ export function outlinesOf(bounds: FullBounds): Point[][] {
   ];
 }
 
-/** Where the bounds let the focus be, as the camera looks now: what is nearest to points far away, all around. */
-export function focusOutlinesOf(
-  boundary: Boundary,
-  bounds: FullBounds,
-  look: Look,
-  pose: Pick<Pose, 'span'>,
-): Point[][] {
-  if (boundary.shape.kind === 'coast') return outlinesOf(bounds);
-  const { x: middleX, y: middleY, high } = middleOf(boundary);
+/** The area that bounds leave to the focus, as the camera looks now: the nearest foci to points far away, all around. */
+export function focusOutlineOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'span'>): Point[] {
+  const { x: middleX, y: middleY, high } = boundary.shape.extent;
   const far = 100 * (high + pose.span);
   const desired = new ScratchPoint();
   const inside = new ScratchPoint();
-  return [
-    allAround((x, y) => {
-      desired.x = middleX + x * far;
-      desired.y = middleY + y * far;
-      keepInside(boundary, look, pose, desired, ANYWHERE, inside);
-      return { x: inside.x, y: inside.y };
-    }),
-  ];
+  return allAround((x, y) => {
+    desired.x = middleX + x * far;
+    desired.y = middleY + y * far;
+    keepInside(boundary, look, pose, desired, ANYWHERE, inside);
+    return { x: inside.x, y: inside.y };
+  });
 }

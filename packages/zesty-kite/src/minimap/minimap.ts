@@ -1,6 +1,7 @@
 /** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { outlinesOf } from '../limits/index.ts';
+import { polygonOutlines } from '../polygons/index.ts';
 import { Angle, finite } from '../math/index.ts';
 import { sentence, shown } from '../settings/index.ts';
 import type { CameraLike } from '../steered.ts';
@@ -70,7 +71,7 @@ export class Minimap {
     if (typeof around !== 'number') refuse('minimap.around', around, 'world units');
     this.camera = camera;
     const { bounds } = camera.settings;
-    this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds).flat());
+    this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds, [polygonOutlines]).flat());
     const { left, top, right, bottom } = this.#area;
     if (!(around > 0 && around < Infinity) && !(right > left && bottom > top && right - left + bottom - top < Infinity))
       throw new TypeError(

@@ -62,7 +62,7 @@ export class Focusing {
   /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. Along a coast it slides with what is shown. */
   get #staysRaw(): boolean {
     const { hold, pan, rules } = this.#kept;
-    return !hold.isGrip && hold.fingers === 0 && !pan.steps && rules.boundary.shape.kind !== 'coast';
+    return !hold.isGrip && hold.fingers === 0 && !pan.steps && !rules.boundary.shape.slides;
   }
 
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */

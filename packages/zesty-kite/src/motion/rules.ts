@@ -1,6 +1,6 @@
 /** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
 import { raise, type Terrain } from '../ground/index.ts';
-import { boundaryOf, farthestZoom, middleOf, type Boundary } from '../limits/index.ts';
+import { boundaryOf, farthestZoom, type Boundary, type ShapeKind } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
@@ -20,7 +20,7 @@ export interface Start {
 
 /** The place that the settings begin at, before limits. */
 export function startPlace({ start, bounds }: FullSettings, boundary: Boundary): Start {
-  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : middleOf(boundary);
+  const middle = bounds === null ? { x: 0, y: 0, high: 100 } : boundary.shape.extent;
   return {
     x: start.x ?? middle.x,
     y: start.y ?? middle.y,
@@ -65,12 +65,22 @@ export interface Rules {
 
 /** What rules are made of. */
 export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & {
-  readonly boundary?: Boundary;
+  readonly boundary: Boundary;
   readonly home?: Start | null;
 };
 
+/** Returns the rules of settings without anything that is kept from before. */
+export function rulesOf(
+  settings: FullSettings,
+  shapes: readonly ShapeKind[],
+  screen: Screen,
+  terrain: Terrain | null,
+): Rules {
+  return createRules({ settings, screen, terrain, boundary: boundaryOf(settings, shapes) });
+}
+
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
-export function createRules({ settings: wanted, screen, terrain, home, boundary = boundaryOf(wanted) }: Ruling): Rules {
+export function createRules({ settings: wanted, screen, terrain, home, boundary }: Ruling): Rules {
   const settings = inForce(wanted);
   const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;

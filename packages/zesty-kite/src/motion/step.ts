@@ -52,7 +52,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
 
 /** Whether the focus follows from the grip alone, and not from where it was before. */
 function isHeldOnly({ hold, focus, rules: { boundary } }: Motion): boolean {
-  return hold.isGrip && !focus.isStretched && !boundary.limitsZoom && boundary.shape.kind !== 'coast';
+  return hold.isGrip && !focus.isStretched && !boundary.limitsZoom && !boundary.shape.slides;
 }
 
 /** Moves the goals on at the rates of the held keys. */

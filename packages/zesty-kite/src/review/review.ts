@@ -1,17 +1,11 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
 import { checkNumber, checkObject } from '../messages/index.ts';
-import { boundaryOf, maxSpanInside } from '../limits/index.ts';
+import { maxSpanInside } from '../limits/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
-import { createRules, Motion, type Rules } from '../motion/index.ts';
-import {
-  checkSettings,
-  isEmptyRing,
-  isZoomLimited,
-  ringsOf,
-  type FullSettings,
-  type Settings,
-} from '../settings/index.ts';
+import { Motion, rulesOf, type Rules } from '../motion/index.ts';
+import { isEmptyRing, polygons, ringsOf } from '../polygons/index.ts';
+import { checkSettings, isZoomLimited, type FullSettings, type Settings } from '../settings/index.ts';
 import { GUARD, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
@@ -39,8 +33,8 @@ export function reviewSettings(
   checkNumber('reviewSettings.screen.width', screen.width, 1, 1e6);
   checkNumber('reviewSettings.screen.height', screen.height, 1, 1e6);
   const ground = terrain === null ? null : soundTerrain('reviewSettings.terrain', terrain);
-  const full = checkSettings(settings);
-  const rules = createRules({ settings: full, screen, terrain: ground });
+  const full = checkSettings(settings, { shapes: [polygons] });
+  const rules = rulesOf(full, [polygons], screen, ground);
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),
@@ -81,7 +75,7 @@ function zoomsOf(rules: Rules): Zoom[] {
   };
   lookFrom(rules.settings.zoom.maxSpan ?? rules.farthest);
   const { min, max } = zooming;
-  const limited = { ...boundaryOf(rules.settings), limitsZoom: rules.settings.bounds?.keep === 'view' };
+  const limited = { ...rules.boundary, limitsZoom: rules.settings.bounds?.keep === 'view' };
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
     const span = min * exp2((log2(max / min) * i) / ZOOMS);
     lookFrom(span);
@@ -146,8 +140,8 @@ export function voidAtFlattest(
   settings: Settings | readonly Settings[],
   screen: Screen = { width: 1280, height: 800 },
 ): Void | null {
-  const full = checkSettings(settings);
-  return voidOf(full, zoomsOf(createRules({ settings: full, screen, terrain: null })));
+  const full = checkSettings(settings, { shapes: [polygons] });
+  return voidOf(full, zoomsOf(rulesOf(full, [polygons], screen, null)));
 }
 
 function voidOf(

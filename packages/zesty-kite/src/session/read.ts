@@ -2,6 +2,7 @@
 import { refuse, sentence } from '../messages/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Start } from '../motion/index.ts';
+import { polygons } from '../polygons/index.ts';
 import type { Screen } from '../view/index.ts';
 import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
@@ -126,7 +127,7 @@ export class SessionReader {
     }
     if (this.#header === null) {
       this.#header = readHeader(value, this.#line, this.#movers);
-      this.#settings = completeSettings(this.#header.settings);
+      this.#settings = completeSettings(this.#header.settings, [polygons]);
     } else signals.push(this.#signal(value));
   }
 
@@ -160,7 +161,7 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
       `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`,
     );
   try {
-    completeSettings(settings);
+    completeSettings(settings, [polygons]);
   } catch (error) {
     throw new SessionError(line, messageOf(error));
   }

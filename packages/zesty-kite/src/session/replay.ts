@@ -6,6 +6,7 @@ import { DIRECTED } from '../direct/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 import type { Mover } from '../motion/index.ts';
+import { polygons } from '../polygons/index.ts';
 
 export interface ReplayOptions {
   /** Frames per second, > 0; 60 when left out. The motion does not depend on it. */
@@ -113,7 +114,12 @@ export class Replay {
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
     checkTerrain(start.terrain ?? null, terrain);
-    this.camera = new Camera(start.settings, { screen: start.screen, terrain, home: start.home ?? null });
+    this.camera = new Camera(start.settings, {
+      screen: start.screen,
+      terrain,
+      home: start.home ?? null,
+      shapes: [polygons],
+    });
     this.#rig = rigOf('Replay', this.camera);
     // One may have been learned while the session went on.
     for (const mover of movers) this.#rig.learn(mover);

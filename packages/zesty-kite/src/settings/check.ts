@@ -3,11 +3,10 @@ import { Problems, shortened, shown } from '../messages/index.ts';
 import * as v from 'valibot';
 import { corrected } from './inputs.ts';
 import { nearest } from './nearest.ts';
-import { bordersOf, type Borders } from './borders.ts';
-import { isEmptyRing, ringsOf } from './rings.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
 import { MOST_ITEMS, OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
+import type { KnownShapes, ShapeChecks } from './shapes.ts';
 import type { FullBounds, FullSettings, Settings } from './types.ts';
 import { SettingsError } from './settingsError.ts';
 
@@ -18,38 +17,43 @@ export const FARTHEST_IN_MIN_SPANS = 1e9;
 export interface Checked {
   readonly written: Settings;
   readonly settings: FullSettings;
+  readonly shapes: KnownShapes;
 }
 
 /**
  * Fills in the defaults.
  *
  * @param input settings, from JSON or code, or a list of them, each laid over those before it; they are copied
+ * @param options `shapes: [polygons]` for bounds that are a polygon or an area
  * @returns frozen
  * @throws SettingsError that lists every problem with its path, the value found and what would do
  */
-export function checkSettings(input: unknown): FullSettings {
-  return completeLayers(input).settings;
+export function checkSettings(
+  input: unknown,
+  { shapes = [] }: { readonly shapes?: readonly ShapeChecks[] } = {},
+): FullSettings {
+  return completeLayers(input, shapes).settings;
 }
 
-/** The same, with what was written. @throws SettingsError */
-export function completeLayers(input: unknown): Checked {
-  if (!Array.isArray(input)) return completeSettings(input);
+/** The same, with the settings as written. @throws SettingsError */
+export function completeLayers(input: unknown, shapes: KnownShapes): Checked {
+  if (!Array.isArray(input)) return completeSettings(input, shapes);
   const layers = input.map((layer: unknown) => copyOf(layer) as Settings);
-  return completeSettings(mergeSettings(...layers));
+  return completeSettings(mergeSettings(...layers), shapes);
 }
 
 /** Of one object, as a file has it. @throws SettingsError */
-export function completeSettings(input: unknown): Checked {
+export function completeSettings(input: unknown, shapes: KnownShapes): Checked {
   const written = copyOf(input) as Settings;
   const problems = new Problems();
-  const result = v.safeParse(settingsSchema, withoutLongLists(written, problems));
+  const result = v.safeParse(settingsSchema, withoutLongLists(written, shapes, problems));
   addIssues(result.issues ?? [], '', problems);
   unknownKeys(settingsSchema, written, '', problems);
   SettingsError.throwFor(problems);
   const settings = deepFreeze(withShapeOf(written, result.output as FullSettings));
-  contradictions(settings, problems);
+  contradictions(settings, shapes, problems);
   SettingsError.throwFor(problems);
-  return { written, settings };
+  return { written, settings, shapes };
 }
 
 type Section = keyof FullSettings & keyof Settings;
@@ -63,13 +67,14 @@ type Section = keyof FullSettings & keyof Settings;
 export function changeSettings(before: Checked, change: unknown): Checked {
   const named = copyOf(change) as Settings;
   const problems = new Problems();
+  const { shapes } = before;
   const written = deepFreeze(mergeSettings(before.written, named));
   const settings: Record<string, unknown> = { ...before.settings };
   unknownKeys(settingsSchema, named, '', problems);
   for (const section of Object.keys(named) as Section[]) {
     if (!Object.hasOwn(settingsSchema.entries, section)) continue;
-    const { rest, shape } = withoutKnownShape(section, written[section]);
-    const { [section]: short } = withoutLongLists({ [section]: rest }, problems);
+    const { rest, shape } = withoutKnownShape(section, written[section], shapes);
+    const { [section]: short } = withoutLongLists({ [section]: rest }, shapes, problems);
     const result = v.safeParse(settingsSchema.entries[section], short);
     addIssues(result.issues ?? [], section, problems);
     settings[section] = result.success && shape !== null ? { ...(result.output as object), ...shape } : result.output;
@@ -78,17 +83,21 @@ export function changeSettings(before: Checked, change: unknown): Checked {
   const checked = deepFreeze(
     named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings),
   );
-  contradictions(checked, problems);
+  contradictions(checked, shapes, problems);
   SettingsError.throwFor(problems);
-  return { written, settings: checked };
+  return { written, settings: checked, shapes };
 }
 
 /** A polygon or an area of bounds that has been looked through before is not looked through again. */
-function withoutKnownShape(section: Section, value: unknown): { rest: unknown; shape: object | null } {
+function withoutKnownShape(
+  section: Section,
+  value: unknown,
+  shapes: KnownShapes,
+): { rest: unknown; shape: object | null } {
   if (section !== 'bounds' || typeof value !== 'object' || value === null) return { rest: value, shape: null };
   for (const name of ['polygon', 'area'] as const) {
     const { [name]: shape, ...rest }: Partial<Record<string, unknown>> = value;
-    if (typeof shape === 'object' && shape !== null && farthestCoordinates.has(shape))
+    if (typeof shape === 'object' && shape !== null && (shapes?.some((kind) => kind.isSound(shape)) ?? true))
       return { rest, shape: { [name]: shape } };
   }
   return { rest: value, shape: null };
@@ -101,9 +110,6 @@ function withShapeOf({ bounds: written }: Settings, settings: FullSettings): Ful
   const { polygon, area } = written;
   return { ...settings, bounds: { ...bounds, ...(polygon && { polygon }), ...(area && { area }) } };
 }
-
-/** The greatest |coordinate| of polygons and areas that have been found to be sound. */
-const farthestCoordinates = new WeakMap<object, number>();
 
 function copyOf(input: unknown): unknown {
   const problems = new Problems();
@@ -140,7 +146,7 @@ const LISTS: ReadonlyMap<string, readonly string[]> = new Map([
  * The settings without lists of any length, for the schema. Corners are checked here. Lists that are too long are refused here,
  * before their items are checked.
  */
-function withoutLongLists(written: object, problems: Problems): Partial<Record<string, unknown>> {
+function withoutLongLists(written: object, shapes: KnownShapes, problems: Problems): Partial<Record<string, unknown>> {
   const short: Partial<Record<string, unknown>> = { ...written };
   for (const [section, value] of Object.entries(short)) {
     if (Array.isArray(value)) {
@@ -159,7 +165,7 @@ function withoutLongLists(written: object, problems: Problems): Partial<Record<s
     }
     if (section === 'zoom' && Array.isArray(kept['stops'])) lookThroughStops(kept, kept['stops'], problems);
     if (section === 'bounds' && Array.isArray(kept['polygon'])) {
-      lookThroughCorners(kept['polygon'], problems);
+      for (const kind of shapes ?? []) kind.checkCorners(kept['polygon'], problems);
       kept['polygon'] = SOUND;
     }
     short[section] = kept;
@@ -184,39 +190,12 @@ function lookThroughStops(zoom: Partial<Record<string, unknown>>, stops: readonl
 
 const LEAST_STOP = 1e-9;
 
-/** Stands for corners that have been looked through. */
+/** Stands for corners in what the schema looks through: they have a check of their own. */
 const SOUND = [
   [0, 0],
   [1, 0],
   [0, 1],
 ] as const;
-
-function lookThroughCorners(corners: readonly unknown[], problems: Problems): void {
-  const path = 'bounds.polygon';
-  if (corners.length < 3)
-    problems.add(() => ({ path, found: shown(corners), wanted: 'at least three [x, y] corners' }));
-  for (let i = 0; i < corners.length; i++) {
-    const corner = corners[i];
-    if (!Array.isArray(corner) || corner.length !== 2)
-      problems.add(() => ({ path: `${path}[${String(i)}]`, found: shown(corner), wanted: 'a corner [x, y]' }));
-    else {
-      const [x, y] = corner as [unknown, unknown];
-      if (isCoordinate(x) && isCoordinate(y)) continue;
-      const wrong = isCoordinate(x) ? 1 : 0;
-      problems.add(() => ({
-        path: `${path}[${String(i)}][${String(wrong)}]`,
-        found: shown(wrong === 0 ? x : y),
-        wanted: COORDINATE,
-      }));
-    }
-  }
-}
-
-const COORDINATE = `a number from ${String(-WORLD)} to ${String(WORLD)}, such as 512`;
-
-function isCoordinate(value: unknown): boolean {
-  return typeof value === 'number' && Math.abs(value) <= WORLD;
-}
 
 function step(key: unknown): string {
   return typeof key === 'number' ? `[${String(key)}]` : `.${String(key)}`;
@@ -257,7 +236,7 @@ function entriesOf(schema: unknown): Record<string, unknown> | null {
 }
 
 /** Checks that need two settings at once. */
-function contradictions(settings: FullSettings, problems: Problems): void {
+function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
   const { start, ground, pitch, lens, turn, pan, zoom, bounds, wrap } = settings;
   const refuse = (path: string, found: unknown, wanted: string): void => {
     problems.add(() => ({ path, found: shown(found), wanted }));
@@ -288,7 +267,7 @@ function contradictions(settings: FullSettings, problems: Problems): void {
         `more than the span of the stop before it, ${String(stops[wrong - 1]?.[0])}`,
       );
   }
-  if (bounds !== null) oneShape(bounds, refuse, problems);
+  if (bounds !== null) oneShape(bounds, refuse);
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
 
@@ -306,22 +285,22 @@ function contradictions(settings: FullSettings, problems: Problems): void {
   ];
   for (const [path, value] of coordinates)
     if (value !== undefined && Math.abs(value) > farthest) refuse(path, value, wanted);
-  const shape = bounds?.polygon ?? bounds?.area;
-  if (bounds === null || shape === undefined || !((farthestCoordinates.get(shape) ?? 0) > farthest)) return;
-  for (const { path, ring } of ringsOf(bounds))
-    ring.forEach((corner, i) => {
-      corner.forEach((value, k) => {
-        if (Math.abs(value) > farthest) refuse(`${path}[${String(i)}][${String(k)}]`, value, wanted);
-      });
-    });
+  if (bounds === null || shapes === null) return;
+  for (const name of ['polygon', 'area'] as const) {
+    if (bounds[name] === undefined) continue;
+    const kind = shapes.find(({ names }) => names.includes(name));
+    if (kind === undefined)
+      problems.add(() => ({
+        path: `bounds.${name}`,
+        found: 'a shape that needs `zesty-kite/polygons`',
+        wanted: 'new Camera(settings, { shapes: [polygons] })',
+      }));
+    else kind.check(bounds, { most: farthest, wanted }, problems);
+  }
 }
 
-/** Bounds have one shape, and it is whole. */
-function oneShape(
-  bounds: FullBounds,
-  refuse: (path: string, found: unknown, wanted: string) => void,
-  problems: Problems,
-): void {
+/** Bounds have one shape, and a rectangle has all its sides. */
+function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wanted: string) => void): void {
   const { left, top, right, bottom } = bounds;
   const sides = { left, top, right, bottom };
   const shapes = [
@@ -342,40 +321,4 @@ function oneShape(
     if (top !== undefined && bottom !== undefined && !(bottom > top))
       refuse('bounds.bottom', bottom, `more than bounds.top, ${String(top)}`);
   }
-  const shape = bounds.polygon ?? bounds.area;
-  if (shape === undefined || farthestCoordinates.has(shape)) return;
-  const before = problems.count;
-  const rings = ringsOf(bounds, refuse);
-  if (problems.count > before) return;
-  const some = rings.filter((placed) => !isEmptyRing(placed));
-  if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
-  else if (some.length === 0)
-    refuse(rings[0]?.path ?? 'bounds', rings[0]?.ring, 'a ring of at least three corners that has an area');
-  let farthest = 0;
-  for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
-  if (problems.count > before) return;
-  const borders = bordersOf(some);
-  const { overlap } = borders;
-  if (overlap === null) {
-    farthestCoordinates.set(shape, farthest);
-    knownBorders.set(shape, borders);
-  } else
-    problems.add(() => ({
-      path: overlap.other,
-      found: `ground that ${overlap.one} covers too, near (${short(overlap.x)}, ${short(overlap.y)})`,
-      wanted: 'polygons that share borders at most: make one of the two, or cut one back',
-    }));
-}
-
-function short(value: number): string {
-  return String(Number(value.toPrecision(6)));
-}
-
-const knownBorders = new WeakMap<object, Borders>();
-
-/** Where the polygon or the area of bounds ends: two ends an edge, x1, y1, x2, y2. */
-export function edgesOf(bounds: FullBounds): Float64Array {
-  const shape = bounds.polygon ?? bounds.area;
-  const known = shape && knownBorders.get(shape);
-  return (known ?? bordersOf(ringsOf(bounds).filter((placed) => !isEmptyRing(placed)))).ends;
 }

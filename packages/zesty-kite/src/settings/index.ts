@@ -3,7 +3,6 @@ export {
   checkSettings,
   completeLayers,
   completeSettings,
-  edgesOf,
   FARTHEST_IN_MIN_SPANS,
   type Checked,
 } from './check.ts';
@@ -15,7 +14,7 @@ export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
-export { isEmptyRing, ringsOf } from './rings.ts';
+export type { KnownShapes, ShapeChecks } from './shapes.ts';
 export { settingsSchema, type ByZoom } from './schema.ts';
 export type { FullBounds, FullSettings, Settings } from './types.ts';
 export { SettingsError } from './settingsError.ts';

@@ -67,28 +67,48 @@ export class Look {
     return this.#corners;
   }
 
-  /** How far these reach to each side, in spans; as of the last time that `corners` was asked for. */
-  extentLeft = NaN;
-  extentTop = NaN;
-  extentRight = NaN;
-  extentBottom = NaN;
+  #extentLeft = NaN;
+  #extentTop = NaN;
+  #extentRight = NaN;
+  #extentBottom = NaN;
+
+  /** How far the corners reach to each side, in spans. */
+  get extentLeft(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#extentLeft;
+  }
+
+  get extentTop(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#extentTop;
+  }
+
+  get extentRight(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#extentRight;
+  }
+
+  get extentBottom(): number {
+    if (this.#cornersStale) this.#layCorners();
+    return this.#extentBottom;
+  }
 
   #layCorners(): void {
     const corners = this.#corners;
     const corner = this.#corner;
     this.#cornersStale = false;
-    this.extentLeft = this.extentTop = Infinity;
-    this.extentRight = this.extentBottom = -Infinity;
+    this.#extentLeft = this.#extentTop = Infinity;
+    this.#extentRight = this.#extentBottom = -Infinity;
     for (let k = 0; k < 8; k += 2) {
       const v = k < 4 ? Math.max(-0.5, this.guardV) : 0.5;
       const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
       this.cast(u, v, 1, 0, corner);
       corners[k] = corner.x;
       corners[k + 1] = corner.y;
-      this.extentLeft = Math.min(this.extentLeft, corner.x);
-      this.extentTop = Math.min(this.extentTop, corner.y);
-      this.extentRight = Math.max(this.extentRight, corner.x);
-      this.extentBottom = Math.max(this.extentBottom, corner.y);
+      this.#extentLeft = Math.min(this.#extentLeft, corner.x);
+      this.#extentTop = Math.min(this.#extentTop, corner.y);
+      this.#extentRight = Math.max(this.#extentRight, corner.x);
+      this.#extentBottom = Math.max(this.#extentBottom, corner.y);
     }
   }
 

@@ -56,7 +56,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     super();
     checkMade('RemoteCamera.port', port, 'postMessage', 'a Worker or a MessagePort');
     this.#port = port;
-    this.#checked = completeLayers(settings);
+    this.#checked = completeLayers(settings, null);
     this.#filter = new SignalFilter(this.settings);
     this.#goal = this.shown;
     this.elsewhere = { call: (name, args, stop) => this.#call(name, args, stop) };
@@ -134,7 +134,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     this.#settled = settled && changes === this.#changes;
     this.#goal = goal;
     // A change that is still on its way to the worker stays in force here.
-    if (settings !== undefined && changes === this.#changes) this.#adopt(completeLayers(settings));
+    if (settings !== undefined && changes === this.#changes) this.#adopt(completeLayers(settings, null));
     aim(this.view, pose, screen, ground, insets);
     const polls = this.#polls;
     for (const poll of polls) if (this.#polls.includes(poll)) poll(time - clockOrigin());

@@ -5,11 +5,13 @@
  * matter, and the edge that it is over the farthest joins them, until there is none (J. E. Kelley's cutting
  * planes, Journal of the SIAM 8, 1960). Whole groups of neighbouring edges are ruled out at once.
  */
+import type { Extent, Outline, Shape } from '../limits/index.ts';
 import { ScratchPoint, type Point } from '../view/index.ts';
 import { HalfPlanes, loosen, pin, Search } from './halfPlanes.ts';
 
 /** A convex polygon by its edges, one after the other: the normals point outward. */
-export class Convex {
+export class Convex implements Shape {
+  readonly slides = false;
   readonly normalX: Float64Array;
   readonly normalY: Float64Array;
   /** How far each edge is from the origin along its normal. */
@@ -22,7 +24,7 @@ export class Convex {
   /** 1 / cos of half the angle that the edges of each group turn by; 1 for one edge or two, which meet in one corner. */
   readonly roundness: Float64Array;
   /** The middle of its extent, and its size. */
-  readonly middle: { readonly x: number; readonly y: number; readonly wide: number; readonly high: number };
+  readonly extent: Extent;
   /** A point inside, and how far it is from the nearest edge: for the quick answer. */
   readonly inner: ScratchPoint;
   readonly innerRadius: number;
@@ -34,6 +36,10 @@ export class Convex {
   readonly groupStamp: Float64Array;
   /** Scratch: no edge of a group is reached over by more than this. */
   readonly groupBound: Float64Array;
+  /** Scratch: the corners, the search, and its focus. */
+  readonly placed = new Placed();
+  readonly search = new Search();
+  readonly focus = new ScratchPoint();
 
   /** @param corners of a convex polygon, clockwise where y points down */
   constructor(corners: readonly (readonly [number, number])[]) {
@@ -69,7 +75,37 @@ export class Convex {
     const right = this.cornerX.reduce((a, b) => Math.max(a, b));
     const top = this.cornerY.reduce((a, b) => Math.min(a, b));
     const bottom = this.cornerY.reduce((a, b) => Math.max(a, b));
-    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
+    this.extent = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
+  }
+
+  keep(outline: Outline, span: number, margin: number, desired: Readonly<Point>, _: Readonly<Point>, out: Point): void {
+    // A point with room all around is its own answer.
+    const east = desired.x - this.inner.x;
+    const south = desired.y - this.inner.y;
+    const room = this.innerRadius - Math.sqrt(east * east + south * south);
+    if (outline.isWithin((room + margin) / span)) {
+      out.x = desired.x;
+      out.y = desired.y;
+    } else keepInConvex(this, outline.corners, span, margin, desired, out);
+  }
+
+  maxSpan({ corners }: Outline, margin: number, screenMargin: number, max: number): number {
+    return fitInConvex(this, corners, margin, screenMargin, max);
+  }
+
+  maxSpanAt({ corners }: Outline, x: number, y: number, margin: number, screenMargin: number): number {
+    const { normalX, normalY, edge } = this;
+    let span = Infinity;
+    for (let i = 0; i < edge.length; i++) {
+      const nx = normalX[i] ?? 0;
+      const ny = normalY[i] ?? 0;
+      const room = Math.max(0, (edge[i] ?? 0) + margin - nx * x - ny * y);
+      for (let k = 0; k < 8; k += 2) {
+        const reach = nx * (corners[k] ?? 0) + ny * (corners[k + 1] ?? 0) - screenMargin;
+        if (reach > 0) span = Math.min(span, room / reach);
+      }
+    }
+    return span;
   }
 
   #roundness(): Float64Array {
@@ -102,33 +138,26 @@ function groupsOf(normalX: Float64Array, normalY: Float64Array): Int32Array {
 /** Tolerance: rounding may leave a focus this far outside, in spans. */
 const SLACK = 1e-9;
 
-/** What has to stay inside, seen from the focus. */
-export class Inlay {
-  /** x and y by turns, in spans. */
-  corners: Float64Array = NOTHING;
-  span = NaN;
-  /** World units by which it may reach over every edge, and spans by which it may, too. */
-  margin = NaN;
-  screenMargin = 0;
-}
-
-/** A focus by itself: four corners of nothing. */
-export const NOTHING = new Float64Array(8);
-
 /**
  * The point nearest to `desired` from which all corners stay inside. If there is none, every edge gives way to the corners
  * by the same distance, the shortest that will do; none gives way to the focus.
  */
-export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, desired: Readonly<Point>, out: Point): void {
+function keepInConvex(
+  convex: Convex,
+  corners: Float64Array,
+  span: number,
+  margin: number,
+  desired: Readonly<Point>,
+  out: Point,
+): void {
   const { x, y } = desired;
-  const { middle } = convex;
-  const { span, margin } = inlay;
+  const { extent: middle, placed, search } = convex;
   out.x = x;
   out.y = y;
   placed.span = span;
   placed.margin = margin;
   placed.slack = 0;
-  takeCorners(convex, inlay.corners);
+  takeCorners(convex, corners);
   if (worstEdge(convex, out) < 0) return;
   placed.slack = span * SLACK * 1e-3;
   search.slack = span * SLACK;
@@ -143,12 +172,12 @@ export function keepInConvex(convex: Convex, inlay: Readonly<Inlay>, desired: Re
     search.x = middle.x + east * share;
     search.y = middle.y + south * share;
   }
-  keepFrom(convex, inlay, out);
+  keepFrom(convex, margin, out);
   // From very far away the first answer is as coarse as its coordinates; from there it is fine.
   if (Math.abs(x - out.x) + Math.abs(y - out.y) < FAR * span) return;
   search.x = out.x;
   search.y = out.y;
-  keepFrom(convex, inlay, out);
+  keepFrom(convex, margin, out);
 }
 
 /** In spans. */
@@ -156,8 +185,8 @@ const FAR = 1e3;
 const FARTHEST = 1e5;
 
 /** From where `search` begins. */
-function keepFrom(convex: Convex, { margin }: Readonly<Inlay>, out: Point): void {
-  const { known, edge, reach } = convex;
+function keepFrom(convex: Convex, margin: number, out: Point): void {
+  const { known, edge, reach, placed, search } = convex;
   const focusMargin = Math.max(0, margin);
   known.count = 0;
   search.third = -1;
@@ -186,7 +215,11 @@ function addRoom({ room, gain, count }: HalfPlanes, distance: number, perT: numb
 }
 
 /** The edge over which a focus is by the most; -1 when over none. */
-function worstForFocus({ normalX, normalY, edge }: Convex, { x, y }: Readonly<Point>, focusMargin: number): number {
+function worstForFocus(
+  { normalX, normalY, edge, placed }: Convex,
+  { x, y }: Readonly<Point>,
+  focusMargin: number,
+): number {
   let worst = -1;
   let most = placed.slack;
   for (let i = 0; i < edge.length; i++) {
@@ -198,34 +231,33 @@ function worstForFocus({ normalX, normalY, edge }: Convex, { x, y }: Readonly<Po
   return worst;
 }
 
-/** Makes the span the greatest, at most what it is, at which all corners fit inside somewhere; 0 when none does. */
-export function fitInConvex(convex: Convex, inlay: Inlay): void {
-  const { known, inner, middle, groups, groupBound } = convex;
-  const { margin, screenMargin } = inlay;
-  takeCorners(convex, inlay.corners);
+/** Returns the greatest span, at most `max`, at which all corners fit inside somewhere; 0 if there is none. */
+function fitInConvex(convex: Convex, corners: Float64Array, margin: number, screenMargin: number, max: number): number {
+  const { known, inner, extent: middle, groups, groupBound, placed, search, focus } = convex;
+  takeCorners(convex, corners);
   known.count = 0;
   // The span is -t.
-  search.t = -inlay.span;
+  search.t = -max;
   search.slack = middle.high * SLACK;
   search.x = inner.x;
   search.y = inner.y;
   placed.slack = search.slack * 1e-3;
   // Edges from all around give a first bound.
   for (let k = 0; k < FIRST_KNOWN; k++)
-    learnToFit(convex, inlay, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+    learnToFit(convex, margin, screenMargin, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
   while (search.t < 0) {
-    loosen(known, search, kept);
+    loosen(known, search, focus);
     placed.span = -search.t;
     placed.margin = margin + screenMargin * placed.span;
-    const worst = worstEdge(convex, kept);
-    if (worst < 0 || !learnToFit(convex, inlay, worst)) break;
+    const worst = worstEdge(convex, focus);
+    if (worst < 0 || !learnToFit(convex, margin, screenMargin, worst)) break;
   }
-  inlay.span = Math.max(0, -search.t);
+  return Math.max(0, -search.t);
 }
 
 const FIRST_KNOWN = 8;
 
-function learnToFit(convex: Convex, { margin, screenMargin }: Readonly<Inlay>, edge: number): boolean {
+function learnToFit(convex: Convex, margin: number, screenMargin: number, edge: number): boolean {
   if (!learn(convex, edge, 0)) return false;
   addRoom(convex.known, (convex.edge[edge] ?? 0) + margin, (convex.reach[edge] ?? 0) - screenMargin);
   return true;
@@ -247,7 +279,7 @@ function learn({ normalX, normalY, known, knownEdges }: Convex, edge: number, ki
 
 /** What `worstEdge` looks at: corners round a focus, in spans; and by how much they may reach out, world units. */
 class Placed {
-  corners: Float64Array = NOTHING;
+  corners: Float64Array = new Float64Array(8);
   /** Counts the corners that came. */
   stamp = 0;
   span = NaN;
@@ -256,13 +288,9 @@ class Placed {
   slack = NaN;
 }
 
-const placed = new Placed();
-const kept = new ScratchPoint();
-const search = new Search();
-
 /** Other corners: how far they reach is known for the ends of all groups, and for the rest of a group when it is asked for. */
 function takeCorners(convex: Convex, corners: Float64Array): void {
-  const { groups, groupBound } = convex;
+  const { groups, groupBound, placed } = convex;
   placed.corners = corners;
   placed.stamp += 1;
   for (let g = 0; g < groupBound.length; g++) {
@@ -273,7 +301,7 @@ function takeCorners(convex: Convex, corners: Float64Array): void {
 
 /** The edge over which the corners of `placed` reach by the most, seen from a focus; -1 when over none. */
 function worstEdge(convex: Convex, focus: Readonly<Point>): number {
-  const { normalX, normalY, edge, reach, groups, groupBound, groupStamp } = convex;
+  const { normalX, normalY, edge, reach, groups, groupBound, groupStamp, placed } = convex;
   const { span, margin, stamp } = placed;
   const { x, y } = focus;
   let worst = -1;
@@ -304,7 +332,7 @@ function worstEdge(convex: Convex, focus: Readonly<Point>): number {
  * @returns the group for which that is the most
  */
 function boundGroups(convex: Convex, { x, y }: Readonly<Point>): number {
-  const { normalX, normalY, cornerX, cornerY, reach, groups, groupBound, roundness } = convex;
+  const { normalX, normalY, cornerX, cornerY, reach, groups, groupBound, roundness, placed } = convex;
   const { span, margin } = placed;
   let next = 0;
   for (let g = 0; g < groupBound.length; g++) {
@@ -323,7 +351,7 @@ function boundGroups(convex: Convex, { x, y }: Readonly<Point>): number {
 }
 
 /** Measures how far the corners of `placed` reach along a normal. */
-function reachOut({ normalX, normalY, reach }: Convex, i: number): void {
+function reachOut({ normalX, normalY, reach, placed }: Convex, i: number): void {
   const { corners } = placed;
   const x = normalX[i] ?? 0;
   const y = normalY[i] ?? 0;
@@ -332,33 +360,4 @@ function reachOut({ normalX, normalY, reach }: Convex, i: number): void {
   const c = x * (corners[4] ?? 0) + y * (corners[5] ?? 0);
   const d = x * (corners[6] ?? 0) + y * (corners[7] ?? 0);
   reach[i] = Math.max(Math.max(a, b), Math.max(c, d));
-}
-
-/** How far a point is from every edge at least; below 0 it says nothing. */
-export function roomInConvex({ inner, innerRadius }: Convex, at: Readonly<Point>): number {
-  const east = at.x - inner.x;
-  const south = at.y - inner.y;
-  return innerRadius - Math.sqrt(east * east + south * south);
-}
-
-/** The greatest span at which all corners are inside around a focus, with margins in world units and in spans. */
-export function roomInConvexAt(
-  { normalX, normalY, edge }: Convex,
-  corners: Float64Array,
-  x: number,
-  y: number,
-  margin: number,
-  screenMargin: number,
-): number {
-  let span = Infinity;
-  for (let i = 0; i < edge.length; i++) {
-    const nx = normalX[i] ?? 0;
-    const ny = normalY[i] ?? 0;
-    const room = Math.max(0, (edge[i] ?? 0) + margin - nx * x - ny * y);
-    for (let k = 0; k < 8; k += 2) {
-      const reach = nx * (corners[k] ?? 0) + ny * (corners[k + 1] ?? 0) - screenMargin;
-      if (reach > 0) span = Math.min(span, room / reach);
-    }
-  }
-  return span;
 }

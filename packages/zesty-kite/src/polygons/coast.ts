@@ -1,4 +1,5 @@
 /** Keeping the focus inside any polygon, holes and islands included, by sliding along its edges. */
+import type { Extent, Outline, Shape } from '../limits/index.ts';
 import { ScratchPoint, type Point } from '../view/index.ts';
 import { Edges } from './edges.ts';
 
@@ -12,7 +13,9 @@ const ENDS = [
   [2, 0],
 ] as const;
 
-export class Coast {
+export class Coast implements Shape {
+  readonly slides = true;
+  readonly innerRadius = 0;
   readonly #edges: Edges;
   readonly #at = new ScratchPoint();
   readonly #next = new ScratchPoint();
@@ -23,8 +26,24 @@ export class Coast {
   }
 
   /** The middle of the extent, and how far it goes down. */
-  get middle(): Edges['middle'] {
-    return this.#edges.middle;
+  get extent(): Extent {
+    return this.#edges.extent;
+  }
+
+  keep(_: Outline, span: number, margin: number, desired: Readonly<Point>, from: Readonly<Point>, out: Point): void {
+    this.#slide(from, desired, out);
+  }
+
+  maxSpan(outline: Outline, margin: number, screenMargin: number, max: number): number {
+    return max;
+  }
+
+  maxSpanAt(): number {
+    return Infinity;
+  }
+
+  excessAt(x: number, y: number): number {
+    return this.contains(x, y) ? 0 : this.#edges.nearest(x, y, this.#next);
   }
 
   /**
@@ -34,7 +53,7 @@ export class Coast {
    * @param from NaN where there is nothing to slide from: then the nearest point inside is taken
    * @param out may be `to`
    */
-  slide(from: Readonly<Point>, to: Readonly<Point>, out: Point): void {
+  #slide(from: Readonly<Point>, to: Readonly<Point>, out: Point): void {
     if (!(from.x === from.x)) {
       this.#bringIn(to.x, to.y, out);
       return;
@@ -134,11 +153,6 @@ export class Coast {
   /** Whether a point is inside. */
   contains(x: number, y: number): boolean {
     return this.#edges.isInside(x, y);
-  }
-
-  /** The nearest point of any edge, and its distance. */
-  nearestEdge(x: number, y: number, out: Point): number {
-    return this.#edges.nearest(x, y, out);
   }
 
   /** The point itself where it is inside, or next to the nearest edge, on its inner side. */

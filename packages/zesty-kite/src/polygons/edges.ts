@@ -1,4 +1,5 @@
 /** The edges of polygons, and a grid over them by which a way finds the first edge in it. */
+import type { Extent } from '../limits/index.ts';
 import type { Point } from '../view/index.ts';
 
 /** Ways end this far before an edge, as a share of the greatest coordinate. */
@@ -23,7 +24,7 @@ export class Edges {
   readonly #items: Int32Array;
 
   /** The middle of the extent, and how far it goes down. */
-  readonly middle: { readonly x: number; readonly y: number; readonly wide: number; readonly high: number };
+  readonly extent: Extent;
 
   /** What the last `cast` came to: how much of the way is free, 0 … 1, and the edge in it; -1 for none. */
   share = NaN;
@@ -47,7 +48,7 @@ export class Edges {
       right = Math.max(right, ends[i] ?? 0);
       bottom = Math.max(bottom, ends[i + 1] ?? 0);
     }
-    this.middle = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
+    this.extent = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
     const count = this.ends.length / 4;
     this.skin = SKIN * Math.max(Math.abs(left), Math.abs(right), Math.abs(top), Math.abs(bottom));
     this.#cell = Math.max(right - left, bottom - top) / Math.max(1, Math.ceil(Math.sqrt(count)));

@@ -1,5 +1,5 @@
 /** The rings of a polygon, of GeoJSON polygons too (RFC 7946, in world units instead of degrees). */
-import type { FullBounds } from './types.ts';
+import type { FullBounds } from '../settings/index.ts';
 
 export type Ring = readonly (readonly [number, number])[];
 
@@ -15,7 +15,7 @@ export interface PlacedRing {
 }
 
 /**
- * The rings of `bounds.polygon` and `bounds.area`, without the corner that closes them.
+ * @internal The rings of `bounds.polygon` and `bounds.area`, without the corner that closes them.
  *
  * @param refuse called for whatever is no ring; it is left out
  */
@@ -103,7 +103,7 @@ export function areaOf(ring: Ring): number {
   return Math.abs(sum) / 2;
 }
 
-/** Whether a ring has no area: it bounds nothing, and is left out. */
+/** @internal Whether a ring has no area: it bounds nothing, and is left out. */
 export function isEmptyRing({ ring }: PlacedRing): boolean {
   return !(areaOf(ring) > 0);
 }

@@ -1,0 +1,96 @@
+/** Checks of polygons and areas: finite corners, whole rings, polygons that do not overlap. */
+import { shown, type Problems } from '../messages/index.ts';
+import type { FullBounds, ShapeChecks } from '../settings/index.ts';
+import { bordersOf } from './borders.ts';
+import { isEmptyRing, ringsOf } from './rings.ts';
+
+/** As far as a world goes, world units. */
+const WORLD = 1e12;
+const COORDINATE = `a number from ${String(-WORLD)} to ${String(WORLD)}, such as 512`;
+
+interface Sound {
+  /** The greatest |coordinate|. */
+  readonly farthest: number;
+  readonly ends: Float64Array;
+}
+
+/** Polygons and areas without a problem. */
+const sound = new WeakMap<object, Sound>();
+
+/** Returns where the polygon or the area of bounds ends: two ends an edge, x1, y1, x2, y2. */
+export function edgesOf(bounds: FullBounds): Float64Array {
+  const shape = bounds.polygon ?? bounds.area;
+  const known = shape && sound.get(shape);
+  return known?.ends ?? bordersOf(ringsOf(bounds).filter((placed) => !isEmptyRing(placed))).ends;
+}
+
+export const polygonChecks: ShapeChecks = {
+  names: ['polygon', 'area'],
+  isSound: (shape) => sound.has(shape),
+  checkCorners: (corners, problems) => {
+    const path = 'bounds.polygon';
+    if (corners.length < 3)
+      problems.add(() => ({ path, found: shown(corners), wanted: 'at least three [x, y] corners' }));
+    for (let i = 0; i < corners.length; i++) {
+      const corner = corners[i];
+      const at = `${path}[${String(i)}]`;
+      if (!Array.isArray(corner) || corner.length !== 2) {
+        problems.add(() => ({ path: at, found: shown(corner), wanted: 'a corner [x, y]' }));
+        continue;
+      }
+      const wrong = corner.findIndex((value) => !isCoordinate(value));
+      if (wrong >= 0)
+        problems.add(() => ({ path: `${at}[${String(wrong)}]`, found: shown(corner[wrong]), wanted: COORDINATE }));
+    }
+  },
+  check: (bounds, { most, wanted }, problems) => {
+    const shape = bounds.polygon ?? bounds.area;
+    if (shape === undefined) return;
+    const known = sound.get(shape) ?? checkWhole(bounds, problems);
+    if (known === null) return;
+    sound.set(shape, known);
+    if (known.farthest <= most) return;
+    for (const { path, ring } of ringsOf(bounds))
+      ring.forEach((corner, i) => {
+        corner.forEach((value, k) => {
+          if (Math.abs(value) > most)
+            problems.add(() => ({ path: `${path}[${String(i)}][${String(k)}]`, found: shown(value), wanted }));
+        });
+      });
+  },
+};
+
+function isCoordinate(value: unknown): boolean {
+  return typeof value === 'number' && Math.abs(value) <= WORLD;
+}
+
+/** Returns null for a shape with a problem. */
+function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
+  const before = problems.count;
+  const refuse = (path: string, found: unknown, wanted: string): void => {
+    problems.add(() => ({ path, found: shown(found), wanted }));
+  };
+  const rings = ringsOf(bounds, refuse);
+  if (problems.count > before) return null;
+  const some = rings.filter((placed) => !isEmptyRing(placed));
+  if (rings.length === 0 && bounds.area !== undefined) refuse('bounds.area', bounds.area, 'at least one polygon in it');
+  else if (some.length === 0)
+    refuse(rings[0]?.path ?? 'bounds', rings[0]?.ring, 'a ring of at least three corners that has an area');
+  if (problems.count > before) return null;
+  const { ends, overlap } = bordersOf(some);
+  if (overlap !== null) {
+    problems.add(() => ({
+      path: overlap.other,
+      found: `ground that ${overlap.one} covers too, near (${short(overlap.x)}, ${short(overlap.y)})`,
+      wanted: 'polygons that share borders at most: make one of the two, or cut one back',
+    }));
+    return null;
+  }
+  let farthest = 0;
+  for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
+  return { farthest, ends };
+}
+
+function short(value: number): string {
+  return String(Number(value.toPrecision(6)));
+}
