@@ -1,288 +1,124 @@
-/** What a frame costs, in time and in memory, measured on the built files. `npm run bench` */
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { mat4 } from 'gl-matrix';
-import { Camera, createMatrices, fillMatrices, frustumPlanes, terrainOfGrid, visibleTiles } from 'zesty-kite';
-import { follow } from 'zesty-kite/direct';
-import { polygons } from 'zesty-kite/polygons';
-import { Replay, SessionReader } from 'zesty-kite/session';
-
-const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
-const screen = { width: 1280, height: 800 };
-const shapes = [polygons];
-const FRAME_MS = 1000 / 60;
-/** Turning is off unless it is bound. */
-const bindings = { turnRight: ['KeyE'] };
-/** Where results go, so that nothing is left out as useless, and no number has to be boxed. */
-const sink = new Float64Array(1);
-
-/** A camera that never stops: keys held to and fro, and a notch four times a second. */
-function steeredFrames() {
-  const camera = new Camera({ bounds, start: { span: 200 } }, { screen });
-  const matrices = createMatrices();
-  let frame = 0;
-  return () => {
-    const time = frame * FRAME_MS;
-    if (frame % 15 === 0) {
-      const odd = frame % 30 === 0;
-      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: odd ? 2 : -2, time });
-      camera.signal({ kind: 'key', code: 'KeyD', down: odd, time });
-      camera.signal({ kind: 'key', code: 'KeyA', down: !odd, time });
-    }
-    frame += 1;
-    fillMatrices(camera.advance(time), matrices);
-    sink[0] += matrices.viewProjection[0];
-  };
-}
-
-/** A camera that moves without any signal: panning, zooming or both, for hours. */
-function movingFrames({ panning, zooming }) {
-  const settings = { start: { span: 200 }, zoom: { halfLife: 60, minSpan: 1 } };
-  const camera = new Camera(settings, { screen });
-  const matrices = createMatrices();
-  let frame = 0;
-  if (panning) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
-  return () => {
-    // The half-life is a minute: a notch every ten keeps the zoom under way.
-    if (zooming && frame % 36_000 === 0)
-      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
-    frame += 1;
-    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
-    sink[0] += matrices.viewProjection[0];
-  };
-}
-
-/** 513 × 385 samples of rolling hills. */
-const hills = terrainOfGrid({
-  id: 'hills',
-  columns: 513,
-  rows: 385,
-  step: 2,
-  heights: Float64Array.from({ length: 513 * 385 }, (_, i) => 30 + 30 * Math.sin(i / 37) * Math.cos(i / 5130)),
-});
-
-/** Everything on: perspective, pitch and lens by zoom, 16 edges of bounds, terrain, and a zoom that grips. */
-function everythingFrames({ panning, devices = false }) {
-  const polygon = Array.from({ length: 16 }, (_, i) => {
-    const angle = (i / 16) * 2 * Math.PI;
-    return [512 + 640 * Math.cos(angle), 384 + 640 * Math.sin(angle)];
-  });
-  const settings = {
-    start: { x: 512, y: 384, span: 100 },
-    pitch: {
-      degrees: [
-        [30, 40],
-        [400, 70],
-      ],
-      halfLife: 0.1,
-    },
-    lens: {
-      fieldOfView: [
-        [30, 50],
-        [400, 35],
-      ],
-      halfLife: 0.1,
-    },
-    bounds: { polygon, keep: 'view' },
-    zoom: { halfLife: 60, minSpan: 20, maxSpan: 420 },
-    pan: { speed: 0.001 },
-    edge: devices ? { dwell: 0 } : null,
-  };
-  const camera = new Camera(settings, { screen, terrain: hills });
-  const matrices = createMatrices();
-  let frame = 0;
-  if (panning) camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
-  if (devices) {
-    camera.signal({ kind: 'pad', id: 0, axes: [0.1, 0.4, 0, 0], buttons: [], time: 0 });
-    camera.signal({ kind: 'hover', x: 2, y: 798, time: 0 });
-  }
-  return () => {
-    if (frame % 18_000 === 0)
-      camera.signal({ kind: 'wheel', x: 700, y: 430, notches: frame % 36_000 === 0 ? 14 : -14 });
-    frame += 1;
-    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
-    sink[0] += matrices.viewProjection[0];
-  };
-}
-
-/** Keys held to and fro along a ragged coast of 10,000 vertices: mostly pressed against it. */
-function coastFrames() {
-  const ring = Array.from({ length: 10_000 }, (_, i) => {
-    const angle = (i / 10_000) * 2 * Math.PI;
-    const radius = 400 + 60 * Math.sin(angle * 9) + 6 * Math.sin(angle * 700) + 1.5 * Math.sin(angle * 3001);
-    return [radius * Math.cos(angle), radius * Math.sin(angle)];
-  });
-  const bounds = { area: { type: 'Polygon', coordinates: [ring] }, keep: 'focus' };
-  const camera = new Camera({ bounds, start: { span: 200 } }, { screen, shapes });
-  const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
-  let frame = 0;
-  return () => {
-    const turn = Math.floor(frame / 2500);
-    if (frame % 2500 === 0) {
-      camera.signal({ kind: 'key', code: codes[(turn + 3) % 4], down: false });
-      camera.signal({ kind: 'key', code: codes[turn % 4], down: true });
-    }
-    frame += 1;
-    sink[0] += camera.advance(frame * FRAME_MS).x;
-  };
-}
-
-/** Keys pressed to and fro against bounds, while pitch, lens and heading change and a zoom goes out into them. */
-function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens = {}, keep = 'view', elastic = 0 }) {
-  const bounds = { ...shape, keep, whenViewIsLarger: limits, elastic };
-  const zoom = { halfLife: 60, minSpan: 40, maxSpan: 3000 };
-  const start = { x: 0, y: 0, span: 300 };
-  const camera = new Camera({ bounds, zoom, start, pitch, lens, turn: { rate: 20 }, bindings }, { screen, shapes });
-  const codes = ['KeyD', 'KeyS', 'KeyA', 'KeyW'];
-  const matrices = createMatrices();
-  let frame = 0;
-  camera.signal({ kind: 'key', code: 'KeyE', down: true });
-  return () => {
-    const turn = Math.floor(frame / 2500);
-    if (frame % 2500 === 0) {
-      camera.signal({ kind: 'key', code: codes[(turn + 3) % 4], down: false });
-      camera.signal({ kind: 'key', code: codes[turn % 4], down: true });
-    }
-    if (frame % 9000 === 0) camera.signal({ kind: 'wheel', x: 900, y: 300, notches: frame % 18_000 === 0 ? 30 : -30 });
-    frame += 1;
-    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
-    sink[0] += matrices.viewProjection[0];
-  };
-}
-
-/** A target that goes in circles is followed while the view turns, zooms and is recorded nowhere. */
-function followingFrames() {
-  const settings = { start: { span: 200 }, zoom: { halfLife: 60, minSpan: 1 }, turn: { rate: 20 }, bindings };
-  const camera = new Camera({ ...settings, pitch: { degrees: 60, min: 30 }, lens: { fieldOfView: 40 } }, { screen });
-  const matrices = createMatrices();
-  const target = { x: -0.5, y: -0.5 };
-  let frame = 0;
-  camera.advance(0);
-  follow(camera, () => target, { deadZone: { width: 0.1, height: 0.1 } });
-  camera.signal({ kind: 'key', code: 'KeyE', down: true });
-  return () => {
-    if (frame % 36_000 === 0)
-      camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
-    frame += 1;
-    target.x = 300 * Math.sin(frame / 300);
-    target.y = 300 * Math.cos(frame / 300);
-    fillMatrices(camera.advance(frame * FRAME_MS), matrices);
-    sink[0] += matrices.viewProjection[0];
-  };
-}
-
-function ovalOf(corners) {
-  return Array.from({ length: corners }, (_, i) => {
-    const angle = (i / corners) * 2 * Math.PI;
-    return [800 * Math.cos(angle), 600 * Math.sin(angle)];
-  });
-}
-
-/** A view that turns for ever where a polygon limits the zoom: each frame it fits in another way. */
-function turningFrames({ corners, stops = null }) {
-  const bounds = { polygon: ovalOf(corners), keep: 'view', whenViewIsLarger: 'limit-zoom' };
-  const zoom = stops === null ? { maxSpan: 3000 } : { maxSpan: 3000, stops, stopUnit: 'span' };
-  const camera = new Camera(
-    { bounds, zoom, start: { span: 400 }, pitch: { degrees: curve }, bindings },
-    { screen, shapes },
-  );
-  let frame = 0;
-  camera.signal({ kind: 'key', code: 'KeyE', down: true });
-  camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 40 });
-  return () => {
-    frame += 1;
-    sink[0] += camera.advance(frame * FRAME_MS).span;
-  };
-}
-
-const walls = {
-  rectangle: { left: -900, top: -600, right: 900, bottom: 600 },
-  circle: { circle: { x: 0, y: 0, radius: 800 } },
-  polygon: { polygon: ovalOf(16) },
-};
-const curve = [
-  [100, 40],
-  [1500, 75],
-];
-const limits = 'limit-zoom';
-const sudden = { near: 45, far: 75, at: 500 };
-
-/** Culling, as a game does it in every frame. */
-function cullingFrames() {
-  const camera = new Camera({ start: { span: 200 }, pitch: { degrees: 50 }, lens: { fieldOfView: 40 } }, { screen });
-  const planes = new Float64Array(24);
-  const footprint = new Float64Array(8);
-  const spot = camera.view.eye();
-  const tiles = visibleTiles(camera.advance(0), 16);
-  let frame = 0;
-  camera.signal({ kind: 'key', code: 'KeyD', down: true });
-  return () => {
-    frame += 1;
-    const view = camera.advance(frame * FRAME_MS);
-    frustumPlanes(view, planes);
-    view.footprint(footprint);
-    view.eye(spot);
-    visibleTiles(view, 16, null, tiles);
-    sink[0] += planes[3] + footprint[0] + spot.x + tiles.top;
-  };
-}
-
-/** What a game does with a general matrix package, as it comes: look-at, projection, product, inverse. */
-function matrixPackageFrames() {
-  const view = mat4.create();
-  const projection = mat4.create();
-  const product = mat4.create();
-  const inverse = mat4.create();
-  const eye = [0, 0, 0];
-  const target = [0, 0, 0];
-  const up = [0, 0, -1];
-  let frame = 0;
-  return () => {
-    frame += 1;
-    const x = 512 + (frame % 100);
-    const span = 200 + (frame % 50);
-    eye[0] = target[0] = x;
-    eye[1] = span;
-    eye[2] = target[2] = 384;
-    mat4.lookAt(view, eye, target, up);
-    mat4.ortho(projection, -span * 0.8, span * 0.8, -span / 2, span / 2, span / 2, span * 1.5);
-    mat4.multiply(product, projection, view);
-    mat4.invert(inverse, product);
-    sink[0] += inverse[0];
-  };
-}
-
 /**
- * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
- * slows all of them alike.
+ * What a frame costs, in time and in memory, measured on the built files.
+ *
+ *     npm run bench                          every row, with the matrix package by its side
+ *     npm run bench -- --against COMMIT      every row, with that of a commit by its side, in turns in one process
+ *     npm run bytes                          G12: fewer bytes a frame than a limit
+ *     npm run ratios [-- --write]            no row takes longer than it did, measured against the matrix package
  */
-function costs(frames, calls = 2_000, rounds = 400) {
-  const min = frames.map(() => Infinity);
-  for (let round = 0; round < rounds; round++) {
-    frames.forEach((frame, which) => {
-      const begin = process.hrtime.bigint();
-      for (let i = 0; i < calls; i++) frame();
-      min[which] = Math.min(min[which], Number(process.hrtime.bigint() - begin) / calls);
-    });
-  }
-  if (!Number.isFinite(sink[0])) throw new Error('a frame gave no number');
-  return min;
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { bytes, costs } from './costs.mjs';
+import { load, withCommit } from './library.mjs';
+import { matrixPackageFrames, rowsOf } from './rows.mjs';
+
+/** G12: numbers may be boxed; objects, arrays and closures are not made. */
+const MAX_BYTES = 1024;
+/** A row that takes longer than this share of its stored ratio has become slower. */
+const SLOWER = 1.15;
+/** A busy machine may slow a row: it is measured up to so many times. */
+const ATTEMPTS = 4;
+const RATIOS = new URL('ratios.json', import.meta.url);
+const [command = '', ...args] = process.argv.slice(2);
+
+/** Runs a command of this file in a process of its own: there the engine fits the code to one camera, as in a game. */
+function alone(...given) {
+  const script = fileURLToPath(import.meta.url);
+  return JSON.parse(execFileSync(process.execPath, ['--expose-gc', script, ...given], { encoding: 'utf8' }));
 }
 
-/** Bytes a call: the middle one (or of another rank) of many short stretches, none so long that anything is collected. */
-function bytes(frame, calls = 2_000, stretches = 51, rank = 0.5) {
-  const spent = [];
-  for (let i = 0; i < stretches; i++) {
-    globalThis.gc();
-    const before = process.memoryUsage().heapUsed;
-    for (let k = 0; k < calls; k++) frame();
-    spent.push((process.memoryUsage().heapUsed - before) / calls);
-  }
-  return spent.sort((a, b) => a - b)[Math.round((stretches - 1) * rank)];
+const commands = {
+  /** Prints what one row costs. */
+  '--row': async (name) => {
+    const frame = rowsOf(await load())[name]();
+    for (let i = 0; i < 100_000; i++) frame();
+    const [theirs, cost] = costs([matrixPackageFrames(), frame], 1_000, 120);
+    return { cost, ratio: cost / theirs, bytes: bytes(frame, 500, 41, 0.25) };
+  },
+  /** Prints what one row costs in two builds; null for the other if it has no such row. */
+  '--pair': async (name, other) => {
+    const make = rowsOf(await load(other))[name];
+    try {
+      const frames = [make(), rowsOf(await load())[name]()];
+      for (let i = 0; i < 20_000; i++) for (const frame of frames) frame();
+      return costs(frames, 500, 240);
+    } catch {
+      return null;
+    }
+  },
+};
+
+async function main() {
+  const names = Object.keys(rowsOf(await load()));
+  if (command === '--against') against(args[0], names);
+  else if (command === '--bytes') checkBytes(names);
+  else if (command === '--ratios') checkRatios(names, args.includes('--write'));
+  else await all(names);
 }
 
-function framesReplayed(file, rounds = 100) {
+async function all(names) {
+  console.log('A frame: advance and matrices; x: look-at, projection, product and inverse by a matrix package.\n');
+  for (const name of names) {
+    const { cost, ratio, bytes: spent } = alone('--row', name);
+    console.log(
+      `${padded(name)}${cost.toFixed(0).padStart(7)} ns${ratio.toFixed(2).padStart(8)} x${spent.toFixed(0).padStart(7)} bytes`,
+    );
+  }
+  const speed = framesReplayed(await load(), new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
+  console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);
+}
+
+function against(commit, names) {
+  withCommit(commit, (folder) => {
+    console.log(`${padded('')}${commit.slice(0, 10).padStart(10)}      now   ratio`);
+    for (const name of names) {
+      const pair = alone('--pair', name, folder);
+      if (pair === null) console.log(`${padded(name)}  no such row`);
+      else {
+        const [before, now] = pair;
+        console.log(
+          `${padded(name)}${before.toFixed(0).padStart(7)} ns${now.toFixed(0).padStart(6)} ns${(now / before).toFixed(2).padStart(8)}`,
+        );
+      }
+    }
+  });
+}
+
+function checkBytes(names) {
+  const over = names.filter((name) => {
+    // When the engine gets to a function is chance: a frame that makes garbage does so twice.
+    let { bytes: spent } = alone('--row', name);
+    if (!(spent < MAX_BYTES)) ({ bytes: spent } = alone('--row', name));
+    console.log(`${padded(name)}${spent.toFixed(0).padStart(5)} bytes a frame`);
+    return !(spent < MAX_BYTES);
+  });
+  finish(names, over, 'too many bytes');
+}
+
+function checkRatios(names, writes) {
+  const stored = JSON.parse(readFileSync(RATIOS, 'utf8'));
+  const measured = {};
+  const slower = names.filter((name) => {
+    const most = (stored[name] ?? Infinity) * SLOWER;
+    let ratio = Infinity;
+    for (let i = 0; i < ATTEMPTS && (writes || !(ratio <= most)); i++)
+      ratio = Math.min(ratio, alone('--row', name).ratio);
+    measured[name] = Number(ratio.toFixed(2));
+    console.log(`${padded(name)}${ratio.toFixed(2).padStart(8)} x, of at most ${most.toFixed(2)}`);
+    return !writes && !(ratio <= most);
+  });
+  if (writes) writeFileSync(RATIOS, `${JSON.stringify(measured, null, 2)}\n`);
+  finish(names, slower, 'slower than its stored ratio');
+}
+
+function finish(names, failed, why) {
+  console.log(`\n${names.length - failed.length} passed, ${failed.length} failed`);
+  for (const name of failed) console.log(`${why}: ${name}`);
+  process.exit(failed.length > 0 ? 1 : 0);
+}
+
+function framesReplayed({ Replay, SessionReader }, file, rounds = 100) {
   const reader = new SessionReader();
   const signals = reader.push(readFileSync(file, 'utf8'));
   const play = () => {
@@ -297,95 +133,9 @@ function framesReplayed(file, rounds = 100) {
   return frames / (Number(process.hrtime.bigint() - start) / 1e9);
 }
 
-const kinds = {
-  panning: () => movingFrames({ panning: true, zooming: false }),
-  zooming: () => movingFrames({ panning: false, zooming: true }),
-  'panning and zooming': () => movingFrames({ panning: true, zooming: true }),
-  'the same with 12 signals a second to hear': steeredFrames,
-  'everything on, gripping': () => everythingFrames({ panning: false }),
-  'everything on, gripping and panning': () => everythingFrames({ panning: true }),
-  'the same with a key, a stick and an edge at once': () => everythingFrames({ panning: true, devices: true }),
-  'keys along a coast of 10,000 vertices, no matrices': coastFrames,
-  'against a rectangle': () => walledFrames({ shape: walls.rectangle }),
-  'against a circle': () => walledFrames({ shape: walls.circle }),
-  'against a circle, elastic, focus alone': () => walledFrames({ shape: walls.circle, keep: 'focus', elastic: 0.2 }),
-  'against a polygon': () => walledFrames({ shape: walls.polygon }),
-  ...Object.fromEntries(
-    Object.entries(walls).flatMap(([name, shape]) => [
-      [
-        `zoom limited by a ${name}, curves that ease`,
-        () => walledFrames({ shape, limits, pitch: { degrees: curve }, lens: { fieldOfView: 40 } }),
-      ],
-      [
-        `zoom limited by a ${name}, curve at once`,
-        () => walledFrames({ shape, limits, pitch: { degrees: curve, halfLife: 0 } }),
-      ],
-      [
-        `zoom limited by a ${name}, switch`,
-        () => walledFrames({ shape, limits, pitch: { degrees: sudden, halfLife: 0.1 } }),
-      ],
-    ]),
-  ),
-  'turning where a polygon limits the zoom': () => turningFrames({ corners: 16 }),
-  'turning where a polygon of 1,000 corners does': () => turningFrames({ corners: 1000 }),
-  'turning where a polygon limits the zoom, stops': () =>
-    turningFrames({ corners: 16, stops: [100, 200, 300, 400, 500] }),
-  'following a target, turning': followingFrames,
-  'planes, footprint, eye and tiles': cullingFrames,
-};
-
-/** What `names` cost in this process, with the matrix package by their side. */
-function measure(names) {
-  const frames = names.map((name) => kinds[name]());
-  const [theirs, ...ours] = costs([matrixPackageFrames(), ...frames]);
-  return ours.map((cost, i) => ({ cost, ratio: cost / theirs, theirs, spent: bytes(frames[i]) }));
+function padded(text) {
+  return text.padEnd(52);
 }
 
-/** The same in a process of its own: there the engine makes the code fit one camera, as in a game. */
-function measureAlone(names) {
-  const script = fileURLToPath(import.meta.url);
-  return JSON.parse(execFileSync(process.execPath, ['--expose-gc', script, ...names], { encoding: 'utf8' }));
-}
-
-/** G12, as `.ci/run` holds it: fewer bytes a frame than this. Numbers may be boxed; objects, arrays and closures are not made. */
-const MAX_BYTES = 1024;
-if (process.argv[2] === '--bytes') {
-  const isOver = ({ bytes: each }) => !(each < MAX_BYTES);
-  const spent = Object.keys(kinds).map((name) => {
-    const once = { name, ...measureAlone(['--alone', name])[0] };
-    // When the engine gets to a function is chance: a frame that makes garbage does so twice.
-    return isOver(once) ? { name, ...measureAlone(['--alone', name])[0] } : once;
-  });
-  for (const { name, bytes: each, nanoseconds } of spent)
-    console.log(
-      `${name.padEnd(60)}${each.toFixed(0).padStart(5)} bytes a frame${nanoseconds.toFixed(0).padStart(7)} ns`,
-    );
-  const over = spent.filter(isOver);
-  console.log(`\n${spent.length - over.length} passed, ${over.length} failed`);
-  for (const { name } of over) console.log(`too many bytes: ${name}`);
-  process.exit(over.length > 0 ? 1 : 0);
-}
-if (process.argv[2] === '--alone') {
-  const frame = kinds[process.argv[3]]();
-  for (let i = 0; i < 150_000; i++) frame();
-  const [nanoseconds] = costs([frame], 1_000, 40);
-  process.stdout.write(JSON.stringify([{ bytes: bytes(frame, 500, 41, 0.25), nanoseconds }]));
-  process.exit(0);
-}
-
-const names = process.argv.slice(2);
-if (names.length > 0) process.stdout.write(JSON.stringify(measure(names)));
-else {
-  const all = Object.keys(kinds);
-  const row = (what, { cost, ratio, spent }) =>
-    console.log(
-      `${what.padEnd(52)}${cost.toFixed(0).padStart(5)} ns${ratio.toFixed(2).padStart(8)} x${spent.toFixed(0).padStart(7)} bytes`,
-    );
-  console.log('A frame: advance and matrices; x: look-at, projection, product and inverse by a matrix package.\n');
-  console.log('One camera in a process:');
-  for (const name of all) measureAlone([name]).forEach((result) => row(`  ${name}`, result));
-  console.log('All of them in one process, where the engine has to fit its code to each:');
-  measureAlone(all).forEach((result, i) => row(`  ${all[i]}`, result));
-  const speed = framesReplayed(new URL('../data/lemon-strait/sessions/crossing.ndjson', import.meta.url));
-  console.log(`frames replayed a second, checks and digest included: ${speed.toFixed(0)}`);
-}
+if (command in commands) process.stdout.write(JSON.stringify(await commands[command](...args)));
+else await main();

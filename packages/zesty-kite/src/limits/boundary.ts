@@ -24,6 +24,7 @@ class Fit {
   look: Look | null = null;
   version = -1;
   max = NaN;
+  hint = NaN;
   span = NaN;
 }
 
@@ -132,18 +133,21 @@ export function keepInside(
   shape.keep(view ? look : FOCUS_ALONE, span, margin + screenMargin * span, desired, from, out);
 }
 
-/** The greatest span at which the view fits inside as it looks now, at most `max`; `max` if the zoom is not limited. The last answer is kept. */
-export function maxSpanInside(
-  { shape, margin, screenMargin, limitsZoom, fit }: Boundary,
-  look: Look,
-  max: number,
-): number {
+/**
+ * The greatest span at which the view fits inside as it looks now, at most `max`; `max` if the zoom is not limited. The last answer is
+ * kept.
+ *
+ * @param hint that of the shape, from a similar look
+ */
+export function maxSpanInside(boundary: Boundary, look: Look, max: number, hint = NaN): number {
+  const { shape, margin, screenMargin, limitsZoom, fit } = boundary;
   if (!limitsZoom) return max;
-  if (fit.look !== look || fit.version !== look.version || fit.max !== max) {
+  if (fit.look !== look || fit.version !== look.version || fit.max !== max || !Object.is(fit.hint, hint)) {
     fit.look = look;
     fit.version = look.version;
     fit.max = max;
-    fit.span = shape.maxSpan(look, margin, screenMargin, max);
+    fit.hint = hint;
+    fit.span = shape.maxSpan(look, margin, screenMargin, max, hint);
   }
   return fit.span;
 }

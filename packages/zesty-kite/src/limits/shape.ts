@@ -34,8 +34,14 @@ export interface Shape {
     from: Readonly<Point>,
     out: Point,
   ): void;
-  /** Returns the greatest span, at most `max`, at which the outline fits inside somewhere. */
-  maxSpan(outline: Outline, margin: number, screenMargin: number, max: number): number;
+  /**
+   * Returns the greatest span, at most `max`, at which the outline fits inside somewhere.
+   *
+   * @param hint where to begin: the `hint` of an earlier call for a similar outline; NaN for none
+   */
+  maxSpan(outline: Outline, margin: number, screenMargin: number, max: number, hint: number): number;
+  /** What of the shape limited the span in the last call of `maxSpan`; NaN if there is nothing to say. */
+  readonly hint: number;
   /** Returns the greatest span at which the outline is inside around a focus. */
   maxSpanAt(outline: Outline, x: number, y: number, margin: number, screenMargin: number): number;
   /** Returns how far a focus is outside, if the shape keeps the focus alone; world units. */

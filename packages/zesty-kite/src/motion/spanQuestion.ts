@@ -1,5 +1,4 @@
 /** The question how far the zoom goes, kept beside its answer. */
-
 import type { Insets as Sides } from '../view/index.ts';
 import type { Heading } from './heading.ts';
 import type { Hold } from './hold.ts';
@@ -18,7 +17,7 @@ export interface Asking {
   readonly hold: Hold;
 }
 
-/** All that the goal span depends on besides the rules. It does not change once it is asked, so frames share it. */
+/** All that the goal span depends on besides the rules. It does not change once it is answered, so frames share it. */
 export class SpanQuestion {
   /** World units. */
   readonly wanted: number;
@@ -37,6 +36,8 @@ export class SpanQuestion {
   readonly lensFar: boolean;
   /** Any span will do, as between two fingers: stops do not count. */
   readonly isFree: boolean;
+  /** The hint of the bounds' shape for similar looks; NaN before the answer. */
+  hint = NaN;
 
   constructor(
     { zoom, turn, tilt, lens, insets, hold }: Asking,

@@ -31,15 +31,19 @@ export class Convex implements Shape {
   /** Scratch: the edges that matter to an answer; counted on from the number of edges, those that matter to the focus. */
   readonly known: HalfPlanes;
   readonly knownEdges: Int32Array;
-  /** Scratch: how far the corners reach along each normal, in spans; of a whole group where its stamp is that of the corners. */
+  /** Scratch: how far the corners reach along a normal, in spans, as of the last time that it was measured. */
   readonly reach: Float64Array;
-  readonly groupStamp: Float64Array;
+  /** Scratch: the corner that reaches the farthest over all edges of a group; -1 if it is not the same one for all. */
+  readonly groupCorner: Int32Array;
   /** Scratch: no edge of a group is reached over by more than this. */
   readonly groupBound: Float64Array;
   /** Scratch: the corners, the search, and its focus. */
   readonly placed = new Placed();
   readonly search = new Search();
   readonly focus = new ScratchPoint();
+  /** Scratch: the edges that `worstEdge` found the corners to be over, one a group. */
+  readonly over: Int32Array;
+  overCount = 0;
 
   /** @param corners of a convex polygon, clockwise where y points down */
   constructor(corners: readonly (readonly [number, number])[]) {
@@ -70,7 +74,8 @@ export class Convex implements Shape {
     this.groups = groupsOf(this.normalX, this.normalY);
     this.roundness = this.#roundness();
     this.groupBound = new Float64Array(this.roundness.length);
-    this.groupStamp = new Float64Array(this.roundness.length);
+    this.groupCorner = new Int32Array(this.roundness.length);
+    this.over = new Int32Array(this.roundness.length);
     const left = this.cornerX.reduce((a, b) => Math.min(a, b));
     const right = this.cornerX.reduce((a, b) => Math.max(a, b));
     const top = this.cornerY.reduce((a, b) => Math.min(a, b));
@@ -89,9 +94,12 @@ export class Convex implements Shape {
     } else keepInConvex(this, outline.corners, span, margin, desired, out);
   }
 
-  maxSpan({ corners }: Outline, margin: number, screenMargin: number, max: number): number {
-    return fitInConvex(this, corners, margin, screenMargin, max);
+  maxSpan({ corners }: Outline, margin: number, screenMargin: number, max: number, hint: number): number {
+    return fitInConvex(this, corners, margin, screenMargin, max, hint);
   }
+
+  /** The edges that limited the span, as the digits of one number. */
+  hint = NaN;
 
   maxSpanAt({ corners }: Outline, x: number, y: number, margin: number, screenMargin: number): number {
     const { normalX, normalY, edge } = this;
@@ -195,9 +203,10 @@ function keepFrom(convex: Convex, margin: number, out: Point): void {
   for (;;) {
     placed.margin = margin + search.t;
     const worst = worstEdge(convex, out);
-    if (worst >= 0 && learn(convex, worst, 0))
+    if (worst >= 0 && learn(convex, worst, 0)) {
+      farthestCorner(convex, worst);
       addRoom(known, (edge[worst] ?? 0) + margin - placed.span * (reach[worst] ?? 0), 1);
-    else {
+    } else {
       // The focus of a view that fits is inside as it is.
       const over = search.t === 0 ? -1 : worstForFocus(convex, out, focusMargin);
       if (over < 0 || !learn(convex, over, edge.length)) break;
@@ -231,9 +240,20 @@ function worstForFocus(
   return worst;
 }
 
-/** Returns the greatest span, at most `max`, at which all corners fit inside somewhere; 0 if there is none. */
-function fitInConvex(convex: Convex, corners: Float64Array, margin: number, screenMargin: number, max: number): number {
-  const { known, inner, extent: middle, groups, groupBound, placed, search, focus } = convex;
+/**
+ * Returns the greatest span, at most `max`, at which all corners fit inside somewhere; 0 if there is none.
+ *
+ * @param hint the edges that limited the span for similar corners: they are tried first
+ */
+function fitInConvex(
+  convex: Convex,
+  corners: Float64Array,
+  margin: number,
+  screenMargin: number,
+  max: number,
+  hint: number,
+): number {
+  const { known, inner, extent: middle, groups, groupBound, placed, search, focus, over } = convex;
   takeCorners(convex, corners);
   known.count = 0;
   // The span is -t.
@@ -242,23 +262,66 @@ function fitInConvex(convex: Convex, corners: Float64Array, margin: number, scre
   search.x = inner.x;
   search.y = inner.y;
   placed.slack = search.slack * 1e-3;
+  for (let digits = hint; digits > 0; digits = Math.floor(digits / MOST_EDGES))
+    learnToFit(convex, margin, screenMargin, (digits % MOST_EDGES) - 1);
   // Edges from all around give a first bound.
-  for (let k = 0; k < FIRST_KNOWN; k++)
+  for (let k = 0; !(hint > 0) && k < FIRST_KNOWN; k++)
     learnToFit(convex, margin, screenMargin, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+  search.first = search.second = search.third = -1;
   while (search.t < 0) {
+    const { t } = search;
     loosen(known, search, focus);
+    // The edges that exclude each other bound t by themselves, and t only grows: so dropping the others cannot go in circles.
+    if (search.t > t) keepTight(convex);
     placed.span = -search.t;
     placed.margin = margin + screenMargin * placed.span;
-    const worst = worstEdge(convex, focus);
-    if (worst < 0 || !learnToFit(convex, margin, screenMargin, worst)) break;
+    if (worstEdge(convex, focus) < 0) break;
+    let isNews = false;
+    for (let k = 0; k < convex.overCount; k++)
+      if (learnToFit(convex, margin, screenMargin, over[k] ?? 0)) isNews = true;
+    if (!isNews) break;
   }
+  convex.hint = hintOf(convex);
   return Math.max(0, -search.t);
+}
+
+/** The base of hints: three edges of fewer are exact in a float64. */
+const MOST_EDGES = 2 ** 17;
+
+function hintOf({ knownEdges, search, edge }: Convex): number {
+  const { first, second, third } = search;
+  if (first < 0 || edge.length >= MOST_EDGES) return NaN;
+  const digit = (i: number): number => (i < 0 ? 0 : (knownEdges[i] ?? 0) + 1);
+  return digit(first) + MOST_EDGES * (digit(second) + MOST_EDGES * digit(third));
 }
 
 const FIRST_KNOWN = 8;
 
+/** Drops the known edges, except those that made t what it is. */
+function keepTight(convex: Convex): void {
+  const { search, known } = convex;
+  const { first, second, third } = search;
+  const last = Math.max(first, second, third);
+  let kept = 0;
+  for (let i = 0; i <= last; i++) if (i === first || i === second || i === third) moveKnown(convex, i, kept++);
+  known.count = kept;
+  search.first = 0;
+  search.second = 1;
+  search.third = kept > 2 ? 2 : -1;
+}
+
+function moveKnown({ known, knownEdges }: Convex, from: number, to: number): void {
+  const { normalX, normalY, room, gain } = known;
+  knownEdges[to] = knownEdges[from] ?? 0;
+  normalX[to] = normalX[from] ?? 0;
+  normalY[to] = normalY[from] ?? 0;
+  room[to] = room[from] ?? 0;
+  gain[to] = gain[from] ?? 0;
+}
+
 function learnToFit(convex: Convex, margin: number, screenMargin: number, edge: number): boolean {
   if (!learn(convex, edge, 0)) return false;
+  farthestCorner(convex, edge);
   addRoom(convex.known, (convex.edge[edge] ?? 0) + margin, (convex.reach[edge] ?? 0) - screenMargin);
   return true;
 }
@@ -280,48 +343,83 @@ function learn({ normalX, normalY, known, knownEdges }: Convex, edge: number, ki
 /** What `worstEdge` looks at: corners round a focus, in spans; and by how much they may reach out, world units. */
 class Placed {
   corners: Float64Array = new Float64Array(8);
-  /** Counts the corners that came. */
-  stamp = 0;
   span = NaN;
   margin = NaN;
   /** Reaching out by no more than this is not reaching out. */
   slack = NaN;
+  /** How far the worst edge that has been found is reached over. */
+  most = NaN;
 }
 
-/** Other corners: how far they reach is known for the ends of all groups, and for the rest of a group when it is asked for. */
+/** Takes other corners. The normals of a group lie between those of its first and its last edge, so a corner that is the farthest for both is the farthest for all. */
 function takeCorners(convex: Convex, corners: Float64Array): void {
-  const { groups, groupBound, placed } = convex;
+  const { groups, groupBound, groupCorner, placed } = convex;
   placed.corners = corners;
-  placed.stamp += 1;
   for (let g = 0; g < groupBound.length; g++) {
-    reachOut(convex, groups[g] ?? 0);
-    reachOut(convex, (groups[g + 1] ?? 0) - 1);
+    const corner = farthestCorner(convex, groups[g] ?? 0);
+    groupCorner[g] = farthestCorner(convex, (groups[g + 1] ?? 0) - 1) === corner ? corner : -1;
   }
 }
 
-/** The edge over which the corners of `placed` reach by the most, seen from a focus; -1 when over none. */
+/** Sets `reach` of an edge, and returns the corner that reaches the farthest along its normal: 0, 2, 4 or 6. */
+function farthestCorner({ normalX, normalY, reach, placed: { corners } }: Convex, edge: number): number {
+  const x = normalX[edge] ?? 0;
+  const y = normalY[edge] ?? 0;
+  let farthest = 0;
+  let most = -Infinity;
+  for (let k = 0; k < 8; k += 2) {
+    const far = x * (corners[k] ?? 0) + y * (corners[k + 1] ?? 0);
+    if (far <= most) continue;
+    most = far;
+    farthest = k;
+  }
+  reach[edge] = most;
+  return farthest;
+}
+
+/** Returns the edge over which the corners of `placed` reach by the most, seen from a focus; -1 when over none. Sets `over`. */
 function worstEdge(convex: Convex, focus: Readonly<Point>): number {
-  const { normalX, normalY, edge, reach, groups, groupBound, groupStamp, placed } = convex;
-  const { span, margin, stamp } = placed;
-  const { x, y } = focus;
+  const { groupBound, over, placed } = convex;
+  const next = boundGroups(convex, focus);
+  convex.overCount = 0;
+  placed.most = placed.slack;
+  let worst = -1;
+  for (let g = -1; g < groupBound.length; g++) {
+    // The most promising group comes first, so that few others are left.
+    const group = g < 0 ? next : g;
+    if (g === next || !((groupBound[group] ?? 0) > placed.most)) continue;
+    const most = placed.most;
+    const own = worstOfGroup(convex, group, focus);
+    if (own < 0) continue;
+    over[convex.overCount++] = own;
+    if (placed.most > most) worst = own;
+  }
+  return worst;
+}
+
+/** Returns the edge of a group over which the corners reach by the most, -1 when over none; sets `most` if that is more. */
+function worstOfGroup(convex: Convex, group: number, { x, y }: Readonly<Point>): number {
+  const { normalX, normalY, edge, reach, groups, groupCorner, placed } = convex;
+  const { span, margin, corners } = placed;
+  const end = groups[group + 1] ?? 0;
+  const corner = groupCorner[group] ?? 0;
+  const cornerX = x + span * (corners[corner] ?? 0);
+  const cornerY = y + span * (corners[corner + 1] ?? 0);
   let worst = -1;
   let most = placed.slack;
-  let next = boundGroups(convex, focus);
-  while ((groupBound[next] ?? 0) > most) {
-    const end = groups[next + 1] ?? 0;
-    if (groupStamp[next] !== stamp) {
-      groupStamp[next] = stamp;
-      for (let i = groups[next] ?? 0; i < end; i++) reachOut(convex, i);
+  for (let i = groups[group] ?? 0; i < end; i++) {
+    const nx = normalX[i] ?? 0;
+    const ny = normalY[i] ?? 0;
+    let beyond = nx * cornerX + ny * cornerY - (edge[i] ?? 0) - margin;
+    if (corner < 0) {
+      farthestCorner(convex, i);
+      beyond = nx * x + ny * y + span * (reach[i] ?? 0) - (edge[i] ?? 0) - margin;
     }
-    for (let i = groups[next] ?? 0; i < end; i++) {
-      const beyond = (normalX[i] ?? 0) * x + (normalY[i] ?? 0) * y + span * (reach[i] ?? 0) - (edge[i] ?? 0) - margin;
-      if (beyond <= most) continue;
-      most = beyond;
-      worst = i;
-    }
-    groupBound[next] = -Infinity;
-    for (let g = 0; g < groupBound.length; g++) if ((groupBound[g] ?? 0) > (groupBound[next] ?? 0)) next = g;
+    if (beyond <= most) continue;
+    most = beyond;
+    worst = i;
   }
+  placed.most = Math.max(placed.most, most);
   return worst;
 }
 
@@ -348,16 +446,4 @@ function boundGroups(convex: Convex, { x, y }: Readonly<Point>): number {
     if ((groupBound[g] ?? 0) > (groupBound[next] ?? 0)) next = g;
   }
   return next;
-}
-
-/** Measures how far the corners of `placed` reach along a normal. */
-function reachOut({ normalX, normalY, reach, placed }: Convex, i: number): void {
-  const { corners } = placed;
-  const x = normalX[i] ?? 0;
-  const y = normalY[i] ?? 0;
-  const a = x * (corners[0] ?? 0) + y * (corners[1] ?? 0);
-  const b = x * (corners[2] ?? 0) + y * (corners[3] ?? 0);
-  const c = x * (corners[4] ?? 0) + y * (corners[5] ?? 0);
-  const d = x * (corners[6] ?? 0) + y * (corners[7] ?? 0);
-  reach[i] = Math.max(Math.max(a, b), Math.max(c, d));
 }
