@@ -4,18 +4,18 @@ import { microsOf } from '../motion/index.ts';
 export class FrameClock {
   /** The time of the page that sessions count from; null until the first frame. */
   #origin: number | null = null;
-  /** The frame that is being made, or the last one. */
-  now = 0;
+  /** The frame that is being made, or the last one. Times begin as -0: engines keep small whole numbers in another form. */
+  now = -0;
   /** The same, or the frame whose samples are coming in. */
-  latest = 0;
+  latest = -0;
   /** The last frame that was shown. */
-  shown = 0;
+  shown = -0;
   /** A frame has been shown. */
   isDrawn = false;
 
   restart(): void {
     this.#origin = null;
-    this.now = this.latest = this.shown = 0;
+    this.now = this.latest = this.shown = -0;
     this.isDrawn = false;
   }
 

@@ -3,11 +3,17 @@ import { fitsByFar, maxSpanInside } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { fartherSpan, goalSpanOf } from './goalSpan.ts';
 import type { Kept } from './kept.ts';
-import { maxSpan, minSpan } from './rules.ts';
+import { maxSpan, minSpan, type Rules } from './rules.ts';
 import { SpanQuestion } from './spanQuestion.ts';
 
 export class Zooming {
   readonly #kept: Kept;
+  /** The zoom range, and what it is of. */
+  #min = NaN;
+  #max = NaN;
+  #rules: Rules | null = null;
+  #frameHeight = NaN;
+  #height = NaN;
 
   constructor(kept: Kept) {
     this.#kept = kept;
@@ -15,11 +21,23 @@ export class Zooming {
 
   /** The ends of the zoom range, whatever the bounds say. */
   get min(): number {
-    return minSpan(this.#kept.rules, this.#kept.look);
+    this.#findRange();
+    return this.#min;
   }
 
   get max(): number {
-    return maxSpan(this.#kept.rules, this.#kept.look);
+    this.#findRange();
+    return this.#max;
+  }
+
+  #findRange(): void {
+    const { rules, look } = this.#kept;
+    if (rules === this.#rules && look.frameHeight === this.#frameHeight && look.height === this.#height) return;
+    this.#rules = rules;
+    this.#frameHeight = look.frameHeight;
+    this.#height = look.height;
+    this.#min = minSpan(rules, look);
+    this.#max = maxSpan(rules, look);
   }
 
   /** The farthest span, world units: the greatest that fits as the camera looks there, once panels have arrived. Stops do not count. */
