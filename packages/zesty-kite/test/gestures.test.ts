@@ -391,3 +391,30 @@ test('G8: a hand that holds still over hills is at rest, and the focus follows t
   expect(camera.settled).toBe(true);
   expect(camera.shown.focusHeight).not.toBe(focusHeight);
 });
+
+test('two fingers that may not turn: a twist alone does not zoom, at any pitch', () => {
+  let twisted = 0;
+  forAll(between(35, 90), between(60, 200), between(0, 360), between(-90, 90), (pitch, apart, from, turned) => {
+    const camera = new Camera(
+      { start: { x: 0, y: 0, span: 200 }, pitch: { degrees: pitch }, twoFingers: { turn: false } },
+      { screen: { width: 800, height: 600 } },
+    );
+    camera.advance(0);
+    const fingers = (degrees: number): void => {
+      const angle = (degrees * Math.PI) / 180;
+      const [x, y] = [Math.cos(angle) * apart, Math.sin(angle) * apart];
+      camera.hold(1, 400 - x, 300 - y);
+      camera.hold(2, 400 + x, 300 + y);
+    };
+    fingers(from);
+    camera.advance(16);
+    const { span } = camera.shown;
+    for (let step = 1; step <= 8; step++) {
+      fingers(from + (turned * step) / 8);
+      camera.advance(16 + 16 * step);
+      expect(Math.abs(camera.shown.span / span - 1)).toBeLessThan(1e-6);
+    }
+    if (Math.abs(turned) > 30 && pitch < 70) twisted += 1;
+  });
+  expect(twisted).toBeGreaterThan(10);
+});

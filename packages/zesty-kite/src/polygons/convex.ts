@@ -403,18 +403,16 @@ function worstOfGroup(convex: Convex, group: number, { x, y }: Readonly<Point>):
   const { span, margin, corners } = placed;
   const end = groups[group + 1] ?? 0;
   const corner = groupCorner[group] ?? 0;
-  const cornerX = x + span * (corners[corner] ?? 0);
-  const cornerY = y + span * (corners[corner + 1] ?? 0);
+  const cornerX = corners[corner] ?? 0;
+  const cornerY = corners[corner + 1] ?? 0;
   let worst = -1;
   let most = placed.slack;
   for (let i = groups[group] ?? 0; i < end; i++) {
     const nx = normalX[i] ?? 0;
     const ny = normalY[i] ?? 0;
-    let beyond = nx * cornerX + ny * cornerY - (edge[i] ?? 0) - margin;
-    if (corner < 0) {
-      farthestCorner(convex, i);
-      beyond = nx * x + ny * y + span * (reach[i] ?? 0) - (edge[i] ?? 0) - margin;
-    }
+    if (corner < 0) farthestCorner(convex, i);
+    const far = corner < 0 ? (reach[i] ?? 0) : nx * cornerX + ny * cornerY;
+    const beyond = nx * x + ny * y + span * far - (edge[i] ?? 0) - margin;
     if (beyond <= most) continue;
     most = beyond;
     worst = i;
