@@ -31,6 +31,7 @@ const FOR = {
   signals: 'what comes in: one table of kinds',
   motion: 'kept values along the grid of time',
   movers: 'what moves by itself',
+  devices: 'a device a file: its signal, its inputs',
   polygons: 'bounds that are polygons',
   limits: 'where the focus is kept, how large a view fits',
   settings: 'one schema: types, defaults, checks',

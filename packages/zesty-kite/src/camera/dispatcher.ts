@@ -1,4 +1,5 @@
 /** Lets signals take effect on kept motion, each at its time. */
+import { DEVICES } from '../devices/index.ts';
 import { Hands, type Intent } from '../hands/index.ts';
 import { shownOf, startOffset } from '../motion/index.ts';
 import type { FullSettings } from '../settings/index.ts';
@@ -15,7 +16,16 @@ const HELD_FOR_MICROS = 250_000;
 /** Settings that change no motion under way. */
 const HANDS: ReadonlySet<string> = new Set(['bindings', 'edge', 'wheel', 'pad', 'inverted', 'start']);
 /** Signals that only the hands read. */
-const HELD: ReadonlySet<string> = new Set(['key', 'wheel', 'press', 'move', 'lift', 'pad', 'hold', 'unhold']);
+const HELD: ReadonlySet<string> = new Set([
+  'key',
+  'wheel',
+  'press',
+  'move',
+  'lift',
+  'hold',
+  'unhold',
+  ...DEVICES.keys(),
+]);
 
 export class Dispatcher {
   #observer: Observer | null = null;
@@ -147,6 +157,7 @@ export class Dispatcher {
   }
 
   #hear(body: SignalBody, at: number): void {
+    if (isOfHands(body) || body.kind === 'hover') return;
     const { timeline, screen, changes } = this.#stage;
     const { kept } = timeline;
     kept.layLook();
@@ -175,17 +186,6 @@ export class Dispatcher {
       case 'release':
         this.#obey(this.#hands.hear(body, screen, at));
         kept.endMovers('release');
-        break;
-      case 'key':
-      case 'wheel':
-      case 'press':
-      case 'move':
-      case 'lift':
-      case 'pad':
-      case 'hold':
-      case 'unhold':
-      case 'hover':
-        // The hands have read them.
         break;
       case 'home':
       case 'pan':

@@ -1,6 +1,6 @@
 /** For pages on which players choose their own bindings: what they press next, and what it is called. */
 import { checkMade, checkObject } from '../messages/index.ts';
-import { PAD_BUTTONS, PAD_STICKS } from '../settings/index.ts';
+import { PAD_BUTTONS, PAD_STICKS } from '../devices/index.ts';
 import { padsOf } from './pads.ts';
 import { buttonOf } from './pointers.ts';
 

@@ -8,7 +8,8 @@ import { EventClock } from './clock.ts';
 import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
 import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
-import { hearPads, type PadOptions } from './pads.ts';
+import * as DEVICES from './devices.ts';
+import type { PadOptions } from './pads.ts';
 import { checkPanels, panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
 import { hearReducedMotion, type ReducedMotionOptions } from './reducedMotion.ts';
@@ -115,7 +116,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     gaps.detach,
   );
   hearWheel(surface, camera, send, pointers.isTouched, isPanel, signal);
-  hearPads(window, camera, send, options, signal);
+  for (const hear of Object.values(DEVICES)) hear(window, camera, send, options, signal);
   hearReducedMotion(window, options, send, signal);
   return {
     element,

@@ -1,6 +1,6 @@
 /** Pads, which browsers do not announce: they are asked before every frame. */
 import type { Steered } from '../steered.ts';
-import { PAD_BUTTONS } from '../settings/index.ts';
+import { PAD_BUTTONS } from '../devices/index.ts';
 import type { Send } from './send.ts';
 
 /** The standard mapping has so many. */

@@ -1,11 +1,13 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
+import type { DeviceKind } from '../devices/index.ts';
 import { startsAfterOf, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
 import { Edge } from './edge.ts';
 import { Fingers } from './fingers.ts';
 import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
-import { Pads } from './pads.ts';
+import { isOfDevice, nameOf, strengthsOf } from './deviceOf.ts';
+import { Levers } from './levers.ts';
 import type {
   HandSignal,
   HoldSignal,
@@ -14,8 +16,8 @@ import type {
   UnholdSignal,
   LiftSignal,
   MoveSignal,
-  PadSignal,
   PressSignal,
+  SignalOf,
   WheelSignal,
 } from '../signals/index.ts';
 import { Orbits } from './orbits.ts';
@@ -34,7 +36,7 @@ export class Hands {
   readonly #taps = new Taps();
   readonly #orbits = new Orbits();
   readonly #pulls = new Pulls();
-  readonly #pads = new Pads();
+  readonly #levers = new Levers();
   readonly #wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
   readonly #pressed = new Map<number, string>();
@@ -66,6 +68,7 @@ export class Hands {
    * @param at microseconds
    */
   hear(body: HandSignal, screen: Screen, at: number): readonly Intent[] {
+    if (isOfDevice(body)) return this.#feel(body);
     switch (body.kind) {
       case 'key':
         return this.#key(body);
@@ -77,8 +80,6 @@ export class Hands {
         return this.#move(body, screen);
       case 'lift':
         return this.#lift(body, at);
-      case 'pad':
-        return this.#pad(body);
       case 'hold':
         return [this.#hold(body)];
       case 'unhold':
@@ -95,12 +96,13 @@ export class Hands {
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
   }
 
-  #pad(signal: PadSignal): Intent[] {
-    const { down, up } = this.#pads.feel(signal, this.#settings.pad);
+  /** A device says how it is now. */
+  #feel(signal: SignalOf<DeviceKind>): Intent[] {
+    const { down, up } = this.#levers.press(nameOf(signal), strengthsOf(signal, this.#settings) ?? new Map());
     for (const input of up) this.#letGo(input);
     for (const input of down) this.#held.add(input);
     for (const input of this.#spent)
-      if (!this.#held.has(input) && !this.#pads.strengths.has(input)) this.#spent.delete(input);
+      if (!this.#held.has(input) && !this.#levers.strengths.has(input)) this.#spent.delete(input);
     return [...down.flatMap((input) => this.#strokes(input)), this.#steer()];
   }
 
@@ -167,7 +169,7 @@ export class Hands {
   /** A journey or a cutscene begins: held inputs do not steer until they are pressed again. */
   wait(): Intent[] {
     for (const input of this.#held) this.#spent.add(input);
-    for (const input of this.#pads.strengths.keys()) this.#spent.add(input);
+    for (const input of this.#levers.strengths.keys()) this.#spent.add(input);
     this.#edge.wait();
     this.#pulls.clear();
     return [this.#steer()];
@@ -181,7 +183,7 @@ export class Hands {
     this.#orbits.clear();
     this.#pulls.clear();
     this.#taps.clear();
-    this.#pads.clear();
+    this.#levers.clear();
     this.#wheel.clear();
     this.#edge.hover(null, null, NO_SCREEN);
     return [this.#steer(), this.#fingers.unhold(undefined)];
@@ -217,7 +219,7 @@ export class Hands {
   /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
   #steer(): SteerIntent {
     const { pan, turn, pitch, zoom, locked, inverted } = this.#settings;
-    const { strengths } = this.#pads;
+    const { strengths } = this.#levers;
     const asked = new Map<Ability, number>();
     const ask = (input: string, strength: number): void => {
       for (const bound of this.#bindings.asks(input, this.#held)) {

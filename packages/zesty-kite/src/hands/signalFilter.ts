@@ -6,7 +6,7 @@ import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings } from './bindings.ts';
 import { pushAt } from './edge.ts';
-import { strengthsOf } from './pads.ts';
+import { nameOf, strengthsOf } from './deviceOf.ts';
 import type { HoverSignal, SignalBody } from '../signals/index.ts';
 
 export class SignalFilter {
@@ -48,8 +48,8 @@ export class SignalFilter {
     if (body.kind === 'key') return this.#bindings.names(body.code);
     if (body.kind === 'press') return this.#bindings.names(body.input);
     if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body));
-    if (body.kind !== 'pad') return true;
-    return this.#isNews(`pad ${String(body.id)}`, strengthsOf(body, this.#settings.pad).size > 0);
+    const pressed = strengthsOf(body, this.#settings);
+    return pressed === null || this.#isNews(nameOf(body), pressed.size > 0);
   }
 
   #isNews(what: string, saysSomething: boolean): boolean {

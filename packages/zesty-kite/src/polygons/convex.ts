@@ -286,7 +286,7 @@ function fitInConvex(
 }
 
 /** The base of hints: three edges of fewer are exact in a float64. */
-const MOST_EDGES = 2 ** 17;
+const MOST_EDGES = 131_072;
 
 function hintOf({ knownEdges, search, edge }: Convex): number {
   const { first, second, third } = search;

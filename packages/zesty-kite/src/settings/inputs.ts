@@ -1,4 +1,5 @@
-/** What keys, buttons, wheels and pads are called, as bindings have it. */
+/** The names of inputs, for bindings: keys, buttons, wheels, and those of devices. */
+import { DEVICE_INPUTS } from '../devices/index.ts';
 import { nearest } from './nearest.ts';
 
 /** What a pointer can press. */
@@ -18,30 +19,6 @@ export type Button = (typeof BUTTONS)[number];
 
 /** A wheel, away from the player and toward. */
 export const WHEELS = ['WheelUp', 'WheelDown'] as const;
-
-/** The buttons of a pad, in the order of the Gamepad API's standard mapping. */
-export const PAD_BUTTONS = [
-  'PadFaceBottom',
-  'PadFaceRight',
-  'PadFaceLeft',
-  'PadFaceTop',
-  'PadLeftShoulder',
-  'PadRightShoulder',
-  'PadLeftTrigger',
-  'PadRightTrigger',
-  'PadSelect',
-  'PadStart',
-  'PadLeftStick',
-  'PadRightStick',
-  'PadUp',
-  'PadDown',
-  'PadLeft',
-  'PadRight',
-  'PadCentre',
-] as const;
-
-/** Its sticks, in the same order; their axes come in pairs, right and down. As inputs they go on with Up, Down, Left or Right. */
-export const PAD_STICKS = ['PadLeftStick', 'PadRightStick'] as const;
 
 const WAYS = ['Up', 'Down', 'Left', 'Right'];
 /** Modifiers without a side: either side counts. */
@@ -76,13 +53,7 @@ const KEYS = [
   ...words('Suspend Again Copy Cut Find Open Paste Props Select Undo Hiragana Katakana'),
 ];
 
-const INPUTS = [
-  ...KEYS,
-  ...BUTTONS,
-  ...WHEELS,
-  ...PAD_BUTTONS,
-  ...PAD_STICKS.flatMap((stick) => WAYS.map((way) => `${stick}${way}`)),
-];
+const INPUTS = [...KEYS, ...BUTTONS, ...WHEELS, ...DEVICE_INPUTS];
 const known = new Set(INPUTS);
 
 /** Common spellings that are not UI Events codes, and the codes that they mean. */

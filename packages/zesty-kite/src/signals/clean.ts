@@ -1,8 +1,8 @@
 /** Signals made fit to be kept: every number finite and in range. */
 import { sentence, shown } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
-import { NOWHERE, refuse, type Field, type Fields } from './fields.ts';
-import { SIGNALS, type SignalBody, type SignalShape, type SignalShapes } from './kinds.ts';
+import { NOWHERE, refuse, type Field, type Fields, type SignalShape, type SignalShapes } from '../devices/index.ts';
+import { SIGNALS, type SignalBody } from './kinds.ts';
 
 /** The fields of a kind, for a loop that every signal goes through. */
 export interface Plan {

@@ -9,10 +9,13 @@ export {
   text,
   yesOrNo,
   type Field,
+  type Body,
   type Fields,
-  type NOWHERE,
+  type SignalShape,
+  type SignalShapes,
+  type SignalsOf,
   type OptionalField,
-} from './fields.ts';
+} from '../devices/index.ts';
 export {
   SIGNALS,
   type About,
@@ -34,10 +37,6 @@ export {
   type Signal,
   type SignalBody,
   type SignalOf,
-  type Body,
-  type SignalShape,
-  type SignalShapes,
-  type SignalsOf,
   type StampedSignal,
   type TerrainSignal,
   type TiltSignal,

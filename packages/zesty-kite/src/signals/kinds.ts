@@ -4,10 +4,9 @@
  */
 import { Problems } from '../messages/index.ts';
 import type { GridPart } from '../ground/index.ts';
-import { BUTTONS, PAD_BUTTONS, plainCopy, SettingsError, type Settings } from '../settings/index.ts';
+import { BUTTONS, plainCopy, SettingsError, type Settings } from '../settings/index.ts';
 import {
   asFinite,
-  list,
   mark,
   maybe,
   maybeNumber,
@@ -20,13 +19,16 @@ import {
   yesOrNo,
   type Field,
   type OptionalField,
-} from './fields.ts';
+  DEVICE_SIGNALS,
+  type DeviceKind,
+  type SignalShapes,
+  type SignalsOf,
+} from '../devices/index.ts';
 
 const FARTHEST = 1e12;
 const MAX_PIXELS = 1e6;
 const MAX_NOTCHES = 1e6;
 const MAX_DEGREES = 1e6;
-const MAX_AXES = 4;
 
 const pixels = place(MAX_PIXELS);
 
@@ -113,11 +115,6 @@ const settings: Field<Settings> = {
   schema: { $ref: 'settings.schema.json' },
 };
 
-/** The fields of a kind of signal. */
-export type SignalShape = Readonly<Record<string, Field<unknown>>>;
-/** Kinds of signals with their fields. */
-export type SignalShapes = Readonly<Record<string, SignalShape>>;
-
 /** Every kind of signal, and its fields in the order in which they are written down. */
 export const SIGNALS = {
   /** The element that is drawn on has this size, in CSS pixels. Under 1 × 1 the last size stays. */
@@ -165,15 +162,7 @@ export const SIGNALS = {
   move: { id: number(), x: pixels, y: pixels },
   /** What was pressed went up; cancelled: it was taken away, and nothing is meant by it. */
   lift: { id: number(), cancelled: mark() },
-  /** A pad is like this now; with empty lists it is gone, or out of sight. */
-  pad: {
-    /** Its `index`. */
-    id: number(),
-    /** -1 … 1 in the order of the Gamepad API's standard mapping: left stick right and down, right stick right and down. */
-    axes: list(MAX_AXES, -1),
-    /** 0 … 1 in the same order. */
-    buttons: list(PAD_BUTTONS.length, 0),
-  },
+  ...DEVICE_SIGNALS,
   /** A finger of the program takes hold of the ground under a screen point, or moves there with what it holds. */
   hold: {
     /** Tells fingers apart; the two that came first count. */
@@ -227,17 +216,6 @@ export const SIGNALS = {
 
 export type Kind = keyof typeof SIGNALS;
 
-type Value<F> = F extends Field<infer T> ? T : never;
-type OptionalOf<S> = { [N in keyof S]: S[N] extends OptionalField<unknown> ? N : never }[keyof S];
-/** The fields of a kind of signal, as types. */
-export type Body<S> = { readonly [N in keyof Omit<S, OptionalOf<S>>]: Value<S[N & keyof S]> } & {
-  readonly [N in keyof Pick<S, OptionalOf<S>>]?: Value<S[N]>;
-};
-
-/** The signals of some kinds, without their times. */
-export type SignalsOf<K extends SignalShapes> = string extends keyof K
-  ? { readonly kind: string }
-  : { [N in keyof K & string]: { readonly kind: N } & Body<K[N]> }[keyof K & string];
 /** A signal of a kind, without its time. */
 export type SignalOf<K extends Kind> = SignalsOf<Pick<typeof SIGNALS, K>>;
 
@@ -263,7 +241,9 @@ export type TerrainSignal = SignalOf<'terrain'>;
 export type ChangeSignal = SignalOf<'change'>;
 
 /** What a hand does: the player's, or the program's in its place. */
-export type HandSignal = SignalOf<'key' | 'wheel' | 'press' | 'move' | 'lift' | 'pad' | 'hold' | 'unhold' | 'release'>;
+export type HandSignal = SignalOf<
+  'key' | 'wheel' | 'press' | 'move' | 'lift' | 'hold' | 'unhold' | 'release' | DeviceKind
+>;
 
 /** Anything that steers, without its time. */
 export type SignalBody = SignalOf<Kind>;

@@ -1,6 +1,6 @@
 /** What a field of a signal may be: how it is cleaned, and how JSON Schema says it. */
 import { clamp, finite } from '../math/index.ts';
-import { sentence, shown } from '../settings/index.ts';
+import { sentence, shown } from '../messages/index.ts';
 
 /** Cleans one field; plain data beside it, so that types, messages, schema and docs have it from the same place. */
 export interface Field<T> {
@@ -134,3 +134,20 @@ export function object<T extends Readonly<Record<string, number>>>(
     },
   };
 }
+
+/** The fields of a kind of signal. */
+export type SignalShape = Readonly<Record<string, Field<unknown>>>;
+/** Kinds of signals with their fields. */
+export type SignalShapes = Readonly<Record<string, SignalShape>>;
+
+type Value<F> = F extends Field<infer T> ? T : never;
+type OptionalOf<S> = { [N in keyof S]: S[N] extends OptionalField<unknown> ? N : never }[keyof S];
+/** The fields of a kind of signal, as types. */
+export type Body<S> = { readonly [N in keyof Omit<S, OptionalOf<S>>]: Value<S[N & keyof S]> } & {
+  readonly [N in keyof Pick<S, OptionalOf<S>>]?: Value<S[N]>;
+};
+
+/** The signals of some kinds, without their times. */
+export type SignalsOf<K extends SignalShapes> = string extends keyof K
+  ? { readonly kind: string }
+  : { [N in keyof K & string]: { readonly kind: N } & Body<K[N]> }[keyof K & string];

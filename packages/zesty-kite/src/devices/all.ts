@@ -1,0 +1,2 @@
+/** Every device, one a line. */
+export { pad } from './pad.ts';

@@ -1,0 +1,25 @@
+export type { Device, DeviceSettings, Strengths } from './device.ts';
+export { DEVICE_INPUTS, DEVICE_SIGNALS, DEVICES, type DeviceKind } from './devices.ts';
+export {
+  asFinite,
+  list,
+  mark,
+  maybe,
+  maybeNumber,
+  NOWHERE,
+  number,
+  object,
+  oneOf,
+  place,
+  refuse,
+  text,
+  yesOrNo,
+  type Body,
+  type Field,
+  type Fields,
+  type OptionalField,
+  type SignalShape,
+  type SignalShapes,
+  type SignalsOf,
+} from './fields.ts';
+export { PAD_BUTTONS, PAD_STICKS } from './pad.ts';
