@@ -4,7 +4,8 @@ import type { Camera } from '../camera/index.ts';
 import { exp2 } from '../math/index.ts';
 import { nearestCopy, type Ground, type Point } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
-import { frameGrown, type Framed, type FrameOptions } from './frame.ts';
+import { frameGrown } from './frame.ts';
+import type { Framed, FrameOptions } from './framing.ts';
 import { cameraHere, timelineOf } from './here.ts';
 import type { Thing } from './things.ts';
 

@@ -1,0 +1,34 @@
+/** What framing is asked for, and what it answers. */
+import type { Insets, Point } from '../view/index.ts';
+
+export interface FrameOptions {
+  /** How much of the safe frame stays free at its sides, CSS pixels; 0 when left out. */
+  readonly padding?: number | Insets;
+  /** Degrees; as it is heading to when left out. */
+  readonly heading?: number;
+  /** Degrees; what the zoom asks for, with what the player tilted, when left out. */
+  readonly pitch?: number;
+}
+
+/** Where to stand. Heading and pitch are there if they were named. */
+export interface Framed {
+  readonly x: number;
+  readonly y: number;
+  readonly span: number;
+  readonly heading?: number;
+  readonly pitch?: number;
+}
+
+export interface Framing {
+  /** For `travel`, `camera.place` or `start`. */
+  readonly to: Framed;
+  /** Everything shows, with the padding, once the camera is there. */
+  readonly fits: boolean;
+  /**
+   * What kept the span from being just as large as everything needs, or the focus from being where it ought: an end of the
+   * `zoom`, the zoom `stops`, or the `bounds`.
+   */
+  readonly limitedBy: readonly ('zoom' | 'stops' | 'bounds')[];
+  /** The corners of the ground around all things, world units: to draw the box that is framed. */
+  readonly corners: readonly Point[];
+}

@@ -1,0 +1,159 @@
+/** Tries one span after the other for the nearest from which everything shows. */
+import { exp2, log2 } from '../math/index.ts';
+import { raiseEye, type Motion, type Rules } from '../motion/index.ts';
+import type { Insets, Look } from '../view/index.ts';
+import type { Framed, FrameOptions } from './framing.ts';
+import { Sides } from './sides.ts';
+import { stand } from './stand.ts';
+import type { Outline } from './things.ts';
+
+/** What differs by less is the same, as a share. */
+export const SAME = 1e-9;
+/** On the side of more. */
+const ROUNDING = 3e-13;
+/** Of the zoom range, looked through for the nearest span that will do. */
+const PARTS = 192;
+
+/** A look that is tried on one span after the other. */
+export class Solver {
+  readonly min: number;
+  readonly max: number;
+  readonly #there: Motion;
+  readonly #look: Look;
+  readonly #outline: Outline;
+  readonly #kept: Motion;
+  readonly #rules: Rules;
+  readonly #options: FrameOptions;
+  readonly #sides: Sides;
+  /** @param there scratch */
+  constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions) {
+    this.#outline = outline;
+    this.#kept = kept;
+    this.#rules = kept.rules;
+    this.#there = there;
+    this.#look = there.look;
+    this.#options = options;
+    this.#sides = new Sides(there.look, outline);
+    const { heading } = options;
+    stand(there, kept, heading === undefined ? {} : { heading });
+    this.min = there.zooming.min;
+    this.max = there.zooming.max;
+    this.#sides.pad(options.padding ?? 0);
+  }
+
+  /** The nearest zoom at which everything shows, were there no stops and no bounds; the farthest where there is none. */
+  get tight(): number {
+    const { min, max } = this;
+    const { followsZoom, terrain } = this.#rules;
+    // Unless pitch, lens or ground change with it, what is needed is the same at every span.
+    if (!followsZoom && terrain === null) return Math.min(Math.max(this.needs(min) * (1 + ROUNDING), min), max);
+    return this.nearest((span) => this.needs(span) <= span, min) ?? max;
+  }
+
+  /** The least span from one on that will do: looked for in steps, then halved. Null for none. */
+  nearest(willDo: (span: number) => boolean, from: number): number | null {
+    const { max } = this;
+    if (willDo(from)) return from;
+    const octaves = log2(max / from);
+    let low = from;
+    for (let part = 1; part <= PARTS; part++) {
+      const high = part === PARTS ? max : from * exp2((octaves * part) / PARTS);
+      if (willDo(high)) return halve(willDo, low, high);
+      low = high;
+    }
+    return null;
+  }
+
+  /** The span at which everything would show as the camera looks at another; the focus is set for that other. */
+  needs(span: number): number {
+    this.#lookFrom(span);
+    if (this.#rules.terrain !== null) this.#standOn(this.#outline.anchor.x, this.#outline.anchor.y);
+    let needed = this.#sides.measure(span, this.#there.focus.height);
+    // Heights count from the focus, and its height is that of the ground where it comes to be.
+    for (let round = 0; round < 30 && this.#rules.terrain !== null; round++) {
+      const before = this.#there.focus.height;
+      this.#standOn(this.#sides.x, this.#sides.y);
+      if (Math.abs(this.#there.focus.height - before) < 1e-9 * span) break;
+      needed = this.#sides.measure(span, this.#there.focus.height);
+    }
+    return needed;
+  }
+
+  /** Sets the height of the focus: that of the ground, and more where the eye has to be lifted. */
+  #standOn(x: number, y: number): void {
+    const there = this.#there;
+    there.focus.x = x;
+    there.focus.y = y;
+    there.level.height = there.groundLevel;
+    raiseEye(there);
+  }
+
+  /** Turns the look to what the camera would have at a span. */
+  #lookFrom(span: number): void {
+    const { zoom, tilt, lens } = this.#there;
+    const { pitch } = this.#options;
+    zoom.eased = zoom.shown = span;
+    tilt.isFar = this.#kept.tilt.isFar;
+    lens.isFar = this.#kept.lens.isFar;
+    this.#there.flipSwitches();
+    this.#there.arriveAt(span);
+    if (pitch === undefined) return;
+    tilt.arriveAt(this.#there.insidePitch(pitch));
+    this.#look.turn(this.#there);
+  }
+
+  /** The nearest stop from a span on at which everything shows, or the farthest. */
+  stopFrom(span: number): number {
+    const { stops } = this.#rules;
+    const { min, max } = this;
+    let stop = span / (1 + SAME);
+    for (;;) {
+      const next = stops?.beyond(this.#look, stop, 1, min, max) ?? NaN;
+      if (next !== next) return stop < span ? (stops?.beyond(this.#look, span, -1, min, max) ?? span) : stop;
+      stop = next;
+      if (this.needs(stop) <= stop * (1 + SAME)) return stop;
+    }
+  }
+
+  /** Goes to a span as a placing would. Says whether everything shows from there. */
+  goTo(span: number): boolean {
+    this.needs(span);
+    const { x, y } = this.#sides;
+    const { heading, pitch } = this.#options;
+    const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
+    stand(this.#there, this.#kept, to);
+    this.#look.turn(this.#there);
+    raiseEye(this.#there);
+    const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);
+    this.isKeptAway = off > SAME * span || Math.abs(this.#there.span / span - 1) > SAME;
+    return this.shows();
+  }
+
+  /** The bounds do not let the camera go where it went last. */
+  isKeptAway = false;
+
+  /** Returns whether everything shows from where it is. */
+  shows(): boolean {
+    return this.#sides.show(this.#there);
+  }
+
+  pad(padding: number | Insets): void {
+    this.#sides.pad(padding);
+  }
+
+  get destination(): Framed {
+    const { x, y, span } = this.#there;
+    const { heading, pitch } = this.#options;
+    return { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
+  }
+}
+
+/** Halves an interval whose far end will do, until its ends are the same but for rounding. */
+function halve(willDo: (span: number) => boolean, low: number, high: number): number {
+  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
+    const middle = (low + high) / 2;
+    if (willDo(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}

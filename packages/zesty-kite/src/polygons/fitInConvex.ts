@@ -1,0 +1,90 @@
+/** The greatest span at which four corners around the focus fit into a convex polygon. */
+import type { ConvexEdges } from './convexEdges.ts';
+import { loosen } from './halfPlanes.ts';
+import { addRoom, farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
+
+/**
+ * Returns the greatest span, at most `max`, at which all corners fit inside somewhere; 0 if there is none.
+ *
+ * @param hint the edges that limited the span for similar corners: they are tried first
+ */
+export function fitInConvex(
+  convex: ConvexEdges,
+  corners: Float64Array,
+  margin: number,
+  screenMargin: number,
+  max: number,
+  hint: number,
+): number {
+  const { known, inner, extent: middle, groups, groupBound, placed, search, focus, over } = convex;
+  takeCorners(convex, corners);
+  known.count = 0;
+  // The span is -t.
+  search.t = -max;
+  search.slack = middle.high * SLACK;
+  search.x = inner.x;
+  search.y = inner.y;
+  placed.slack = search.slack * 1e-3;
+  for (let digits = hint; digits > 0; digits = Math.floor(digits / MOST_EDGES))
+    learnToFit(convex, margin, screenMargin, (digits % MOST_EDGES) - 1);
+  // Edges from all around give a first bound.
+  for (let k = 0; !(hint > 0) && k < FIRST_KNOWN; k++)
+    learnToFit(convex, margin, screenMargin, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+  search.first = search.second = search.third = -1;
+  while (search.t < 0) {
+    const { t } = search;
+    loosen(known, search, focus);
+    // The edges that exclude each other bound t by themselves, and t only grows: so dropping the others cannot go in circles.
+    if (search.t > t) keepTight(convex);
+    placed.span = -search.t;
+    placed.margin = margin + screenMargin * placed.span;
+    if (worstEdge(convex, focus) < 0) break;
+    let isNews = false;
+    for (let k = 0; k < convex.overCount; k++)
+      if (learnToFit(convex, margin, screenMargin, over[k] ?? 0)) isNews = true;
+    if (!isNews) break;
+  }
+  convex.hint = hintOf(convex);
+  return Math.max(0, -search.t);
+}
+
+/** The base of hints: three edges of fewer are exact in a float64. */
+const MOST_EDGES = 131_072;
+
+function hintOf({ knownEdges, search, edge }: ConvexEdges): number {
+  const { first, second, third } = search;
+  if (first < 0 || edge.length >= MOST_EDGES) return NaN;
+  const digit = (i: number): number => (i < 0 ? 0 : (knownEdges[i] ?? 0) + 1);
+  return digit(first) + MOST_EDGES * (digit(second) + MOST_EDGES * digit(third));
+}
+
+const FIRST_KNOWN = 8;
+
+/** Drops the known edges, except those that made t what it is. */
+function keepTight(convex: ConvexEdges): void {
+  const { search, known } = convex;
+  const { first, second, third } = search;
+  const last = Math.max(first, second, third);
+  let kept = 0;
+  for (let i = 0; i <= last; i++) if (i === first || i === second || i === third) moveKnown(convex, i, kept++);
+  known.count = kept;
+  search.first = 0;
+  search.second = 1;
+  search.third = kept > 2 ? 2 : -1;
+}
+
+function moveKnown({ known, knownEdges }: ConvexEdges, from: number, to: number): void {
+  const { normalX, normalY, room, gain } = known;
+  knownEdges[to] = knownEdges[from] ?? 0;
+  normalX[to] = normalX[from] ?? 0;
+  normalY[to] = normalY[from] ?? 0;
+  room[to] = room[from] ?? 0;
+  gain[to] = gain[from] ?? 0;
+}
+
+function learnToFit(convex: ConvexEdges, margin: number, screenMargin: number, edge: number): boolean {
+  if (!learn(convex, edge, 0)) return false;
+  farthestCorner(convex, edge);
+  addRoom(convex.known, (convex.edge[edge] ?? 0) + margin, (convex.reach[edge] ?? 0) - screenMargin);
+  return true;
+}
