@@ -90,6 +90,7 @@ test('off the page: times of the page are the worker’s to the microsecond, and
 test('without a bundler: every entry is one module that imports nothing, in a page and in a worker', async () => {
   const folder = new URL('../../packages/zesty-kite/dist/standalone/', import.meta.url);
   const entries = [
+    'abilities',
     'canvas',
     'css',
     'direct',
@@ -101,6 +102,7 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'overlay',
     'pixi',
     'players',
+    'polygons',
     'review',
     'session',
     'three',
