@@ -10,12 +10,12 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 /** @param checkout a built checkout */
 export async function load(checkout = root) {
   const dist = join(checkout, 'packages/zesty-kite/dist');
-  const library = {};
+  const entries = {};
   for (const entry of ['index', 'direct/index', 'polygons/index', 'session/index']) {
     const file = join(dist, `${entry}.js`);
-    if (existsSync(file)) Object.assign(library, await import(pathToFileURL(file).href));
+    if (existsSync(file)) Object.assign(entries, await import(pathToFileURL(file).href));
   }
-  return { ...library, Camera: withOldNames(library.Camera) };
+  return { ...entries, Camera: withOldNames(entries.Camera) };
 }
 
 /** Settings that had other names once. */

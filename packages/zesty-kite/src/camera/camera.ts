@@ -73,8 +73,8 @@ export class Camera extends Calls implements CameraLike {
   }
 
   /**
-   * How far the view reaches over its bounds now, in world units; 0 when all is well. What a hand
-   * pulls over an elastic edge counts.
+   * How far the view reaches over its bounds now, in world units; 0 when all is well. The pull of a hand
+   * over an elastic edge counts.
    */
   get boundsExcess(): number {
     const { stage, shown, view } = this.#rig;
@@ -122,7 +122,7 @@ export class Camera extends Calls implements CameraLike {
   }
 
   /**
-   * Replaces the heights of the ground, for players who dig and build. What is held stays held, the focus eases to its new
+   * Replaces the heights of the ground, for players who dig and build. A held point stays held, the focus eases to its new
    * height, and so does the eye's clearance.
    *
    * @param terrain null for flat ground; for a part of a grid that has changed, `reshapeGrid` makes it

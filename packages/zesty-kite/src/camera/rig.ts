@@ -10,6 +10,7 @@ import {
   type Start,
 } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
+import { sentence } from '../messages/index.ts';
 import type { Reports } from '../reports.ts';
 import { changeSettings, completeLayers, type Settings } from '../settings/index.ts';
 import { cleanScreen, plansOf, type SignalBody } from '../signals/index.ts';
@@ -146,7 +147,9 @@ export class Rig {
     if (movers.includes(mover)) return;
     const taken = Object.keys(mover.signals).find((kind) => this.inbox.knows(kind));
     if (taken !== undefined || movers.some(({ name }) => name === mover.name))
-      throw new RangeError(`mover: found another "${taken ?? mover.name}"; wanted a name of its own`);
+      throw new RangeError(
+        sentence({ path: 'mover', found: `another "${taken ?? mover.name}"`, wanted: 'a name of its own' }),
+      );
     this.inbox.learn(plansOf(mover.signals));
     timeline.learn(mover, this.frame, this.#ahead, this.#there);
   }

@@ -12,7 +12,7 @@ import { placeAt, type Motion, type Timeline } from '../motion/index.ts';
 import type { About, SignalBody, ZoomSignal } from '../signals/index.ts';
 
 /**
- * Called after each signal. Where nothing moves any more it solves the focus, as no further step will do it, and ends the
+ * Called after each signal. If nothing moves any more it solves the focus, as no further step will do it, and ends the
  * grip of a zoom or a turn when no hand holds.
  */
 export function finishSignal({ kept }: Timeline): void {
@@ -186,16 +186,16 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
   kept.grips.setFingers(fingers);
   held.mayZoom = mayZoom;
   held.mayTurn = mayTurn;
-  if (change === 'anew') {
+  if (change === 'fingers') {
     kept.interrupt(held.fingers === 0 ? 'lift' : held.fingers === 1 ? 'drag' : 'pinch');
     level.groundRate = 0;
     kept.zooming.findGoal();
     kept.pair.hold();
-    // What goes on to a stop goes there about the last finger.
+    // A zoom or a turn that goes on to a stop goes about the last finger.
     if (before > 0 && held.fingers === 0 && (zoomed.isActive || heading.isActive)) kept.grips.takeAgain(false);
   }
   if (fingers.length > 0) kept.focusing.solve();
-  timeline.handMoved(change === 'anew', glides);
+  timeline.handMoved(change === 'fingers', glides);
   if (rules.followsZoom) pitch.isActive = lens.isActive = true;
   kept.markGroundStale();
 }

@@ -1,5 +1,6 @@
 /** The terrain in force, and those that waiting signals name. */
 import { partChanged, soundTerrain, type Terrain } from '../ground/index.ts';
+import { sentence } from '../messages/index.ts';
 import type { TerrainSignal } from '../signals/index.ts';
 
 export class Terrains {
@@ -28,7 +29,11 @@ export class Terrains {
     const terrain = signal.id === null ? null : this.#named.get(nameOf(signal));
     if (terrain === undefined)
       throw new RangeError(
-        `signal.id: found the terrain "${String(signal.id)}" ${String(signal.digest)}; wanted one that changeTerrain was given`,
+        sentence({
+          path: 'signal.id',
+          found: `the terrain "${String(signal.id)}" ${String(signal.digest)}`,
+          wanted: 'one that changeTerrain was given',
+        }),
       );
     this.#last = terrain;
   }

@@ -25,7 +25,7 @@ export interface Framing {
   /** Everything shows, with the padding, once the camera is there. */
   readonly fits: boolean;
   /**
-   * What kept the span from being just as large as everything needs, or the focus from being where it ought: an end of the
+   * The limits that kept the span from what everything needs, or the focus from its place: an end of the
    * `zoom`, the zoom `stops`, or the `bounds`.
    */
   readonly limitedBy: readonly ('zoom' | 'stops' | 'bounds')[];

@@ -3,10 +3,10 @@
  *
  * With (fr, ft) the focus along the screen's right and toward the viewer, s the span and q the widening of the lens, a
  * point (R, T, z) shows left of the screen line u when R - fr ≤ u (s + q (A + ft cos p)), with A = -T cos p - z sin p:
- * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone. What is left is a linear
+ * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone. This leaves a linear
  * program of four constraints; its answer is where two of them meet.
  */
-import { shown } from '../messages/index.ts';
+import { sentence, shown } from '../messages/index.ts';
 import type { Insets, Look, Pose } from '../view/index.ts';
 import type { Outline } from './things.ts';
 
@@ -45,7 +45,11 @@ export class Sides {
       typeof padding === 'number' ? { left: even, top: even, right: even, bottom: even } : padding;
     if (!(left + right < frameWidth && top + bottom < frameHeight))
       throw new TypeError(
-        `frame.options.padding: found ${shown(padding)}; wanted less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
+        sentence({
+          path: 'frame.options.padding',
+          found: shown(padding),
+          wanted: `less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
+        }),
       );
     this.#left = (left - frameWidth / 2) / frameHeight;
     this.#right = (frameWidth / 2 - right) / frameHeight;

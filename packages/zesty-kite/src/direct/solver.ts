@@ -148,7 +148,7 @@ export class Solver {
   }
 }
 
-/** Halves an interval whose far end will do, until its ends are the same but for rounding. */
+/** Halves an interval whose far end will do, until its ends are the same within rounding. */
 function halve(willDo: (span: number) => boolean, low: number, high: number): number {
   for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
     const middle = (low + high) / 2;

@@ -48,7 +48,7 @@ export class Fingers {
     this.#fingers.set(name, { x, y, downX: NaN, downY: NaN, startsAfter: 0, isProgram: true, heldX: x, heldY: y });
     this.#zoom = twoFingers.zoom;
     this.#turn = twoFingers.turn;
-    return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'anew');
+    return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'fingers');
   }
 
   /** A finger or a button comes down: it stops what moves, and drags once it has gone far enough. */
@@ -80,8 +80,8 @@ export class Fingers {
     finger.y = y;
     if (!this.#counts(name)) return began;
     if (this.#tilting !== null) return [...began, this.#tilt(this.#tilting, settings, height)];
-    if (this.#leavesZone(settings)) return [...began, this.#holding('anew')];
-    if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('anew'), fingers: [] }];
+    if (this.#leavesZone(settings)) return [...began, this.#holding('fingers')];
+    if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('fingers'), fingers: [] }];
     return [...began, this.#holding('moved')];
   }
 
@@ -128,7 +128,7 @@ export class Fingers {
       this.#alongX = acrossX / this.#apart;
       this.#alongY = acrossY / this.#apart;
     }
-    return this.#holding('anew');
+    return this.#holding('fingers');
   }
 
   /** Whether two fingers have just left the zone in which they do not zoom, or do not turn. */

@@ -63,8 +63,8 @@ export interface ShiftIntent {
 export interface HoldIntent {
   readonly kind: 'hold';
   readonly fingers: readonly Point[];
-  /** Others than before, so that all take hold anew; the same, moved; or as they were. */
-  readonly change: 'anew' | 'moved' | 'none';
+  /** Other fingers than before, so that all take hold again; the same fingers, moved; or as they were. */
+  readonly change: 'fingers' | 'moved' | 'none';
   /** Two fingers may zoom, and turn. */
   readonly zoom: boolean;
   readonly turn: boolean;

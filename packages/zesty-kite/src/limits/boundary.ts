@@ -1,5 +1,11 @@
 /** The bounds of the settings, made ready: a shape, and how it is applied. */
-import { FARTHEST_IN_MIN_SPANS, isZoomLimited, type FullBounds, type FullSettings } from '../settings/index.ts';
+import {
+  FARTHEST_IN_MIN_SPANS,
+  isZoomLimited,
+  sentence,
+  type FullBounds,
+  type FullSettings,
+} from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Disc } from './disc.ts';
 import { Rectangle } from './rectangle.ts';
@@ -85,7 +91,9 @@ export function boundaryOf(
 export function kindOf<K extends ShapeOutlines>(bounds: FullBounds, kinds: readonly K[]): K {
   const kind = kinds.find(({ names }) => names.some((name) => bounds[name] !== undefined));
   if (kind === undefined)
-    throw new RangeError('bounds: found a shape of no known kind; wanted options.shapes to have it');
+    throw new RangeError(
+      sentence({ path: 'bounds', found: 'a shape of no known kind', wanted: 'options.shapes to have it' }),
+    );
   return kind;
 }
 

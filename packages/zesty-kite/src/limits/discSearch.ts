@@ -30,7 +30,7 @@ export class DiscSearch {
     const { discX: middleX, discY: middleY, radius, corners, span, best } = this;
     const tried = this.#tried;
     const fine = 1e-14 * (Math.abs(middleX) + Math.abs(middleY) + radius + span);
-    // Where circles cross is known less finely than a point of one of them.
+    // The crossing of two circles is known less finely than a point of one of them.
     const coarse = fine + span * 1e-9;
     best.away = Infinity;
     this.#wished.x = tried.x = x;

@@ -34,7 +34,7 @@ export class Hold implements Part {
   isTooClose = false;
   /** Of the two spans at which two points on a steep hill can be held, it is the lesser. */
   isLesserRoot = false;
-  /** By how much two fingers were nearer to each other than what they hold shows, when they took hold: 0 but for what lies behind the horizon. */
+  /** By how much two fingers were nearer to each other than what they hold shows, when they took hold: 0 unless it lies behind the horizon. */
   distanceOffset = -0;
   /** Two fingers have zoomed, and pitch or lens are not yet where the zoom wants them: they ease, even where they follow at once. */
   isPinched = false;

@@ -6,7 +6,7 @@ import type { Part } from './part.ts';
 import { LENGTH_TOLERANCE } from './rest.ts';
 
 export class Level implements Part {
-  /** The focus height, but for what the eye's clearance adds. */
+  /** The focus height, without the lift for the eye's clearance. */
   height = -0;
   /** The target. It goes evenly from one sample of the ground to the next. */
   ground = -0;

@@ -1,5 +1,5 @@
 /**
- * An ability that moves the camera by itself, in one file. What it keeps is a part that frames copy; the rest are functions
+ * An ability that moves the camera by itself, in one file. Its state is a part that frames copy; the rest are functions
  * of it, called in the order of a step. `docs/add-an-ability.md` walks through one.
  */
 import type { SignalShape } from '../signals/index.ts';
@@ -18,7 +18,7 @@ export type Placement = Readonly<Partial<Record<'x' | 'y' | 'span' | 'heading' |
 /** What a hand that drags or pinches has just done. */
 export interface HandMoved {
   /** It holds with other fingers than before, or let go. */
-  readonly anew: boolean;
+  readonly fingersChanged: boolean;
   /** It let go in passing. */
   readonly glides: boolean;
   /** The time, microseconds. */

@@ -109,9 +109,9 @@ export class Timeline {
   }
 
   /** Lets the movers know what a hand has done. */
-  handMoved(anew: boolean, glides: boolean): void {
+  handMoved(fingersChanged: boolean, glides: boolean): void {
     this.kept.layLook();
-    this.kept.handMoved({ anew, glides, micros: this.micros });
+    this.kept.handMoved({ fingersChanged, glides, micros: this.micros });
   }
 
   /** Lets time go by without moving anything: up to a time that is not before its own, while nothing would have moved. */

@@ -47,10 +47,10 @@ export const glide: Mover<Motion, Trails> = {
     if (effect === 'takesOver') pan.isGliding = false;
     else if (pan.isGliding) pan.stop();
   },
-  hand: (trails, motion, { anew, glides, micros }) => {
+  hand: (trails, motion, { fingersChanged, glides, micros }) => {
     const { focus, hold, span, heading } = motion;
     if (hold.fingers === 0 && glides) fling(trails, motion, micros);
-    if (anew) {
+    if (fingersChanged) {
       trails.focus.clear();
       // One finger is lifted a moment before the other.
       if (hold.fingers === 2) trails.pinch.clear();
