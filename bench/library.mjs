@@ -24,7 +24,8 @@ const OLD_NAMES = { minSpan: 'leastSpan', maxSpan: 'mostSpan' };
 /** A build of before takes the names of settings that it knew. */
 function withOldNames(Camera) {
   try {
-    return new Camera({ zoom: { minSpan: 1 } }) && Camera;
+    new Camera({ zoom: { minSpan: 1 } });
+    return Camera;
   } catch {
     const renamed = ({ zoom = {}, ...settings }) => ({
       ...settings,
