@@ -1,9 +1,9 @@
 /** Ground below the eye, ground that changes while it is looked at, and ground that repeats itself. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Camera, reshapeGrid, terrainOfGrid, type Settings, type Terrain } from '../src/index.ts';
+import { Camera, reshapeGrid, terrainOf, terrainOfGrid, type Settings, type Terrain } from '../src/index.ts';
 import { record } from '../src/session/index.ts';
-import { forRuns } from './law.ts';
+import { forAll, forRuns } from './law.ts';
 import { playAgain, read } from './sessions.ts';
 import { between, bitsOf, hills, pixelsBetween } from './steering.ts';
 
@@ -40,6 +40,42 @@ test('the envelope of the ground: nowhere lower, nowhere steeper than 45° along
       expect(Math.abs(after - 2 * here + before)).toBeLessThanOrEqual((away * away * steepest) / (2 * step) + 1e-9);
     });
   }
+});
+
+test('the envelope of a function that rises between its samples: never lower, and smooth wherever it is higher', () => {
+  let smooth = 0;
+  forAll(
+    between(3, 20),
+    between(2, 24),
+    between(0, 7),
+    between(0, 400),
+    between(0.001, 4),
+    (wave, range, phase, x, away) => {
+      // Waves on a plateau with cliffs around.
+      const heightAt = (east: number, south: number): number =>
+        Math.abs(east - 200) > wave
+          ? 0
+          : range * (0.75 + Math.sin((6.283 * east) / wave + phase) * Math.cos(south) * 0.25);
+      const terrain = terrainOf({ id: 'waves', lowest: 0, highest: range, feature: 1, heightAt });
+      const over = (at: number): number => {
+        const spot = { x: at, y: 7.3, height: NaN };
+        terrain.sampleEnvelopeInto(spot);
+        return spot.height;
+      };
+      const places = [x - away, x, x + away];
+      const [before = 0, here = 0, after = 0] = places.map(over);
+      places.forEach((at, i) => {
+        expect([before, here, after][i]).toBeGreaterThanOrEqual(terrain.heightAt(at, 7.3));
+      });
+      // Between two samples the function itself may be the higher one, with its slope and its kinks.
+      const steps = Array.from({ length: 41 }, (_, i) => x + ((i - 20) / 20) * away);
+      if (steps.some((at) => terrain.heightAt(at, 7.3) > 0 && over(at) <= terrain.heightAt(at, 7.3) + 1e-9)) return;
+      smooth += 1;
+      expect(Math.abs(after - here)).toBeLessThanOrEqual(away * (1 + 1e-9));
+      expect(Math.abs(after - 2 * here + before)).toBeLessThanOrEqual((away * away) / 2 + 1e-9);
+    },
+  );
+  expect(smooth).toBeGreaterThan(15);
 });
 
 test('over steep ground the eye keeps its clearance in every frame; it rises no faster than it goes, and does not jerk', () => {
