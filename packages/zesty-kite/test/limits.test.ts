@@ -36,7 +36,7 @@ function outlineOf(corners: Float64Array): Outline {
 
 /** The greatest span at which the corners fit. */
 function fittingIn(shape: Convex | Disc, corners: Float64Array, max: number): number {
-  return shape.maxSpan(outlineOf(corners), 0, 0, max, NaN);
+  return shape.maxSpan(outlineOf(corners), 0, 0, max, null);
 }
 
 /** How far the corners reach over the farthest edge, seen from a focus. */

@@ -98,7 +98,8 @@ type Column = (typeof COLUMNS)[number];
 async function posesOfCsv(text: string): Promise<Pose[]> {
   const { parse } = await import('csv-parse/sync');
   const options = { bom: true, skip_empty_lines: true, trim: true } as const;
-  const [names = [], ...rows] = parse(text, options) as unknown as readonly (readonly string[])[];
+  const table = parse(text, options) as readonly (readonly string[])[];
+  const [names = [], ...rows] = table;
   const columnOf = (name: Column): number => names.indexOf(name);
   const missing = COLUMNS.slice(0, 4).filter((name) => columnOf(name) < 0);
   if (missing.length > 0)
@@ -111,7 +112,7 @@ async function posesOfCsv(text: string): Promise<Pose[]> {
     const refuse = (name: Column, fault: string): never => {
       throw new Failure(`${cellOf(text, i + 1, columnOf(name))}: ${name}: ${fault}`);
     };
-    const pose: Partial<Record<string, number>> = {};
+    const pose: Partial<Record<keyof Pose, number>> = {};
     for (const name of there) {
       const cell = row[columnOf(name)] ?? '';
       const value = Number(cell);
@@ -120,12 +121,12 @@ async function posesOfCsv(text: string): Promise<Pose[]> {
       if (fault !== null) refuse(name, fault);
       pose[name === 'seconds' ? 'at' : name] = value;
     }
-    const { at = NaN } = pose;
+    const { at = NaN, x = NaN, y = NaN, span = NaN, ...angles } = pose;
     if (!(at > last)) refuse('seconds', `found ${String(at)}; wanted more than ${String(last)}`);
     if (i > 0 && at - Number(rows[0]?.[columnOf('seconds')]) > AT.maximum)
       refuse('seconds', `found ${String(at)}; wanted at most a day after the first`);
     last = at;
-    return pose as unknown as Pose;
+    return { at, x, y, span, ...angles };
   });
 }
 

@@ -192,11 +192,12 @@ export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
     const eye = at(places, seconds, 3) ?? fixed.place;
     const turn = at(turns, seconds, 4) ?? fixed.turn;
     const length = Math.hypot(...turn) || 1;
+    const [x = 0, y = 0, z = 0, w = 1] = turn;
     const ymag = at(mags, seconds, 1)?.[0] ?? lens.orthographic?.ymag ?? null;
     return {
       seconds,
       eye: [eye[0] ?? 0, eye[1] ?? 0, eye[2] ?? 0] as const,
-      turn: turn.map((value) => value / length) as unknown as LensAt['turn'],
+      turn: [x / length, y / length, z / length, w / length] as const,
       yfov: at(fovs, seconds, 1)?.[0] ?? lens.perspective?.yfov ?? null,
       high: ymag === null ? null : 2 * ymag,
     };

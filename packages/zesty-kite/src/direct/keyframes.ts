@@ -83,30 +83,36 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
     const at = `[${String(i)}]`;
     if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
     const given = value as Readonly<Partial<Record<string, unknown>>>;
-    const kept: Partial<Record<string, number | string>> = {};
-    for (const [name, [min, max]] of Object.entries(NUMBERS)) {
+    const numbers: Partial<Record<keyof typeof NUMBERS, number>> = {};
+    for (const name of Object.keys(NUMBERS) as (keyof typeof NUMBERS)[]) {
+      const [min, max] = NUMBERS[name];
       const number = given[name];
       if (number === undefined && name !== 'at') continue;
       if (typeof number !== 'number' || !(number >= min && number <= max))
         return refuse(`${at}.${name}`, number, `a number from ${String(min)} to ${String(max)}`);
       // No -0: a session would have 0 for it.
-      kept[name] = number + 0;
+      numbers[name] = number + 0;
     }
-    if (!((kept['at'] as number) > last)) return refuse(`${at}.at`, kept['at'], 'a later time than the one before');
-    last = kept['at'] as number;
+    const { at: time = NaN, ...others } = numbers;
+    if (!(time > last)) return refuse(`${at}.at`, time, 'a later time than the one before');
+    last = time;
     const { ease, event, target } = given;
-    if (ease !== undefined) {
-      const known = KEY_EASES.find((name) => name === ease);
-      kept['ease'] = known ?? refuse(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
-    }
-    if (event !== undefined) kept['event'] = typeof event === 'string' ? event : refuse(`${at}.event`, event, 'a name');
-    if (target !== undefined) {
-      kept['target'] = typeof target === 'string' ? target : refuse(`${at}.target`, target, 'the name of a target');
-      if ('x' in kept || 'y' in kept) return refuse(`${at}.target`, target, 'x and y, or a target');
-    }
+    const known = KEY_EASES.find((name) => name === ease);
+    if (ease !== undefined && known === undefined) return refuse(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
+    if (event !== undefined && typeof event !== 'string') return refuse(`${at}.event`, event, 'a name');
+    if (target !== undefined && typeof target !== 'string')
+      return refuse(`${at}.target`, target, 'the name of a target');
+    if (target !== undefined && ('x' in others || 'y' in others))
+      return refuse(`${at}.target`, target, 'x and y, or a target');
     for (const name of Object.keys(given))
       if (!KEYS.has(name)) return refuse(`${at}.${name}`, given[name], `none of that name: ${[...KEYS].join(', ')}`);
-    return kept as unknown as Keyframe;
+    return {
+      at: time,
+      ...others,
+      ...(known === undefined ? {} : { ease: known }),
+      ...(event === undefined ? {} : { event }),
+      ...(target === undefined ? {} : { target }),
+    };
   });
 }
 

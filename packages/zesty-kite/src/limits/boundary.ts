@@ -8,6 +8,7 @@ import {
 } from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Disc } from './disc.ts';
+import type { Hint } from './hint.ts';
 import { Rectangle } from './rectangle.ts';
 import { FOCUS_ALONE, type Shape, type ShapeKind, type ShapeOutlines } from './shape.ts';
 
@@ -30,7 +31,7 @@ class Fit {
   look: Look | null = null;
   version = -1;
   max = NaN;
-  hint = NaN;
+  hint: Readonly<Hint> | null = null;
   span = NaN;
 }
 
@@ -147,10 +148,10 @@ export function keepInside(
  *
  * @param hint that of the shape, from a similar look
  */
-export function maxSpanInside(boundary: Boundary, look: Look, max: number, hint = NaN): number {
+export function maxSpanInside(boundary: Boundary, look: Look, max: number, hint: Readonly<Hint> | null = null): number {
   const { shape, margin, screenMargin, limitsZoom, fit } = boundary;
   if (!limitsZoom) return max;
-  if (fit.look !== look || fit.version !== look.version || fit.max !== max || !Object.is(fit.hint, hint)) {
+  if (fit.look !== look || fit.version !== look.version || fit.max !== max || fit.hint !== hint) {
     fit.look = look;
     fit.version = look.version;
     fit.max = max;

@@ -8,7 +8,7 @@ export class Disc implements Shape {
   readonly y: number;
   readonly radius: number;
   readonly slides = false;
-  readonly hint = NaN;
+  readonly hint = null;
   readonly #search = new DiscSearch();
 
   constructor(x: number, y: number, radius: number) {

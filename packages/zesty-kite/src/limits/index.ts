@@ -9,5 +9,6 @@ export {
   maxSpanInside,
   type Boundary,
 } from './boundary.ts';
+export { Hint } from './hint.ts';
 export { focusOutlineOf, outlinesOf } from './outlines.ts';
 export type { Extent, Outline, Shape, ShapeKind, ShapeOutlines } from './shape.ts';

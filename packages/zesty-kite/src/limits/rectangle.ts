@@ -9,7 +9,7 @@ export class Rectangle implements Shape {
   readonly right: number;
   readonly bottom: number;
   readonly slides = false;
-  readonly hint = NaN;
+  readonly hint = null;
 
   constructor(left: number, top: number, right: number, bottom: number) {
     this.left = left;

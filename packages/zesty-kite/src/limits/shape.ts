@@ -1,6 +1,7 @@
 /** A shape of ground that keeps the camera inside. */
 import type { FullBounds, ShapeChecks } from '../settings/index.ts';
 import type { Look, Point } from '../view/index.ts';
+import type { Hint } from './hint.ts';
 
 /** The part of a view that is kept inside, in spans from the focus: four corners, and how far they reach along the axes. */
 export type Outline = Pick<Look, 'isWithin' | 'corners' | 'extentLeft' | 'extentTop' | 'extentRight' | 'extentBottom'>;
@@ -37,11 +38,11 @@ export interface Shape {
   /**
    * Returns the greatest span, at most `max`, at which the outline fits inside somewhere.
    *
-   * @param hint where to begin: the `hint` of an earlier call for a similar outline; NaN for none
+   * @param hint where to begin: the `hint` of an earlier call for a similar outline; null for none
    */
-  maxSpan(outline: Outline, margin: number, screenMargin: number, max: number, hint: number): number;
-  /** What of the shape limited the span in the last call of `maxSpan`; NaN if there is nothing to say. */
-  readonly hint: number;
+  maxSpan(outline: Outline, margin: number, screenMargin: number, max: number, hint: Readonly<Hint> | null): number;
+  /** The edges that limited the span in the last call of `maxSpan`, overwritten by the next; null for a shape that needs no hint. */
+  readonly hint: Readonly<Hint> | null;
   /** Returns the greatest span at which the outline is inside around a focus. */
   maxSpanAt(outline: Outline, x: number, y: number, margin: number, screenMargin: number): number;
   /** Returns how far a focus is outside, if the shape keeps the focus alone; world units. */

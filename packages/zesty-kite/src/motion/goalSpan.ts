@@ -1,4 +1,5 @@
 /** How far the zoom goes: the greatest span up to the wanted one that fits, as the camera will look there. */
+import { Hint } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { Look } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt } from './byZoom.ts';
@@ -33,7 +34,9 @@ const HALVES_FROM = 8;
 class SpanSearch {
   #question: SpanQuestion | null = null;
   #rules: Rules | null = null;
-  #hint = NaN;
+  readonly #hint = new Hint();
+  #min = NaN;
+  #max = NaN;
   readonly #look = new Look();
   readonly #pose = new ShownPose();
 
@@ -41,8 +44,10 @@ class SpanSearch {
     const { left, top, right, bottom } = question;
     this.#question = question;
     this.#rules = rules;
-    this.#hint = NaN;
+    this.#hint.first = -1;
     this.#look.frame(rules.screen, left, top, right, bottom);
+    this.#min = minSpan(rules, this.#look);
+    this.#max = maxSpan(rules, this.#look);
     return this;
   }
 
@@ -50,14 +55,17 @@ class SpanSearch {
     const question = this.#question;
     const rules = this.#rules;
     if (question === null || rules === null) return NaN;
-    const min = minSpan(rules, this.#look);
-    const max = maxSpan(rules, this.#look);
+    const min = this.#min;
+    const max = this.#max;
     const wanted = clamp(question.wanted, min, max);
     // Between two fingers any span will do.
     const stop = question.isFree ? NaN : (rules.stops?.nearestTo(this.#look, wanted, min, max) ?? NaN);
     const fitting = stop === stop ? this.#fittingStop(stop, min) : NaN;
     const span = fitting === fitting ? fitting : this.#fitting(wanted, min);
-    question.hint = this.#hint;
+    if (this.#hint.first >= 0) {
+      question.hint = new Hint();
+      question.hint.copyFrom(this.#hint);
+    }
     return span === span ? span : min;
   }
 
@@ -147,8 +155,8 @@ class SpanSearch {
     const isLensFar = lens !== null && isFar(lens, bare, lensFar);
     pose.fieldOfView = fieldOfViewAt(lens, settings.lens.distance, look, span, isLensFar);
     look.turn(pose);
-    const fits = shape.maxSpan(look, margin, screenMargin, maxSpan(rules, look), this.#hint);
-    this.#hint = shape.hint;
+    const fits = shape.maxSpan(look, margin, screenMargin, this.#max, this.#hint);
+    if (shape.hint !== null) this.#hint.copyFrom(shape.hint);
     return fits - span;
   }
 }

@@ -1,4 +1,5 @@
 /** The question how far the zoom goes, kept beside its answer. */
+import type { Hint } from '../limits/index.ts';
 import type { Insets as Sides } from '../view/index.ts';
 import type { Heading } from './heading.ts';
 import type { Hold } from './hold.ts';
@@ -36,8 +37,8 @@ export class SpanQuestion {
   readonly lensFar: boolean;
   /** Any span will do, as between two fingers: stops do not count. */
   readonly isFree: boolean;
-  /** The hint of the bounds' shape for similar looks; NaN before the answer. */
-  hint = NaN;
+  /** The hint of the bounds' shape for similar looks; null before the answer, and for shapes that need none. */
+  hint: Hint | null = null;
 
   constructor(
     { zoom, turn, tilt, lens, insets, hold }: Asking,

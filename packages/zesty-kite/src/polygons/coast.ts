@@ -16,7 +16,7 @@ const ENDS = [
 export class Coast implements Shape {
   readonly slides = true;
   readonly innerRadius = 0;
-  readonly hint = NaN;
+  readonly hint = null;
   readonly #edges: Edges;
   readonly #at = new ScratchPoint();
   readonly #next = new ScratchPoint();

@@ -5,7 +5,7 @@
  * matter, and the edge that it is over the farthest joins them, until there is none (J. E. Kelley's cutting
  * planes, Journal of the SIAM 8, 1960). Whole groups of neighbouring edges are ruled out at once.
  */
-import type { Outline, Shape } from '../limits/index.ts';
+import type { Hint, Outline, Shape } from '../limits/index.ts';
 import type { Point } from '../view/index.ts';
 import { ConvexEdges } from './convexEdges.ts';
 import { fitInConvex } from './fitInConvex.ts';
@@ -25,7 +25,13 @@ export class Convex extends ConvexEdges implements Shape {
     } else keepInConvex(this, outline.corners, span, margin, desired, out);
   }
 
-  maxSpan({ corners }: Outline, margin: number, screenMargin: number, max: number, hint: number): number {
+  maxSpan(
+    { corners }: Outline,
+    margin: number,
+    screenMargin: number,
+    max: number,
+    hint: Readonly<Hint> | null,
+  ): number {
     return fitInConvex(this, corners, margin, screenMargin, max, hint);
   }
 

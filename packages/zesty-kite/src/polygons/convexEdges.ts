@@ -1,5 +1,5 @@
 /** The edges of a convex polygon, in groups of neighbours, and the scratch of searches among them. */
-import type { Extent } from '../limits/index.ts';
+import { Hint, type Extent } from '../limits/index.ts';
 import { ScratchPoint } from '../view/index.ts';
 import { HalfPlanes, Search } from './halfPlanes.ts';
 
@@ -37,8 +37,7 @@ export class ConvexEdges {
   /** Scratch: the edges that `worstEdge` found the corners to be over, one a group. */
   readonly over: Int32Array;
   overCount = 0;
-  /** The edges that limited the span in the last fit, as the digits of one number. */
-  hint = NaN;
+  readonly hint = new Hint();
 
   /** @param corners of a convex polygon, clockwise where y points down */
   constructor(corners: readonly (readonly [number, number])[]) {

@@ -1,4 +1,5 @@
 /** The greatest span at which four corners around the focus fit into a convex polygon. */
+import type { Hint } from '../limits/index.ts';
 import type { ConvexEdges } from './convexEdges.ts';
 import { loosen } from './halfPlanes.ts';
 import { addRoom, farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
@@ -14,7 +15,7 @@ export function fitInConvex(
   margin: number,
   screenMargin: number,
   max: number,
-  hint: number,
+  hint: Readonly<Hint> | null,
 ): number {
   const { known, inner, extent: middle, groups, groupBound, placed, search, focus, over } = convex;
   takeCorners(convex, corners);
@@ -25,11 +26,15 @@ export function fitInConvex(
   search.x = inner.x;
   search.y = inner.y;
   placed.slack = search.slack * 1e-3;
-  for (let digits = hint; digits > 0; digits = Math.floor(digits / MOST_EDGES))
-    learnToFit(convex, margin, screenMargin, (digits % MOST_EDGES) - 1);
-  // Edges from all around give a first bound.
-  for (let k = 0; !(hint > 0) && k < FIRST_KNOWN; k++)
-    learnToFit(convex, margin, screenMargin, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+  if (hint !== null && hint.first >= 0) {
+    learnToFit(convex, margin, screenMargin, hint.first);
+    learnToFit(convex, margin, screenMargin, hint.second);
+    if (hint.third >= 0) learnToFit(convex, margin, screenMargin, hint.third);
+  } else {
+    // Edges from all around give a first bound.
+    for (let k = 0; k < FIRST_KNOWN; k++)
+      learnToFit(convex, margin, screenMargin, groups[Math.floor((k * groupBound.length) / FIRST_KNOWN)] ?? 0);
+  }
   search.first = search.second = search.third = -1;
   while (search.t < 0) {
     const { t } = search;
@@ -44,18 +49,14 @@ export function fitInConvex(
       if (learnToFit(convex, margin, screenMargin, over[k] ?? 0)) isNews = true;
     if (!isNews) break;
   }
-  convex.hint = hintOf(convex);
+  leaveHint(convex);
   return Math.max(0, -search.t);
 }
 
-/** The base of hints: three edges of fewer are exact in a float64. */
-const MOST_EDGES = 131_072;
-
-function hintOf({ knownEdges, search, edge }: ConvexEdges): number {
-  const { first, second, third } = search;
-  if (first < 0 || edge.length >= MOST_EDGES) return NaN;
-  const digit = (i: number): number => (i < 0 ? 0 : (knownEdges[i] ?? 0) + 1);
-  return digit(first) + MOST_EDGES * (digit(second) + MOST_EDGES * digit(third));
+function leaveHint({ hint, knownEdges, search: { first, second, third } }: ConvexEdges): void {
+  hint.first = first < 0 ? -1 : (knownEdges[first] ?? -1);
+  hint.second = second < 0 ? -1 : (knownEdges[second] ?? -1);
+  hint.third = third < 0 ? -1 : (knownEdges[third] ?? -1);
 }
 
 const FIRST_KNOWN = 8;
