@@ -18,7 +18,7 @@ const MAX_BYTES = 1024;
 /** A row that takes longer than this share of its stored ratio has become slower. */
 const SLOWER = 1.15;
 /** A busy machine may slow a row: it is measured up to so many times. */
-const ATTEMPTS = 20;
+const ATTEMPTS = 6;
 /** Of so many, the middle ratio is stored. */
 const WRITTEN = 3;
 const RATIOS = new URL('ratios.json', import.meta.url);

@@ -62,10 +62,7 @@ class SpanSearch {
     const stop = question.isFree ? NaN : (rules.stops?.nearestTo(this.#look, wanted, min, max) ?? NaN);
     const fitting = stop === stop ? this.#fittingStop(stop, min) : NaN;
     const span = fitting === fitting ? fitting : this.#fitting(wanted, min);
-    if (this.#hint.first >= 0) {
-      question.hint = new Hint();
-      question.hint.copyFrom(this.#hint);
-    }
+    question.copyFrom(this.#hint);
     return span === span ? span : min;
   }
 

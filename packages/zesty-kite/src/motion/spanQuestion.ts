@@ -1,5 +1,5 @@
 /** The question how far the zoom goes, kept beside its answer. */
-import type { Hint } from '../limits/index.ts';
+import { Hint } from '../limits/index.ts';
 import type { Insets as Sides } from '../view/index.ts';
 import type { Heading } from './heading.ts';
 import type { Hold } from './hold.ts';
@@ -18,8 +18,11 @@ export interface Asking {
   readonly hold: Hold;
 }
 
-/** All that the goal span depends on besides the rules. It does not change once it is answered, so frames share it. */
-export class SpanQuestion {
+/**
+ * All that the goal span depends on besides the rules. It does not change once it is answered, so frames share it. It is also the
+ * hint that its search leaves: a step makes one object at most.
+ */
+export class SpanQuestion extends Hint {
   /** World units. */
   readonly wanted: number;
   /** Degrees: where the camera turns to, and what the player tilted. */
@@ -37,13 +40,11 @@ export class SpanQuestion {
   readonly lensFar: boolean;
   /** Any span will do, as between two fingers: stops do not count. */
   readonly isFree: boolean;
-  /** The hint of the bounds' shape for similar looks; null before the answer, and for shapes that need none. */
-  hint: Hint | null = null;
-
   constructor(
     { zoom, turn, tilt, lens, insets, hold }: Asking,
     { wanted = zoom.wanted, pitch = NaN, frame = insets, isFree = hold.fingers === 2 }: Partial<Other> = {},
   ) {
+    super();
     this.wanted = wanted;
     this.heading = turn.goal;
     this.tilt = tilt.offset;

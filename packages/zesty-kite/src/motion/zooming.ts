@@ -74,7 +74,7 @@ export class Zooming {
     zoom.shown = zoom.eased;
     if (!rules.boundary.limitsZoom) return;
     if (fitsByFar(rules.boundary, look, zoom.eased)) return;
-    const fits = maxSpanInside(rules.boundary, look, this.max, this.#kept.question?.hint);
+    const fits = maxSpanInside(rules.boundary, look, this.max, this.#kept.question);
     if (zoom.eased > fits) zoom.shown = Math.max(fits, this.min);
   }
 

@@ -2,7 +2,7 @@
 import type { Hint } from '../limits/index.ts';
 import type { ConvexEdges } from './convexEdges.ts';
 import { loosen } from './halfPlanes.ts';
-import { addRoom, farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
+import { farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
 
 /**
  * Returns the greatest span, at most `max`, at which all corners fit inside somewhere; 0 if there is none.
@@ -86,6 +86,9 @@ function moveKnown({ known, knownEdges }: ConvexEdges, from: number, to: number)
 function learnToFit(convex: ConvexEdges, margin: number, screenMargin: number, edge: number): boolean {
   if (!learn(convex, edge, 0)) return false;
   farthestCorner(convex, edge);
-  addRoom(convex.known, (convex.edge[edge] ?? 0) + margin, (convex.reach[edge] ?? 0) - screenMargin);
+  // Written here: numbers that are passed on may be boxed.
+  const { room, gain, count } = convex.known;
+  room[count - 1] = (convex.edge[edge] ?? 0) + margin;
+  gain[count - 1] = (convex.reach[edge] ?? 0) - screenMargin;
   return true;
 }
