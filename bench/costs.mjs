@@ -2,10 +2,10 @@
 import { sink } from './rows.mjs';
 
 /**
- * Nanoseconds a call of each: the least of many short rounds, taken in turns so that a busy machine
- * slows all of them alike.
+ * Nanoseconds a call of each: the least of many rounds, taken in turns so that a busy machine slows all of them alike.
+ * A round lasts some 0.1 ms: short enough to fall between two interruptions.
  */
-export function costs(frames, calls = 2_000, rounds = 400) {
+export function costs(frames, calls = 50, rounds = 3_000) {
   const min = frames.map(() => Infinity);
   for (let round = 0; round < rounds; round++) {
     frames.forEach((frame, which) => {

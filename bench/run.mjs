@@ -18,9 +18,9 @@ const MAX_BYTES = 1024;
 /** A row that takes longer than this share of its stored ratio has become slower. */
 const SLOWER = 1.15;
 /** A busy machine may slow a row: it is measured up to so many times. */
-const ATTEMPTS = 6;
+const ATTEMPTS = 10;
 /** Of so many, the middle ratio is stored. */
-const WRITTEN = 3;
+const WRITTEN = 5;
 const RATIOS = new URL('ratios.json', import.meta.url);
 const [command = '', ...args] = process.argv.slice(2);
 
@@ -35,7 +35,7 @@ const commands = {
   '--row': async (name) => {
     const frame = rowsOf(await load())[name]();
     for (let i = 0; i < 100_000; i++) frame();
-    const [theirs, cost] = costs([matrixPackageFrames(), frame], 1_000, 120);
+    const [theirs, cost] = costs([matrixPackageFrames(), frame], 50, 3_000);
     return { cost, ratio: cost / theirs, bytes: bytes(frame, 500, 41, 0.25) };
   },
   /** Prints what one row costs in two builds; null for the other if it has no such row. */
@@ -44,7 +44,7 @@ const commands = {
     try {
       const frames = [make(), rowsOf(await load())[name]()];
       for (let i = 0; i < 20_000; i++) for (const frame of frames) frame();
-      return costs(frames, 500, 240);
+      return costs(frames, 50, 3_000);
     } catch {
       return null;
     }

@@ -8,6 +8,8 @@ export interface Take {
   readonly text: string;
   readonly header: SessionHeader;
   readonly signals: readonly StampedSignal[];
+  /** The time of its signals at which it begins, milliseconds. */
+  readonly begin: number;
   /** Milliseconds, a second of rest included. */
   readonly length: number;
 }
@@ -18,7 +20,8 @@ export function takeOf(text: string): Take {
   const signals = reader.push(text);
   const { header, signals: more } = reader.end();
   const all = [...signals, ...more];
-  return { text, header, signals: all, length: (all.at(-1)?.at ?? 0) / 1000 + 1000 };
+  const begin = (header.at ?? 0) / 1000;
+  return { text, header, signals: all, begin, length: (all.at(-1)?.at ?? 0) / 1000 - begin + 1000 };
 }
 
 /** Plays a take on a camera of its own. */
@@ -28,7 +31,8 @@ export class Player {
   #next = 0;
 
   constructor(take: Take, settings: Settings, terrain: Terrain | null) {
-    const { start } = take.header.settings;
+    const { settings: recorded, pose } = take.header;
+    const start = pose === undefined ? recorded.start : { ...pose, pitch: pose.pitch ?? undefined };
     this.#take = take;
     this.camera = new Camera(start === undefined ? settings : mergeSettings(settings, { start }), {
       screen: take.header.screen,
@@ -45,11 +49,13 @@ export class Player {
   }
 
   #frame(time: number): void {
-    const { signals } = this.#take;
-    for (let signal = signals[this.#next]; signal && signal.at / 1000 <= time; signal = signals[++this.#next])
+    const { signals, begin } = this.#take;
+    for (let signal = signals[this.#next]; signal; signal = signals[++this.#next]) {
+      const due = signal.at / 1000 - begin;
+      if (due > time) break;
       // Another look's ground and changes are not this one's.
-      if (signal.kind !== 'terrain' && signal.kind !== 'change')
-        this.camera.signal({ ...signal, time: signal.at / 1000 });
+      if (signal.kind !== 'terrain' && signal.kind !== 'change') this.camera.signal({ ...signal, time: due });
+    }
     this.camera.advance(time);
   }
 }

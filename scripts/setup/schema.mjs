@@ -59,12 +59,30 @@ export async function sessionJsonSchema() {
   const text = { type: 'string' };
   const size = { type: 'number', minimum: 0 };
   const coordinate = { type: 'number', minimum: -1e12, maximum: 1e12 };
+  const pose = {
+    type: 'object',
+    properties: {
+      x: coordinate,
+      y: coordinate,
+      span: { type: 'number', exclusiveMinimum: 0, maximum: 1e12 },
+      heading: coordinate,
+      pitch: { anyOf: [{ type: 'number', minimum: 0, maximum: 90 }, { type: 'null' }] },
+    },
+    required: ['x', 'y', 'span', 'heading', 'pitch'],
+    additionalProperties: false,
+  };
   const header = {
     type: 'object',
     description: 'The first line.',
     properties: {
       format: { const: FORMAT },
       version: { const: VERSION },
+      at: {
+        description: 'The time at which it begins, microseconds; 0 when left out.',
+        type: 'integer',
+        minimum: 0,
+        maximum: 1e15,
+      },
       settings: { $ref: 'settings.schema.json', description: 'What it began with.' },
       screen: {
         description: 'The size that it began with, or null where it was not known yet.',
@@ -78,18 +96,13 @@ export async function sessionJsonSchema() {
           { type: 'null' },
         ],
       },
+      pose: {
+        description: 'The pose at the beginning; where the settings begin when left out.',
+        ...pose,
+      },
       home: {
         description: 'Where Home leads; where the settings begin when left out.',
-        type: 'object',
-        properties: {
-          x: coordinate,
-          y: coordinate,
-          span: { type: 'number', exclusiveMinimum: 0, maximum: 1e12 },
-          heading: coordinate,
-          pitch: { anyOf: [{ type: 'number', minimum: 0, maximum: 90 }, { type: 'null' }] },
-        },
-        required: ['x', 'y', 'span', 'heading', 'pitch'],
-        additionalProperties: false,
+        ...pose,
       },
       terrain: {
         description: 'The terrain that it was played over; flat ground when left out.',
@@ -103,6 +116,13 @@ export async function sessionJsonSchema() {
           'The abilities that the camera had learned. Signals of those that are not in `zesty-kite/direct` are not listed here.',
         type: 'array',
         items: text,
+      },
+      state: {
+        description:
+          'All that moved and all that was held at the beginning. Recordings write it; it depends on the version, and is not edited.',
+        type: 'object',
+        properties: { digest: text },
+        required: ['digest'],
       },
     },
     required: ['format', 'version', 'settings', 'screen'],

@@ -37,7 +37,7 @@ export const circling: Mover<MovedCamera, Circling, SignalsOf<typeof signals>> =
   isUnderWay: ({ rate }) => rate !== 0,
   interrupt: (state, camera, effect, cause) => {
     state.idle = 0;
-    if (cause === 'mover' || cause === 'session') state.rate = 0;
+    if (cause === 'mover') state.rate = 0;
   },
   hear: (state, camera, { rate, pause }) => {
     camera.interrupt('mover');

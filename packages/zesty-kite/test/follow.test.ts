@@ -202,7 +202,6 @@ test('it ends with the target, with a call, with a journey home, and says how', 
   expect(await over(({ camera }) => camera.home())).toBe('replaced mover');
   expect(await over(({ camera }) => camera.place({ x: 0 }))).toBe('interrupted placeFocus');
   expect(await over(({ camera }) => void follow(camera, { x: 5, y: 5 }))).toBe('replaced mover');
-  expect(await over(({ camera }) => void record(camera))).toBe('interrupted session');
   const camera = new Camera(flat, { screen });
   let afloat = true;
   camera.advance(0);

@@ -1,11 +1,9 @@
-/** Signals without an effect, calls that wait, and a recording change nothing. */
+/** Signals without an effect change nothing, and neither do calls that wait. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Camera, tilted, type Settings, type Signal } from '../src/index.ts';
-import { record } from '../src/session/index.ts';
-import { forAll, forRuns } from './law.ts';
-import { playAgain, read } from './sessions.ts';
-import { between, bitsOf, hills } from './steering.ts';
+import { forAll } from './law.ts';
+import { between, hills } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };
 
@@ -91,28 +89,5 @@ test('what a call changes shows when it returns, whatever waits', () => {
     expect(camera.goal).toMatchObject({ x: 40, span: 150, heading: 30 });
     camera.change({ pan: { speed: 2 } });
     expect(camera.settings.pan.speed).toBe(2);
-  });
-});
-
-test('a recording changes no settings and loses no call: Home goes where it did, in the game and in the replay', () => {
-  forRuns(20, between(-300, 300), between(50, 500), fc.boolean(), (x, span, moves) => {
-    const camera = new Camera({ start: { x: 10, y: 20, span: 100 } }, { screen });
-    camera.advance(0);
-    if (moves) camera.zoom({ notches: 2 });
-    camera.advance(20);
-    const { settings } = camera;
-    camera.place({ x, span });
-    const recording = record(camera);
-    expect(camera.settings).toEqual(settings);
-    camera.advance(0);
-    expect(camera.shown).toMatchObject({ x, span });
-    camera.signal({ kind: 'home', time: 100 });
-    for (let time = 16; time < 30_000; time += 160) camera.advance(time);
-    camera.advance(60_000);
-    expect(camera.shown.x).toBeCloseTo(10, 9);
-    expect(camera.shown.span).toBeCloseTo(100, 9);
-    const replay = playAgain(read(recording.text()), { rate: 37 });
-    replay.camera.advance(60_000);
-    expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   });
 });

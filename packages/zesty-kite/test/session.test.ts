@@ -12,6 +12,15 @@ import { between, bitsOf, hands, settingsWith, steeringBy, wildSignals } from '.
 const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith));
 const LEMON = new URL('../../../data/lemon-strait/sessions/', import.meta.url);
 
+function thrown(act: () => unknown): unknown {
+  try {
+    act();
+  } catch (error) {
+    return error;
+  }
+  return null;
+}
+
 function refusal(text: string): string {
   try {
     read(text);
@@ -119,6 +128,34 @@ test('a broken line is refused with its number, what was found and what was expe
   expect(refusal(`${HEADER}\n{"at":0,"kind":"wheel","x":1,"y":2,"notches":null}\n`)).toBe(
     'line 2: notches: found null; wanted a number',
   );
+});
+
+test('a state is refused if it was edited, or if a part of it is missing: with its path', () => {
+  const camera = new Camera({}, { screen: { width: 800, height: 600 } });
+  camera.advance(0);
+  camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 5 });
+  camera.advance(100);
+  const [header = ''] = record(camera).text().split('\n');
+  expect(refusal(`${header}\n`)).toBe('taken');
+  expect(conforms(JSON.parse(header))).toBe(true);
+  const { state } = read(`${header}\n`).header;
+  if (state === undefined) throw new Error('a camera that moves has a state');
+  const replayOf = (changed: object) => () =>
+    new Replay({ settings: {}, screen: { width: 800, height: 600 }, state: { ...state, ...changed } });
+  expect(replayOf({})).not.toThrow();
+  expect(replayOf({ steps: 1 })).toThrow(/^state\.digest: expected "[0-9a-f]{16}", got "[0-9a-f]{16}"/);
+  const { hands: lost, digest, ...others } = state;
+  const expected = /expected "([0-9a-f]{16})"/.exec(
+    String(thrown(() => new Replay({ settings: {}, screen: null, state: { digest, ...others } }))),
+  )?.[1];
+  expect(() => new Replay({ settings: {}, screen: null, state: { digest: expected ?? '', ...others } })).toThrow(
+    'state.hands.held: expected a value, got none. Replay it with the version that recorded it',
+  );
+  expect([lost, refusal(header.replace('"state":{"digest"', '"state":{"digests"'))]).toEqual([
+    expect.anything(),
+    expect.stringMatching(/^line 1: state: expected an object with a digest, got /),
+  ]);
+  expect(refusal(header.replace(/"at":\d+/, '"at":1.5'))).toBe('line 1: at: expected whole microseconds, got 1.5');
 });
 
 test('Replay refuses a frame rate that is none', () => {

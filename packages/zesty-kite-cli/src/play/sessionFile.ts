@@ -177,9 +177,15 @@ class Player {
     const isIts = ({ id, digest }: Terrain): boolean => id === header.terrain?.id && digest === header.terrain.digest;
     const none = header.terrain === undefined && (isAnyGround || terrains.length > 1) ? null : (terrains[0] ?? null);
     const terrain = terrains.find(isIts) ?? none;
-    const start = settings === undefined ? header : { ...header, settings };
+    const start = settings === undefined ? header : withSettings(header, settings);
     const replay = new Replay(start, { rate, terrain, terrains, from: from * 1e6, until: this.#until, frame });
     begin?.(replay.camera);
     return replay;
   }
+}
+
+/** The same hands with other settings: they begin at the start of those, at rest. */
+function withSettings(header: SessionHeader, settings: Settings): SessionHeader {
+  const { format, version, at = 0, screen, home, terrain, movers = [] } = header;
+  return { format, version, at, settings, screen, movers, ...(home && { home }), ...(terrain && { terrain }) };
 }

@@ -73,14 +73,6 @@ export class Changes {
     return taken;
   }
 
-  /** Removes all changes that wait, and returns the settings after them. */
-  takeAll(): Checked {
-    const last = this.#last;
-    this.#forget();
-    this.#called = null;
-    return last;
-  }
-
   /** The settings after all changes: a signal that comes next is judged by them. */
   get last(): FullSettings {
     return this.#last.settings;

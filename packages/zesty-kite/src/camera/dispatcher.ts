@@ -32,19 +32,21 @@ export class Dispatcher {
   readonly #stage: Stage;
   readonly #clock: FrameClock;
   readonly #recorder: Recorder;
-  readonly #hands: Hands;
+  readonly hands: Hands;
+  /** Something besides the first size of the screen has taken effect. */
+  hasHeard = false;
   /** Calls of abilities before the size of the screen is known. */
   readonly #untilSized: SignalBody[] = [];
   /** The time of the last signal that changed nothing, microseconds. */
-  #heardAt = 0;
+  heardAt = 0;
   /** The time at which the pointer will have dwelt at an edge, microseconds; null while it is at none. */
-  #dwells: number | null = null;
+  dwells: number | null = null;
 
   constructor(stage: Stage, clock: FrameClock, recorder: Recorder) {
     this.#stage = stage;
     this.#clock = clock;
     this.#recorder = recorder;
-    this.#hands = new Hands(stage.settings);
+    this.hands = new Hands(stage.settings);
   }
 
   get observer(): Observer | null {
@@ -52,19 +54,12 @@ export class Dispatcher {
   }
 
   get isDwelling(): boolean {
-    return this.#dwells !== null;
+    return this.dwells !== null;
   }
 
   /** The time of kept motion, or of a later signal that changed nothing, microseconds. */
   get lastHeard(): number {
-    return Math.max(this.#stage.timeline.micros, this.#heardAt);
-  }
-
-  /** Lets go of all that is held. */
-  restart(): void {
-    this.#hands.release();
-    this.#dwells = null;
-    this.#heardAt = 0;
+    return Math.max(this.#stage.timeline.micros, this.heardAt);
   }
 
   /** Keeps the call of an ability until the size of the screen is known. */
@@ -84,7 +79,10 @@ export class Dispatcher {
       timeline.runTo(at);
       this.look(null);
       this.takeEffect(body, at, intents);
-    } else this.#heardAt = at;
+    } else {
+      this.heardAt = at;
+      this.hasHeard = true;
+    }
     this.#recorder.add({ at, ...body });
     if (this.#stage.isSized && this.#untilSized.length > 0)
       for (const waiting of this.#untilSized.splice(0)) this.apply(waiting, at);
@@ -93,6 +91,7 @@ export class Dispatcher {
   /** @param intents of the hands; null for a signal that the hands do not read */
   takeEffect(body: SignalBody, at: number, intents: readonly Intent[] | null): void {
     const { timeline, isSized } = this.#stage;
+    this.hasHeard ||= isSized || body.kind !== 'screen';
     // Other settings and other ground change the goal of the camera, not what is shown.
     const eases = isSized && (body.kind === 'change' || body.kind === 'terrain');
     const before = eases ? shownOf(timeline.kept) : null;
@@ -116,12 +115,12 @@ export class Dispatcher {
   /** Lets a dwell at an edge take effect at its own time, if that is not after `micros`. */
   dwellUntil(micros: number): void {
     const { timeline } = this.#stage;
-    const due = this.#dwells;
+    const due = this.dwells;
     if (due === null || due > micros) return;
-    this.#dwells = null;
+    this.dwells = null;
     timeline.runTo(Math.max(due, timeline.micros));
     this.look(null);
-    this.#steer(this.#hands.dwell(), 'hover');
+    this.#steer(this.hands.dwell(), 'hover');
     this.look('hover');
   }
 
@@ -143,7 +142,7 @@ export class Dispatcher {
     if (body.kind === 'hover') return this.#hover(body, at);
     if (body.kind === 'screen') return this.#stage.isNewScreen(body) ? null : [];
     if (body.kind === 'change') return this.#changeHands();
-    return isOfHands(body) ? this.#hands.hear(body, this.#stage.screen, at) : null;
+    return isOfHands(body) ? this.hands.hear(body, this.#stage.screen, at) : null;
   }
 
   /** Adopts the next change if it concerns the hands alone, and returns their intents; null for any other change. */
@@ -153,7 +152,7 @@ export class Dispatcher {
     const names = Object.keys(next.settings) as (keyof FullSettings)[];
     if (!names.every((name) => HANDS.has(name) || next.settings[name] === settings[name])) return null;
     this.#stage.adopt(changes.take());
-    return this.#hands.adopt(this.#stage.settings, screen);
+    return this.hands.adopt(this.#stage.settings, screen);
   }
 
   #hear(body: SignalBody, at: number): void {
@@ -178,31 +177,31 @@ export class Dispatcher {
         break;
       case 'change':
         this.#stage.change(changes.take());
-        this.#obey(this.#hands.adopt(this.#stage.settings, screen));
+        this.#obey(this.hands.adopt(this.#stage.settings, screen));
         break;
       case 'terrain':
         this.#stage.rebuild(body);
         break;
       case 'release':
-        this.#obey(this.#hands.hear(body, screen, at));
+        this.#obey(this.hands.hear(body, screen, at));
         kept.endMovers('release');
         break;
       case 'home':
       case 'pan':
       default:
         // The signal of a mover. Keys that are held then wait.
-        if (timeline.hear(body)) this.#obey(this.#hands.wait());
+        if (timeline.hear(body)) this.#obey(this.hands.wait());
     }
   }
 
   /** A pointer that comes to an edge counts once it has dwelt there. */
   #hover(body: HoverSignal, at: number): readonly Intent[] {
     const { screen, settings } = this.#stage;
-    const { intents, enters } = this.#hands.hover(body, screen);
+    const { intents, enters } = this.hands.hover(body, screen);
     if (!enters) return intents;
     const dwell = Math.round((settings.edge?.dwell ?? 0) * 1e6);
-    if (dwell === 0) return [...intents, ...this.#hands.dwell()];
-    this.#dwells = at + dwell;
+    if (dwell === 0) return [...intents, ...this.hands.dwell()];
+    this.dwells = at + dwell;
     return intents;
   }
 

@@ -13,12 +13,6 @@ export class FrameClock {
   /** A frame has been shown. */
   isDrawn = false;
 
-  restart(): void {
-    this.#origin = null;
-    this.now = this.latest = this.shown = -0;
-    this.isDrawn = false;
-  }
-
   /** Begins a frame. */
   begin(time: number): void {
     if (this.#origin === null && Number.isFinite(time)) this.#origin = time;

@@ -97,6 +97,7 @@ export class Inbox {
     if (this.#calledAtRest) this.skipRest();
     for (const body of this.#calls) this.#recorder.add({ at: timeline.micros, ...body });
     this.#calls.length = 0;
+    this.#recorder.start();
   }
 
   /** Moves the time of a camera at rest to a step of the grid before now, so that a frame shows a beginning; or to the next signal that has a time. */
@@ -127,14 +128,5 @@ export class Inbox {
       if (body === null) return;
       this.#dispatcher.apply(body, Math.min(due, now));
     }
-  }
-
-  /** Lets the calls that wait take effect, and drops what has a time. */
-  empty(): void {
-    this.stampCalls();
-    for (let body = this.waiting.takeUntimed(); body !== null; body = this.waiting.takeUntimed())
-      this.#dispatcher.apply(body, this.lastShown);
-    this.#stage.timeline.runTo(this.lastShown);
-    this.waiting.clear();
   }
 }

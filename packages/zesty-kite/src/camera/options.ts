@@ -28,16 +28,29 @@ export interface CameraOptions {
   readonly report?: (error: unknown) => void;
 }
 
+/** All that moves and all that is held, as plain data. Recordings write it; replays read it. */
+export interface SavedState {
+  /** Of all the rest: a state is not edited. */
+  readonly digest: string;
+  readonly [name: string]: unknown;
+}
+
 /** The beginning of a session. */
 export interface SessionStart {
+  /** The time of the camera, microseconds; 0 when left out. */
+  readonly at?: number;
   readonly settings: Settings;
   readonly screen: Screen | null;
+  /** The pose at the beginning; `settings.start` when left out. With a state, it is for tools that play other settings. */
+  readonly pose?: Start;
   /** The destination of Home; `settings.start` when left out. */
   readonly home?: Start;
   /** The terrain below; left out for flat ground. */
   readonly terrain?: Pick<Terrain, 'id' | 'digest'>;
   /** The names of the abilities that the camera had learned; left out for none. */
   readonly movers?: readonly string[];
+  /** All that moved and all that was held; left out for a camera that nothing had happened to. */
+  readonly state?: SavedState;
 }
 
 /** @throws TypeError */

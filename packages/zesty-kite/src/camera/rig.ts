@@ -1,34 +1,21 @@
 /** Everything behind a camera: signals go in, kept motion goes on, frames come out. */
-import {
-  goalPose,
-  readShown,
-  refit,
-  ShownPose,
-  type Motion,
-  type Mover,
-  type MoverSignal,
-  type Start,
-} from '../motion/index.ts';
-import { MOVERS } from '../movers/index.ts';
+import { goalPose, readShown, refit, ShownPose, type Motion, type Mover, type MoverSignal } from '../motion/index.ts';
 import { sentence } from '../messages/index.ts';
 import type { Reports } from '../reports.ts';
-import { changeSettings, completeLayers, type Settings } from '../settings/index.ts';
+import { completeLayers, type Settings } from '../settings/index.ts';
 import { cleanScreen, plansOf, type SignalBody } from '../signals/index.ts';
-import { aim, View, type Pose, type Screen } from '../view/index.ts';
+import { aim, View, type Pose } from '../view/index.ts';
 import { Changes } from './changes.ts';
 import { Dispatcher, LONGEST_STRETCH_MICROS } from './dispatcher.ts';
 import { FrameClock } from './frameClock.ts';
 import { Inbox } from './inbox.ts';
 import type { Observer } from './observer.ts';
-import type { CameraOptions, SessionStart } from './options.ts';
+import type { CameraOptions } from './options.ts';
 import { Polls } from './polls.ts';
-import { Recorder, type Write } from './recorder.ts';
+import { Recorder } from './recorder.ts';
 import { Stage } from './stage.ts';
 import { callOn, finishSignal } from './steer.ts';
 import { Terrains } from './terrains.ts';
-
-/** As in the schema: headings that a start may have, degrees. */
-const MAX_TURN = 1e6;
 
 export class Rig {
   readonly view = new View();
@@ -41,8 +28,8 @@ export class Rig {
   /** Its pose. */
   readonly shown = new ShownPose();
   readonly #clock = new FrameClock();
-  readonly #recorder: Recorder;
-  readonly #dispatcher: Dispatcher;
+  readonly recorder: Recorder;
+  readonly dispatcher: Dispatcher;
   readonly #wake: () => void;
   /** The motion that is shown, with all that has been called since. */
   readonly #ahead: Motion;
@@ -57,20 +44,24 @@ export class Rig {
     this.#wake = wake ?? (() => undefined);
     const changes = new Changes(completeLayers(settings, shapes));
     this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null);
-    this.#recorder = new Recorder(reports);
-    this.#dispatcher = new Dispatcher(this.stage, this.#clock, this.#recorder);
-    this.inbox = new Inbox(this.stage, this.#clock, this.#dispatcher, this.#recorder);
+    this.recorder = new Recorder(reports);
+    this.dispatcher = new Dispatcher(this.stage, this.#clock, this.recorder);
+    this.inbox = new Inbox(this.stage, this.#clock, this.dispatcher, this.recorder);
     const { timeline } = this.stage;
     this.frame = timeline.createMotion(this.view.look);
     this.#ahead = timeline.createMotion();
     this.#there = timeline.createMotion();
-    this.#restart(screen ?? null, this.stage.start);
+    if (screen) {
+      this.inbox.filter.screen = screen;
+      this.stage.resize(cleanScreen(screen));
+    }
+    timeline.show(0, this.frame);
+    this.#aim();
   }
 
   /** Frames change nothing: nothing moves, nothing waits, and no poll keeps the camera awake. */
   get isSettled(): boolean {
-    if (!this.#clock.isDrawn || this.inbox.hasCalls || this.#dispatcher.isDwelling || this.polls.keepAwake)
-      return false;
+    if (!this.#clock.isDrawn || this.inbox.hasCalls || this.dispatcher.isDwelling || this.polls.keepAwake) return false;
     return this.inbox.waiting.isEmpty && this.stage.timeline.kept.isAtRest;
   }
 
@@ -95,7 +86,7 @@ export class Rig {
     } finally {
       this.#isAdvancing = false;
     }
-    this.#dispatcher.observer?.tell();
+    this.dispatcher.observer?.tell();
   }
 
   #advanceTo(time: number): void {
@@ -104,8 +95,8 @@ export class Rig {
     clock.begin(time);
     this.inbox.stampCalls();
     this.inbox.takeDue();
-    this.#dispatcher.dwellUntil(clock.now);
-    if (clock.now - before > LONGEST_STRETCH_MICROS) this.#dispatcher.divideGap(clock.now);
+    this.dispatcher.dwellUntil(clock.now);
+    if (clock.now - before > LONGEST_STRETCH_MICROS) this.dispatcher.divideGap(clock.now);
     this.stage.timeline.show(clock.now, this.frame);
     clock.end();
     this.#aim();
@@ -167,63 +158,18 @@ export class Rig {
     clock.expect(time);
     this.inbox.stampCalls();
     if (timeline.kept.isAtRest) this.inbox.skipRest();
-    timeline.runToMicro();
+    // A session lists signals in the order of their times.
+    timeline.runTo(this.dispatcher.lastHeard);
     sample.ahead = Math.max(0, clock.latest - timeline.micros) / 1e6;
     timeline.hear(sample);
     finishSignal(timeline);
-    this.#dispatcher.look(sample.kind);
-    if (this.#recorder.write !== null) this.#recorder.add({ at: timeline.micros, ...sample });
+    this.dispatcher.look(sample.kind);
+    if (this.recorder.write !== null) this.recorder.add({ at: timeline.micros, ...sample });
   }
 
   /** Adds the one observer of kept motion, or removes it. */
   observe(observer: Observer | null): void {
-    this.#dispatcher.watch(observer);
-  }
-
-  /**
-   * Begins a new session from what is shown: all that is held is let go, all that moves stops.
-   *
-   * @param write receives every signal as it takes effect, until another session begins
-   */
-  begin(write: Write | null): SessionStart {
-    this.inbox.empty();
-    const { stage } = this;
-    const { changes, terrains, timeline } = stage;
-    const { kept } = timeline;
-    const { x, y } = stage.inFirstCopy({ x: kept.x, y: kept.y });
-    const { span, heading, pitch } = kept;
-    // Whole turns beyond what a start may say are dropped.
-    const turns = Math.abs(heading) > MAX_TURN ? 360 * Math.round(heading / 360) : 0;
-    const start = { x, y, span, heading: heading - turns, pitch };
-    terrains.takeLast();
-    stage.adopt(changes.takeAll());
-    this.#recorder.write = write;
-    const screen = stage.isSized ? stage.screen : null;
-    this.#restart(screen, start);
-    this.wake();
-    const { inForce } = terrains;
-    const learned = timeline.movers.slice(MOVERS.length).map(({ name }) => name);
-    return {
-      settings: changeSettings(changes.inForce, { start }).written,
-      screen,
-      home: timeline.rules.home,
-      ...(inForce === null ? {} : { terrain: { id: inForce.id, digest: inForce.digest } }),
-      ...(learned.length === 0 ? {} : { movers: learned }),
-    };
-  }
-
-  /** Time zero: as a player of the session would find it. */
-  #restart(screen: Screen | null, start: Start): void {
-    const { stage } = this;
-    this.#dispatcher.restart();
-    this.inbox.filter.restart(stage.settings, screen ?? stage.screen);
-    stage.timeline.restart();
-    this.#clock.restart();
-    stage.restart(start);
-    if (screen !== null) stage.resize(cleanScreen(screen));
-    stage.timeline.show(0, this.frame);
-    this.#aim();
-    this.#dispatcher.observer?.restart(stage.timeline);
+    this.dispatcher.watch(observer);
   }
 
   #aim(): void {

@@ -31,7 +31,7 @@ export class Stage {
   /** The destination of Home; null for the start of the settings. */
   #home: Start | null;
   /** The pose to take once the size of the screen is known. */
-  #placed: Start;
+  placed: Start;
 
   constructor(changes: Changes, terrains: Terrains, shapes: readonly ShapeKind[], home: Start | null) {
     this.shapes = shapes;
@@ -39,23 +39,17 @@ export class Stage {
     this.terrains = terrains;
     this.#home = home;
     this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
-    this.#placed = this.start;
+    this.placed = startPlace(this.settings, this.timeline.rules.boundary);
+    beginAt(this.timeline.kept, this.placed);
+  }
+
+  /** The names of the abilities that were learned. */
+  get learned(): string[] {
+    return this.timeline.movers.slice(MOVERS.length).map(({ name }) => name);
   }
 
   get settings(): FullSettings {
     return this.changes.inForce.settings;
-  }
-
-  /** The pose that the settings begin with. */
-  get start(): Start {
-    return startPlace(this.settings, this.timeline.rules.boundary);
-  }
-
-  /** Begins at rest, on a screen of unknown size. */
-  restart(start: Start): void {
-    this.isSized = false;
-    this.#placed = start;
-    beginAt(this.timeline.kept, start);
   }
 
   /** Returns the rules of the settings after a change, on the screen of other rules. */
@@ -72,7 +66,7 @@ export class Stage {
   /** Puts a camera that waits for the size of its screen in its place. */
   beginOn(screen: Screen, motion: Timeline['kept']): void {
     motion.rules = this.rulesAfter(this.changes.inForce, screen);
-    beginAt(motion, this.#placed);
+    beginAt(motion, this.placed);
   }
 
   /** Brings kept motion into the limits of a screen of another size. */
@@ -83,7 +77,7 @@ export class Stage {
     this.screen = screen;
     this.adopt(this.changes.inForce);
     if (this.isSized) resize(kept);
-    else beginAt(kept, this.#placed);
+    else beginAt(kept, this.placed);
     kept.endMovers('resize');
     // A held point stays and the focus moves: the hand did not.
     if (kept.hold.fingers > 0) this.timeline.handMoved(true, false);
@@ -114,15 +108,15 @@ export class Stage {
       placeAt(kept, { x, y, span, heading, pitch });
       return;
     }
-    const placed = this.#placed;
-    this.#placed = {
+    const placed = this.placed;
+    this.placed = {
       x: x ?? placed.x,
       y: y ?? placed.y,
       span: span ?? placed.span,
       heading: heading ?? placed.heading,
       pitch: pitch ?? placed.pitch,
     };
-    beginAt(kept, this.#placed);
+    beginAt(kept, this.placed);
   }
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */

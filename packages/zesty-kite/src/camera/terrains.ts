@@ -43,12 +43,6 @@ export class Terrains {
     this.inForce = this.#named.get(nameOf(signal)) ?? null;
   }
 
-  /** Puts the last one in force. */
-  takeLast(): void {
-    this.inForce = this.#last;
-    this.#named.clear();
-  }
-
   /** No signal waits that could name one. */
   forget(): void {
     if (this.#named.size > 0) this.#named.clear();

@@ -6,8 +6,8 @@ import { maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/in
 export interface Parting {
   /** Steering or a call interrupted it, another took its place, the target was lost, or the program ended it. */
   readonly outcome: 'interrupted' | 'replaced' | 'lost' | 'ended';
-  /** The row of the table of what ends what that interrupted it; `session` if one began. */
-  readonly by: Cause | 'session' | null;
+  /** The row of the table of what ends what that interrupted it. */
+  readonly by: Cause | null;
 }
 
 const FARTHEST = 1e12;

@@ -1,7 +1,7 @@
 /** What is kept of a journey: where from, where to, how, and how far it has come. */
 import type { Cause, Part } from '../motion/index.ts';
 import type { Ease } from './ease.ts';
-import type { Path } from './path.ts';
+import { shortestPath, StraightPath, type Path } from './path.ts';
 
 /** Where to: what is left out stays as it is, or where it is heading. */
 export interface Destination {
@@ -23,8 +23,8 @@ export interface Arrival {
    * a finger held the ground when it was to begin.
    */
   readonly outcome: 'arrived' | 'interrupted' | 'replaced' | 'ended' | 'refused';
-  /** What interrupted it: a row of the table of what ends what, such as `drag` or `notch`; `session` where one began. */
-  readonly by: Cause | 'session' | null;
+  /** What interrupted it: a row of the table of what ends what, such as `drag` or `notch`. */
+  readonly by: Cause | null;
   /** What kept the destination from being what was asked for; it was the nearest that is allowed. */
   readonly limitedBy: readonly ('bounds' | 'zoom' | 'turn' | 'tilt')[];
   /** How fast the picture moved at the fastest moment, as planned: screen heights per second; 0 for a cut. */
@@ -49,9 +49,25 @@ export interface Stage {
   readonly lensFar: boolean;
 }
 
+/** The way: straight, or the shortest below a farthest span. */
+export interface Course {
+  readonly isStraight: boolean;
+  readonly maxSpan: number;
+}
+
+export function pathOf({ isStraight, maxSpan }: Course, from: Stage, to: Stage): Path {
+  const goX = to.x - from.x;
+  const goY = to.y - from.y;
+  const distance = Math.sqrt(goX * goX + goY * goY);
+  return isStraight
+    ? new StraightPath(distance, from.span, to.span)
+    : shortestPath(distance, from.span, to.span, maxSpan);
+}
+
 /** A journey as it was planned: it does not change, so frames share it. */
 export interface Plan {
   readonly id: number;
+  readonly course: Course;
   readonly path: Path;
   readonly ease: Ease;
   readonly seconds: number;

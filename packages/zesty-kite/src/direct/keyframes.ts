@@ -140,6 +140,8 @@ const CHANNELS = ['x', 'y', 'span', 'heading', 'pitch'] as const;
 
 /** A scene made ready: every keyframe whole. */
 export class Track {
+  readonly keyframes: readonly Keyframe[];
+  readonly start: Readonly<Shot>;
   readonly times: readonly number[];
   readonly events: readonly (string | null)[];
   /** The names of the targets that it goes to. */
@@ -152,6 +154,8 @@ export class Track {
 
   /** @param start what is shown when it begins: the keyframe at 0 where there is none */
   constructor(keyframes: readonly Keyframe[], start: Readonly<Shot>) {
+    this.keyframes = keyframes;
+    this.start = start;
     const all = (keyframes[0]?.at ?? 0) > 0 ? [{ at: 0 }, ...keyframes] : keyframes;
     this.times = all.map(({ at }) => at);
     this.events = all.map(({ event }) => event ?? null);

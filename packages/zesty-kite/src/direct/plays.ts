@@ -25,8 +25,8 @@ export interface Finale {
    * it was refused, because a finger held the ground when it was to begin.
    */
   readonly outcome: 'played' | 'rewound' | 'skipped' | 'interrupted' | 'replaced' | 'refused';
-  /** The row of the table of what ends what that interrupted it; `session` if one began. */
-  readonly by: Cause | 'session' | null;
+  /** The row of the table of what ends what that interrupted it. */
+  readonly by: Cause | null;
 }
 
 /** A keyframe with an event has been passed. */
@@ -167,6 +167,10 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
     if (playing.track === null) return;
     standStill(motion);
     playing.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
+  },
+  restore: (playing) => {
+    const { track } = playing;
+    if (track !== null) playing.track = new Track(track.keyframes, track.start);
   },
   hear: (playing, motion, heard) => {
     if (heard.kind === 'play') begin(playing, motion, heard);

@@ -101,7 +101,7 @@ async function travelElsewhere({ call }: Elsewhere, to: Journeying, options: Tra
   checkDestination(to);
   const { stop, ...sent } = options;
   const arrival = (await call('travel', [to, sent], stop)) as Arrival | null;
-  return arrival ?? { outcome: 'interrupted', by: 'session', limitedBy: [], peakSpeed: 0 };
+  return arrival ?? { outcome: 'interrupted', by: null, limitedBy: [], peakSpeed: 0 };
 }
 
 function whenStopped(stop: Stop | undefined, end: () => void): void {

@@ -5,10 +5,10 @@ import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
 import { maybe, maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { eased, EASES, PEAK } from './ease.ts';
-import { Journey, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
+import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
 import { stand } from './stand.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
-import { RHO, shortestPath, StraightPath, type PathPoint } from './path.ts';
+import { RHO, type PathPoint } from './path.ts';
 
 export const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
@@ -48,6 +48,10 @@ export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
     if (journey.plan === null) return;
     journey.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
     standStill(motion);
+  },
+  restore: (journey) => {
+    const { plan } = journey;
+    if (plan !== null) journey.plan = { ...plan, path: pathOf(plan.course, plan.from, plan.to) };
   },
   hear: (journey, motion, heard) => {
     if (heard.kind === 'travel') setOut(journey, motion, heard);
@@ -97,13 +101,8 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
     y: periodY > 0 ? from.y + nearestCopy(named.y - from.y, periodY) : named.y,
     heading: named.heading + shortTurn(rules.turn, from.heading, named.heading),
   };
-  const goX = to.x - from.x;
-  const goY = to.y - from.y;
-  const distance = Math.sqrt(goX * goX + goY * goY);
-  const path =
-    way === 'straight'
-      ? new StraightPath(distance, from.span, to.span)
-      : shortestPath(distance, from.span, to.span, motion.zooming.max);
+  const course = { isStraight: way === 'straight', maxSpan: motion.zooming.max };
+  const path = pathOf(course, from, to);
   // From here on kept motion wants to be there.
   zoom.copyFrom(there.zoom);
   zoom.shown = zoom.eased = from.span;
@@ -112,7 +111,7 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   turn.goal = to.heading;
   turn.remaining = 0;
   turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
-  const plan = { id, path, ease, from, to, wantedSpan: zoom.wanted, limitedBy: limitsOf(signal, there) };
+  const plan = { id, course, path, ease, from, to, wantedSpan: zoom.wanted, limitedBy: limitsOf(signal, there) };
   const peak = peakOf({ ...plan, seconds: 1, peakSpeed: 0 }, motion);
   const atOnce = way === 'cut' || rules.settings.reducedMotion;
   const seconds = atOnce ? 0 : Math.min(Math.max(peak / speed, minSeconds), Math.max(minSeconds, maxSeconds));

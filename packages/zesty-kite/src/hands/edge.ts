@@ -35,40 +35,40 @@ export function pushAt({ x, y }: Point, edge: EdgeSettings | null, screen: Scree
 
 /** The pointer over the edges, and since when. */
 export class Edge {
-  #at: Point | null = null;
-  #push: Push = NOWHERE;
+  at: Point | null = null;
+  askedPush: Push = NOWHERE;
   /** It has been in a band for long enough. */
-  #dwelt = false;
+  dwelt = false;
 
   /** It steers no more until it has left the bands. */
   wait(): void {
-    this.#dwelt = false;
+    this.dwelt = false;
   }
 
   get push(): Push {
-    return this.#dwelt ? this.#push : NOWHERE;
+    return this.dwelt ? this.askedPush : NOWHERE;
   }
 
   /** Whether it is in a band. */
   get isOver(): boolean {
-    return this.#push.right !== 0 || this.#push.down !== 0;
+    return this.askedPush.right !== 0 || this.askedPush.down !== 0;
   }
 
   /** The pointer is here now, or nowhere; says whether it has come into a band, so that a dwell begins. */
   hover(at: Point | null, edge: EdgeSettings | null, screen: Screen): boolean {
     const was = this.isOver;
-    this.#at = at;
-    this.#push = at === null ? NOWHERE : pushAt(at, edge, screen);
-    if (!this.isOver) this.#dwelt = false;
+    this.at = at;
+    this.askedPush = at === null ? NOWHERE : pushAt(at, edge, screen);
+    if (!this.isOver) this.dwelt = false;
     return this.isOver && !was;
   }
 
   /** Other settings or another screen: the pointer is where it was. */
   refit(edge: EdgeSettings | null, screen: Screen): void {
-    this.hover(this.#at, edge, screen);
+    this.hover(this.at, edge, screen);
   }
 
   dwell(): void {
-    this.#dwelt = this.isOver;
+    this.dwelt = this.isOver;
   }
 }

@@ -23,46 +23,46 @@ export class Fingers {
   /** The player's fingers do not count. */
   locked = false;
   /** In the order in which they came; by `pointer` or `program` and what each of them calls it. */
-  readonly #fingers = new Map<string, Finger>();
+  readonly fingers = new Map<string, Finger>();
   /** The distance and the direction of two fingers when they took hold; NaN where there are no zones. */
-  #apart = NaN;
-  #alongX = NaN;
-  #alongY = NaN;
-  #zoom = true;
-  #turn = true;
+  apart = NaN;
+  alongX = NaN;
+  alongY = NaN;
+  mayZoom = true;
+  mayTurn = true;
   /** Two fingers tilt: the middle between them when they began to, and how far down it is now; null while they do not. */
-  #tilting: { readonly x: number; readonly y: number; down: number } | null = null;
+  tilting: { readonly x: number; readonly y: number; down: number } | null = null;
 
   get areDown(): boolean {
-    return this.#fingers.size > 0;
+    return this.fingers.size > 0;
   }
 
   has(id: number): boolean {
-    return this.#fingers.has(`pointer ${String(id)}`);
+    return this.fingers.has(`pointer ${String(id)}`);
   }
 
   /** A finger takes hold, or moves: the program's own gestures start at once and have no zones. */
   hold(id: number, x: number, y: number, { twoFingers }: FullSettings): HoldIntent {
     const name = `program ${String(id)}`;
-    const known = this.#fingers.has(name);
-    this.#fingers.set(name, { x, y, downX: NaN, downY: NaN, startsAfter: 0, isProgram: true, heldX: x, heldY: y });
-    this.#zoom = twoFingers.zoom;
-    this.#turn = twoFingers.turn;
+    const known = this.fingers.has(name);
+    this.fingers.set(name, { x, y, downX: NaN, downY: NaN, startsAfter: 0, isProgram: true, heldX: x, heldY: y });
+    this.mayZoom = twoFingers.zoom;
+    this.mayTurn = twoFingers.turn;
     return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'fingers');
   }
 
   /** A finger or a button comes down: it stops what moves, and drags once it has gone far enough. */
   press(id: number, x: number, y: number, startsAfter: number): HoldIntent[] {
     const name = `pointer ${String(id)}`;
-    this.#fingers.set(name, { x, y, downX: x, downY: y, startsAfter, isProgram: false, heldX: x, heldY: y });
-    if (this.#fingers.size > 1) for (const finger of this.#fingers.values()) finger.downX = finger.downY = NaN;
+    this.fingers.set(name, { x, y, downX: x, downY: y, startsAfter, isProgram: false, heldX: x, heldY: y });
+    if (this.fingers.size > 1) for (const finger of this.fingers.values()) finger.downX = finger.downY = NaN;
     return this.#counts(name) ? [this.takeHold()] : [];
   }
 
   /** @param height of the screen, CSS pixels */
   move(id: number, x: number, y: number, settings: FullSettings, height: number): (HoldIntent | OrbitIntent)[] {
     const name = `pointer ${String(id)}`;
-    const finger = this.#fingers.get(name);
+    const finger = this.fingers.get(name);
     if (finger === undefined) return [];
     const began: HoldIntent[] = [];
     if (finger.downX === finger.downX) {
@@ -79,7 +79,7 @@ export class Fingers {
     finger.x = x;
     finger.y = y;
     if (!this.#counts(name)) return began;
-    if (this.#tilting !== null) return [...began, this.#tilt(this.#tilting, settings, height)];
+    if (this.tilting !== null) return [...began, this.#tilt(this.tilting, settings, height)];
     if (this.#leavesZone(settings)) return [...began, this.#holding('fingers')];
     if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('fingers'), fingers: [] }];
     return [...began, this.#holding('moved')];
@@ -88,7 +88,7 @@ export class Fingers {
   /** A pointer goes up. */
   lift(id: number, glides: boolean): HoldIntent {
     const name = `pointer ${String(id)}`;
-    const dragged = this.#fingers.get(name)?.downX !== this.#fingers.get(name)?.downX;
+    const dragged = this.fingers.get(name)?.downX !== this.fingers.get(name)?.downX;
     return { ...this.#without(name), glides: glides && dragged };
   }
 
@@ -96,37 +96,37 @@ export class Fingers {
   unhold(id: number | undefined): HoldIntent {
     if (id !== undefined) return this.#without(`program ${String(id)}`);
     const some = this.#counted().length > 0;
-    this.#fingers.clear();
+    this.fingers.clear();
     return some ? this.takeHold() : this.#holding('none');
   }
 
   #without(name: string): HoldIntent {
     const counted = this.#counts(name);
-    this.#fingers.delete(name);
+    this.fingers.delete(name);
     return counted ? this.takeHold() : this.#holding('none');
   }
 
   #counts(name: string): boolean {
-    const finger = this.#fingers.get(name);
+    const finger = this.fingers.get(name);
     return finger !== undefined && this.#counted().includes(finger);
   }
 
   /** All that count take hold anew; with two of them, zones begin here. */
   takeHold(): HoldIntent {
     const [first, second] = this.#counted();
-    this.#apart = NaN;
-    this.#zoom = this.#turn = false;
-    this.#tilting = null;
-    for (const finger of this.#fingers.values()) {
+    this.apart = NaN;
+    this.mayZoom = this.mayTurn = false;
+    this.tilting = null;
+    for (const finger of this.fingers.values()) {
       finger.heldX = finger.x;
       finger.heldY = finger.y;
     }
     if (first !== undefined && second !== undefined) {
       const acrossX = second.x - first.x;
       const acrossY = second.y - first.y;
-      this.#apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
-      this.#alongX = acrossX / this.#apart;
-      this.#alongY = acrossY / this.#apart;
+      this.apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
+      this.alongX = acrossX / this.apart;
+      this.alongY = acrossY / this.apart;
     }
     return this.#holding('fingers');
   }
@@ -134,30 +134,30 @@ export class Fingers {
   /** Whether two fingers have just left the zone in which they do not zoom, or do not turn. */
   #leavesZone({ drag, twoFingers }: FullSettings): boolean {
     const [first, second] = this.#counted();
-    if (first === undefined || second === undefined || !(this.#apart > 0)) return false;
+    if (first === undefined || second === undefined || !(this.apart > 0)) return false;
     const acrossX = second.x - first.x;
     const acrossY = second.y - first.y;
     const apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
-    const zooms = twoFingers.zoom && Math.abs(apart / this.#apart - 1) >= drag.pinchZone;
-    const across = acrossX * this.#alongY - acrossY * this.#alongX;
-    const along = acrossX * this.#alongX + acrossY * this.#alongY;
+    const zooms = twoFingers.zoom && Math.abs(apart / this.apart - 1) >= drag.pinchZone;
+    const across = acrossX * this.alongY - acrossY * this.alongX;
+    const along = acrossX * this.alongX + acrossY * this.alongY;
     const turns = twoFingers.turn && Math.abs(angleDegrees(across, along)) >= drag.twistZone;
-    const left = (zooms && !this.#zoom) || (turns && !this.#turn);
-    this.#zoom ||= zooms;
-    this.#turn ||= turns;
+    const left = (zooms && !this.mayZoom) || (turns && !this.mayTurn);
+    this.mayZoom ||= zooms;
+    this.mayTurn ||= turns;
     return left;
   }
 
   /** Whether two fingers that neither pinch nor twist have gone up, or down, side by side: from now on they tilt. */
   #beginsToTilt({ drag, twoFingers }: FullSettings): boolean {
     const [first, second] = this.#counted();
-    if (!twoFingers.tilt || first === undefined || second === undefined || this.#zoom || this.#turn) return false;
+    if (!twoFingers.tilt || first === undefined || second === undefined || this.mayZoom || this.mayTurn) return false;
     const steep = ({ x, y, heldX, heldY }: Finger): boolean =>
       Math.abs(y - heldY) >= drag.touchStartsAfter && Math.abs(y - heldY) > Math.abs(x - heldX);
     const together = (first.y - first.heldY) * (second.y - second.heldY) > 0;
     if (!together || !steep(first) || !steep(second)) return false;
     const down = (first.y + second.y) / 2;
-    this.#tilting = { x: (first.x + second.x) / 2, y: down, down };
+    this.tilting = { x: (first.x + second.x) / 2, y: down, down };
     return true;
   }
 
@@ -170,12 +170,12 @@ export class Fingers {
   }
 
   #counted(): Finger[] {
-    const fingers = [...this.#fingers.values()];
+    const fingers = [...this.fingers.values()];
     return (this.locked ? fingers.filter(({ isProgram }) => isProgram) : fingers).slice(0, COUNTED);
   }
 
   #holding(change: HoldIntent['change']): HoldIntent {
     const fingers = this.#counted().map(({ x, y }) => ({ x, y }));
-    return { kind: 'hold', fingers, change, zoom: this.#zoom, turn: this.#turn, glides: false };
+    return { kind: 'hold', fingers, change, zoom: this.mayZoom, turn: this.mayTurn, glides: false };
   }
 }

@@ -28,25 +28,25 @@ import { Wheel } from './wheel.ts';
 const NO_SCREEN: Screen = { width: 0, height: 0 };
 
 export class Hands {
-  readonly #held = new Set<string>();
+  readonly held = new Set<string>();
   /** Those of them that were held when a journey began: they count once they are pressed again. */
-  readonly #spent = new Set<string>();
-  readonly #fingers = new Fingers();
-  readonly #edge = new Edge();
-  readonly #taps = new Taps();
-  readonly #orbits = new Orbits();
-  readonly #pulls = new Pulls();
-  readonly #levers = new Levers();
-  readonly #wheel = new Wheel();
+  readonly spent = new Set<string>();
+  readonly fingers = new Fingers();
+  readonly edge = new Edge();
+  readonly taps = new Taps();
+  readonly orbits = new Orbits();
+  readonly pulls = new Pulls();
+  readonly levers = new Levers();
+  readonly wheel = new Wheel();
   /** What pointers have pressed, to be let go with them. */
-  readonly #pressed = new Map<number, string>();
+  readonly pressed = new Map<number, string>();
   #settings: FullSettings;
   #bindings: Bindings;
 
   constructor(settings: FullSettings) {
     this.#settings = withLocks(settings);
     this.#bindings = new Bindings(settings.bindings);
-    this.#fingers.locked = settings.locked.includes('pan');
+    this.fingers.locked = settings.locked.includes('pan');
   }
 
   /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
@@ -54,12 +54,12 @@ export class Hands {
     const { bindings, locked } = this.#settings;
     if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = withLocks(settings);
-    for (const input of [...this.#held]) if (!this.#bindings.names(input)) this.#letGo(input);
-    this.#edge.refit(settings.edge, screen);
-    this.#fingers.locked = settings.locked.includes('pan');
+    for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
+    this.edge.refit(settings.edge, screen);
+    this.fingers.locked = settings.locked.includes('pan');
     // A drag that is locked now ends; unlocked, it grips again where the pointer is.
-    const regrips = locked.includes('pan') !== this.#fingers.locked && this.#fingers.areDown;
-    return regrips ? [this.#steer(), this.#fingers.takeHold()] : [this.#steer()];
+    const regrips = locked.includes('pan') !== this.fingers.locked && this.fingers.areDown;
+    return regrips ? [this.#steer(), this.fingers.takeHold()] : [this.#steer()];
   }
 
   /**
@@ -90,19 +90,19 @@ export class Hands {
   }
 
   #key({ code, down }: KeySignal): Intent[] {
-    const before = this.#held.has(code);
-    if (down) this.#held.add(code);
+    const before = this.held.has(code);
+    if (down) this.held.add(code);
     else this.#letGo(code);
     return [...(down && !before ? this.#strokes(code) : []), this.#steer()];
   }
 
   /** A device says how it is now. */
   #feel(signal: SignalOf<DeviceKind>): Intent[] {
-    const { down, up } = this.#levers.press(nameOf(signal), strengthsOf(signal, this.#settings) ?? new Map());
+    const { down, up } = this.levers.press(nameOf(signal), strengthsOf(signal, this.#settings) ?? new Map());
     for (const input of up) this.#letGo(input);
-    for (const input of down) this.#held.add(input);
-    for (const input of this.#spent)
-      if (!this.#held.has(input) && !this.#levers.strengths.has(input)) this.#spent.delete(input);
+    for (const input of down) this.held.add(input);
+    for (const input of this.spent)
+      if (!this.held.has(input) && !this.levers.strengths.has(input)) this.spent.delete(input);
     return [...down.flatMap((input) => this.#strokes(input)), this.#steer()];
   }
 
@@ -112,94 +112,94 @@ export class Hands {
    */
   hover({ x, y }: HoverSignal, screen: Screen): { intents: Intent[]; enters: boolean } {
     const at = x === undefined || y === undefined ? null : { x, y };
-    const enters = this.#edge.hover(at, this.#settings.edge, screen);
+    const enters = this.edge.hover(at, this.#settings.edge, screen);
     return { intents: [this.#steer()], enters };
   }
 
   /** The pointer has stayed in a band for long enough. */
   dwell(): Intent[] {
-    this.#edge.dwell();
+    this.edge.dwell();
     return [this.#steer()];
   }
 
   #press({ id, x, y, input }: PressSignal, { height }: Screen, at: number): Intent[] {
-    const asked = this.#bindings.asks(input, this.#held);
-    this.#held.add(input);
-    this.#pressed.set(id, input);
+    const asked = this.#bindings.asks(input, this.held);
+    this.held.add(input);
+    this.pressed.set(id, input);
     const startsAfter = startsAfterOf(this.#settings, input);
     const strokes = this.#strokes(input);
-    if (input === 'Touch') this.#taps.press(id, x, y, startsAfter, at);
-    if (asked.includes('drag')) strokes.push(...this.#fingers.press(id, x, y, startsAfter));
-    else if (asked.includes('pull')) this.#pulls.press(id, x, y, startsAfter, height);
-    else if (asked.includes('orbit')) this.#orbits.press(id, x, y, startsAfter);
+    if (input === 'Touch') this.taps.press(id, x, y, startsAfter, at);
+    if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter));
+    else if (asked.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
+    else if (asked.includes('orbit')) this.orbits.press(id, x, y, startsAfter);
     return [...strokes, this.#steer()];
   }
 
   #move({ id, x, y }: MoveSignal, { height }: Screen): Intent[] {
-    this.#taps.move(id, x, y);
-    if (this.#pulls.move(id, x, y)) return [this.#steer()];
+    this.taps.move(id, x, y);
+    if (this.pulls.move(id, x, y)) return [this.#steer()];
     return [
-      ...this.#unlocked(this.#fingers.move(id, x, y, this.#settings, height)),
-      ...this.#unlocked(this.#orbits.move(id, x, y, this.#settings, height)),
+      ...this.#unlocked(this.fingers.move(id, x, y, this.#settings, height)),
+      ...this.#unlocked(this.orbits.move(id, x, y, this.#settings, height)),
     ];
   }
 
   #lift({ id, cancelled = false }: LiftSignal, at: number): Intent[] {
-    const input = this.#pressed.get(id);
-    this.#pressed.delete(id);
-    this.#orbits.lift(id);
-    this.#pulls.lift(id);
-    if (input !== undefined && ![...this.#pressed.values()].includes(input)) this.#letGo(input);
-    const lifted = this.#fingers.has(id) ? [this.#fingers.lift(id, !cancelled)] : [];
+    const input = this.pressed.get(id);
+    this.pressed.delete(id);
+    this.orbits.lift(id);
+    this.pulls.lift(id);
+    if (input !== undefined && ![...this.pressed.values()].includes(input)) this.#letGo(input);
+    const lifted = this.fingers.has(id) ? [this.fingers.lift(id, !cancelled)] : [];
     return [...lifted, this.#steer(), ...this.#tapped(id, cancelled, at)];
   }
 
   #tapped(id: number, cancelled: boolean, at: number): Intent[] {
-    const tap = this.#taps.lift(id, cancelled, at);
+    const tap = this.taps.lift(id, cancelled, at);
     const notches = tap === null ? 0 : tapNotches(this.#settings, tap);
     if (tap === null || notches === 0) return [];
     return this.#unlocked([{ kind: 'zoom', notches, anchor: 'cursor', x: tap.x, y: tap.y }]);
   }
 
   #letGo(input: string): void {
-    this.#held.delete(input);
-    this.#spent.delete(input);
+    this.held.delete(input);
+    this.spent.delete(input);
   }
 
   /** A journey or a cutscene begins: held inputs do not steer until they are pressed again. */
   wait(): Intent[] {
-    for (const input of this.#held) this.#spent.add(input);
-    for (const input of this.#levers.strengths.keys()) this.#spent.add(input);
-    this.#edge.wait();
-    this.#pulls.clear();
+    for (const input of this.held) this.spent.add(input);
+    for (const input of this.levers.strengths.keys()) this.spent.add(input);
+    this.edge.wait();
+    this.pulls.clear();
     return [this.#steer()];
   }
 
   /** Lets go of everything: keys, buttons, fingers and pads. */
   release(): Intent[] {
-    this.#held.clear();
-    this.#spent.clear();
-    this.#pressed.clear();
-    this.#orbits.clear();
-    this.#pulls.clear();
-    this.#taps.clear();
-    this.#levers.clear();
-    this.#wheel.clear();
-    this.#edge.hover(null, null, NO_SCREEN);
-    return [this.#steer(), this.#fingers.unhold(undefined)];
+    this.held.clear();
+    this.spent.clear();
+    this.pressed.clear();
+    this.orbits.clear();
+    this.pulls.clear();
+    this.taps.clear();
+    this.levers.clear();
+    this.wheel.clear();
+    this.edge.hover(null, null, NO_SCREEN);
+    return [this.#steer(), this.fingers.unhold(undefined)];
   }
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
-    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.#held);
-    return this.#unlocked(this.#wheel.turn(signal, this.#settings, asked, screen));
+    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.held);
+    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen));
   }
 
   #hold({ id, x, y }: HoldSignal): HoldIntent {
-    return this.#fingers.hold(id, x, y, this.#settings);
+    return this.fingers.hold(id, x, y, this.#settings);
   }
 
   #unhold({ id }: UnholdSignal): HoldIntent {
-    return this.#fingers.unhold(id);
+    return this.fingers.unhold(id);
   }
 
   /** What an input asks for once, when it comes down. */
@@ -213,28 +213,28 @@ export class Hands {
       if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
       return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
     };
-    return this.#unlocked(this.#bindings.asks(input, this.#held).flatMap(stroke));
+    return this.#unlocked(this.#bindings.asks(input, this.held).flatMap(stroke));
   }
 
   /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
   #steer(): SteerIntent {
     const { pan, turn, pitch, zoom, locked, inverted } = this.#settings;
-    const { strengths } = this.#levers;
+    const { strengths } = this.levers;
     const asked = new Map<Ability, number>();
     const ask = (input: string, strength: number): void => {
-      for (const bound of this.#bindings.asks(input, this.#held)) {
-        if (bound !== 'faster' && this.#spent.has(input)) continue;
+      for (const bound of this.#bindings.asks(input, this.held)) {
+        if (bound !== 'faster' && this.spent.has(input)) continue;
         const ability = input.includes('Stick') ? OPPOSITES[bound] : undefined;
         const asks = ability !== undefined && inverted.includes(ability.axis) ? ability.other : bound;
         asked.set(asks, Math.max(strength, asked.get(asks) ?? 0));
       }
     };
-    for (const input of this.#held) if (!strengths.has(input)) ask(input, 1);
+    for (const input of this.held) if (!strengths.has(input)) ask(input, 1);
     for (const [input, strength] of strengths) ask(input, strength);
     const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
     const isFaster = (asked.get('faster') ?? 0) >= 0.5;
     const push = this.#push(between('panRight', 'panLeft'), between('panDown', 'panUp'));
-    const pull = this.#pulls.push(this.#settings);
+    const pull = this.pulls.push(this.#settings);
     const pans = locked.includes('pan') ? 0 : 1;
     const speed = pans * (isFaster ? pan.fasterFactor : 1);
     const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);
@@ -247,14 +247,14 @@ export class Hands {
       turn: between('turnRight', 'turnLeft') * turns + 0,
       tilt: between('tiltDown', 'tiltUp') * tilts + 0,
       zoom: between('zoomOut', 'zoomIn') * zooms + 0,
-      orbits: this.#orbits.areHeld,
+      orbits: this.orbits.areHeld,
     };
   }
 
   /** Keys and edges together, in pan speeds: neither is faster along a diagonal, and both are no faster than the faster one. */
   #push(right: number, down: number): { right: number; down: number } {
     const { edge } = this.#settings;
-    const { right: edgeRight, down: edgeDown } = this.#edge.push;
+    const { right: edgeRight, down: edgeDown } = this.edge.push;
     const keys = Math.max(1, Math.sqrt(right * right + down * down));
     if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right: right / keys, down: down / keys };
     const edges = edge.speed / Math.max(1, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));

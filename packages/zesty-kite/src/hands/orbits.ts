@@ -12,19 +12,19 @@ interface OrbitPress {
 }
 
 export class Orbits {
-  readonly #orbits = new Map<number, OrbitPress>();
+  readonly orbits = new Map<number, OrbitPress>();
 
   get areHeld(): boolean {
-    return this.#orbits.size > 0;
+    return this.orbits.size > 0;
   }
 
   press(id: number, x: number, y: number, startsAfter: number): void {
-    this.#orbits.set(id, { downX: x, downY: y, startsAfter, x, y, began: false });
+    this.orbits.set(id, { downX: x, downY: y, startsAfter, x, y, began: false });
   }
 
   /** @param height of the screen, CSS pixels */
   move(id: number, x: number, y: number, { turn, pitch, inverted }: FullSettings, height: number): OrbitIntent[] {
-    const press = this.#orbits.get(id);
+    const press = this.orbits.get(id);
     if (press === undefined) return [];
     const wayX = x - press.downX;
     const wayY = y - press.downY;
@@ -40,10 +40,10 @@ export class Orbits {
   }
 
   lift(id: number): void {
-    this.#orbits.delete(id);
+    this.orbits.delete(id);
   }
 
   clear(): void {
-    this.#orbits.clear();
+    this.orbits.clear();
   }
 }

@@ -11,31 +11,31 @@ interface Pull extends Point {
 }
 
 export class Pulls {
-  readonly #pulls = new Map<number, Pull>();
+  readonly pulls = new Map<number, Pull>();
 
   press(id: number, x: number, y: number, startsAfter: number, height: number): void {
-    this.#pulls.set(id, { x, y, downX: x, downY: y, startsAfter, height });
+    this.pulls.set(id, { x, y, downX: x, downY: y, startsAfter, height });
   }
 
   /** @returns whether this press pulls */
   move(id: number, x: number, y: number): boolean {
-    const pull = this.#pulls.get(id);
-    if (pull !== undefined) this.#pulls.set(id, { ...pull, x, y });
+    const pull = this.pulls.get(id);
+    if (pull !== undefined) this.pulls.set(id, { ...pull, x, y });
     return pull !== undefined;
   }
 
   lift(id: number): void {
-    this.#pulls.delete(id);
+    this.pulls.delete(id);
   }
 
   clear(): void {
-    this.#pulls.clear();
+    this.pulls.clear();
   }
 
   /** Which way it asks to go, in pan speeds. It begins at nothing where a drag would start. */
   push({ drag }: FullSettings): { right: number; down: number } {
     const push = { right: 0, down: 0 };
-    for (const { x, y, downX, downY, startsAfter, height } of this.#pulls.values()) {
+    for (const { x, y, downX, downY, startsAfter, height } of this.pulls.values()) {
       const length = Math.sqrt((x - downX) * (x - downX) + (y - downY) * (y - downY));
       if (length <= startsAfter) continue;
       const speed = (length - startsAfter) / (drag.pullDistance * height * length);

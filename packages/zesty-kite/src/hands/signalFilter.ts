@@ -12,9 +12,9 @@ import type { HoverSignal, SignalBody } from '../signals/index.ts';
 export class SignalFilter {
   #settings: FullSettings;
   #bindings: Bindings;
-  #screen: Screen = { width: 1, height: 1 };
+  screen: Screen = { width: 1, height: 1 };
   /** What of hovers and pads said something when it was heard last. */
-  readonly #said = new Set<string>();
+  readonly said = new Set<string>();
 
   constructor(settings: FullSettings) {
     this.#settings = settings;
@@ -32,19 +32,12 @@ export class SignalFilter {
     this.#settings = settings;
   }
 
-  /** Forgets everything, for a new session. */
-  restart(settings: FullSettings, screen: Screen): void {
-    this.adopt(settings);
-    this.#screen = screen;
-    this.#said.clear();
-  }
-
   /**
    * Whether there is a use for a signal; to be asked once about each, as it comes. Of pointers and pads
    * only what they do at an edge, and beyond their dead zones, matters, and that it ends.
    */
   takes(body: SignalBody): boolean {
-    if (body.kind === 'screen' && body.width >= 1 && body.height >= 1) this.#screen = body;
+    if (body.kind === 'screen' && body.width >= 1 && body.height >= 1) this.screen = body;
     if (body.kind === 'key') return this.#bindings.names(body.code);
     if (body.kind === 'press') return this.#bindings.names(body.input);
     if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body));
@@ -53,15 +46,15 @@ export class SignalFilter {
   }
 
   #isNews(what: string, saysSomething: boolean): boolean {
-    const said = this.#said.has(what);
-    if (saysSomething) this.#said.add(what);
-    else this.#said.delete(what);
+    const said = this.said.has(what);
+    if (saysSomething) this.said.add(what);
+    else this.said.delete(what);
     return saysSomething || said;
   }
 
   #isAtEdge({ x, y }: HoverSignal): boolean {
     if (x === undefined || y === undefined) return false;
-    const { right, down } = pushAt({ x, y }, this.#settings.edge, this.#screen);
+    const { right, down } = pushAt({ x, y }, this.#settings.edge, this.screen);
     return right !== 0 || down !== 0;
   }
 }

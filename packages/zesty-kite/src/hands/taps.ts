@@ -21,59 +21,59 @@ export interface Tapped extends Point {
 }
 
 export class Taps {
-  readonly #down = new Map<number, Down>();
-  readonly #points: Point[] = [];
-  #began = 0;
+  readonly down = new Map<number, Down>();
+  readonly points: Point[] = [];
+  began = 0;
   /** No finger has started to drag since the first came down. */
-  #still = true;
-  #last: (Tapped & { readonly at: number }) | null = null;
+  still = true;
+  last: (Tapped & { readonly at: number }) | null = null;
 
   /** Nothing has dragged since the first finger came down, and it is the only one. */
   get isStillAlone(): boolean {
-    return this.#still && this.#points.length === 1 && this.#down.size === 1;
+    return this.still && this.points.length === 1 && this.down.size === 1;
   }
 
   press(id: number, x: number, y: number, startsAfter: number, at: number): void {
-    if (this.#down.size === 0) {
-      this.#points.length = 0;
-      this.#began = at;
-      this.#still = true;
+    if (this.down.size === 0) {
+      this.points.length = 0;
+      this.began = at;
+      this.still = true;
     }
-    this.#down.set(id, { x, y, startsAfter });
-    this.#points.push({ x, y });
+    this.down.set(id, { x, y, startsAfter });
+    this.points.push({ x, y });
   }
 
   move(id: number, x: number, y: number): void {
-    const down = this.#down.get(id);
+    const down = this.down.get(id);
     if (down === undefined) return;
     const wayX = x - down.x;
     const wayY = y - down.y;
-    if (wayX * wayX + wayY * wayY > down.startsAfter * down.startsAfter) this.#still = false;
+    if (wayX * wayX + wayY * wayY > down.startsAfter * down.startsAfter) this.still = false;
   }
 
   /** The tap that ends with this finger's going, or null. */
   lift(id: number, cancelled: boolean, at: number): Tapped | null {
-    if (!this.#down.delete(id)) return null;
-    if (cancelled) this.#still = false;
-    if (this.#down.size > 0 || !this.#still) return null;
-    const fingers = this.#points.length;
-    const x = this.#points.reduce((sum, point) => sum + point.x, 0) / fingers;
-    const y = this.#points.reduce((sum, point) => sum + point.y, 0) / fingers;
-    const last = this.#last;
+    if (!this.down.delete(id)) return null;
+    if (cancelled) this.still = false;
+    if (this.down.size > 0 || !this.still) return null;
+    const fingers = this.points.length;
+    const x = this.points.reduce((sum, point) => sum + point.x, 0) / fingers;
+    const y = this.points.reduce((sum, point) => sum + point.y, 0) / fingers;
+    const last = this.last;
     const again =
       last?.fingers === fingers &&
-      this.#began - last.at < LONGEST &&
+      this.began - last.at < LONGEST &&
       Math.abs(last.x - x) < NEAR &&
       Math.abs(last.y - y) < NEAR;
-    const held = at - this.#began;
+    const held = at - this.began;
     const tap = { x, y, fingers, count: again ? last.count + 1 : 1, held };
-    this.#last = held > LONGEST ? null : { ...tap, at };
+    this.last = held > LONGEST ? null : { ...tap, at };
     return tap;
   }
 
   clear(): void {
-    this.#down.clear();
-    this.#last = null;
+    this.down.clear();
+    this.last = null;
   }
 }
 

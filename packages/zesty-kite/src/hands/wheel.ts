@@ -13,7 +13,7 @@ const NOTCH_PIXELS = 100;
 
 export class Wheel {
   /** Parts of a notch that have not come to a whole one yet. */
-  #parts = 0;
+  parts = 0;
 
   /** @param asked what chords ask of it now; nothing: what the settings say */
   turn(signal: WheelSignal, settings: FullSettings, asked: readonly Ability[], { width, height }: Screen): Intent[] {
@@ -40,14 +40,14 @@ export class Wheel {
   }
 
   #whole(notches: number): number {
-    const parts = this.#parts * notches < 0 ? notches : this.#parts + notches;
+    const parts = this.parts * notches < 0 ? notches : this.parts + notches;
     const whole = Math.trunc(parts + Math.sign(parts) * 1e-9);
-    this.#parts = parts - whole;
+    this.parts = parts - whole;
     return whole;
   }
 
   clear(): void {
-    this.#parts = 0;
+    this.parts = 0;
   }
 }
 

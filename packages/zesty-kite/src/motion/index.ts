@@ -11,5 +11,6 @@ export { beginAt, placeAt, refit, resize } from './placing.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
 export { createRules, maxSpan, minSpan, rulesOf, startPlace, type Rules, type Ruling, type Start } from './rules.ts';
 export { readShown, shownOf, startOffset } from './shown.ts';
+export { SpanQuestion } from './spanQuestion.ts';
 export { ShownPose } from './shownPose.ts';
 export { Timeline } from './timeline.ts';

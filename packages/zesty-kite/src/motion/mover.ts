@@ -47,8 +47,10 @@ export interface Mover<M = MovedCamera, S extends Part = Part, B extends MoverSi
   isUnderWay(state: S): boolean;
   /** It keeps something where it shows: then `aim` is called in every step in which anything moves, and nothing is gripped. */
   pins?(state: S): boolean;
-  /** Stops it, as a cause of the table asks, or because a session begins. */
-  interrupt(state: S, motion: M, effect: Effect, cause: Cause | 'session'): void;
+  /** Stops it, as a cause of the table asks. */
+  interrupt(state: S, motion: M, effect: Effect, cause: Cause): void;
+  /** A saved state has been put back: makes what it could not hold. Saved are numbers, texts, flags, lists, sets, maps and plain objects. */
+  restore?(state: S): void;
   /** Ends what steers just the values that a placing names. */
   interruptAxes?(state: S, placement: Placement): void;
   /** One of its signals takes effect. */

@@ -27,10 +27,10 @@ export class Timeline {
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
   /** The time of the kept state: steps of the grid, and ticks past the last of them. */
-  #steps = 0;
-  #past = 0;
+  steps = 0;
+  past = 0;
   /** Focus and look of the kept state have been solved. */
-  #settled = true;
+  isSolved = true;
   #spare: Motion | null = null;
   /** Called after each step of the kept state along the grid. */
   watch: (() => void) | null = null;
@@ -56,7 +56,7 @@ export class Timeline {
 
   /** The time of the kept state in whole microseconds, rounded up. */
   get micros(): number {
-    return Math.ceil((this.#steps * GRID_TICKS + this.#past) / TICKS_PER_MICRO);
+    return Math.ceil((this.steps * GRID_TICKS + this.past) / TICKS_PER_MICRO);
   }
 
   /** From here on, other rules. What is kept is not yet brought inside. */
@@ -72,21 +72,6 @@ export class Timeline {
     this.#movers.push(mover);
     this.#spare = null;
     for (const motion of [this.kept, ...motions]) motion.moverStates.push(mover.createState());
-  }
-
-  /** Back to time zero, with nothing moving and nothing held. */
-  restart(): void {
-    const { kept } = this;
-    kept.layLook();
-    this.#movers.forEach((mover, i) => {
-      const state = kept.moverStates[i];
-      if (state !== undefined) mover.interrupt(state, kept, 'ends', 'session');
-      kept.moverStates[i] = mover.createState();
-    });
-    kept.copyFrom(new Motion(this.rules, []));
-    this.#steps = 0;
-    this.#past = 0;
-    this.#settled = true;
   }
 
   /** Scratch, in the kept state: whoever tries something out begins with this. */
@@ -117,8 +102,8 @@ export class Timeline {
   /** Lets time go by without moving anything: up to a time that is not before its own, while nothing would have moved. */
   skipTo(micros: number): void {
     const ticks = micros * TICKS_PER_MICRO;
-    this.#steps = gridSteps(ticks);
-    this.#past = ticks - this.#steps * GRID_TICKS;
+    this.steps = gridSteps(ticks);
+    this.past = ticks - this.steps * GRID_TICKS;
   }
 
   /** Moves the kept state on to the time of a signal, which is not before its own. */
@@ -128,15 +113,10 @@ export class Timeline {
     const past = ticks - steps * GRID_TICKS;
     this.#runToStep(steps);
     this.kept.layLook();
-    if (past > this.#past && !this.kept.isStill) this.#part(this.kept, past - this.#past);
-    else if (!this.#settled) this.kept.focusing.solve();
-    this.#settled = true;
-    this.#past = past;
-  }
-
-  /** Moves the kept state on to the next whole microsecond: a session says no finer ones. */
-  runToMicro(): void {
-    this.runTo(this.micros);
+    if (past > this.past && !this.kept.isStill) this.#part(this.kept, past - this.past);
+    else if (!this.isSolved) this.kept.focusing.solve();
+    this.isSolved = true;
+    this.past = past;
   }
 
   /** Writes to `frame` what shows at a time in microseconds; the kept state moves on to the step before it. */
@@ -145,39 +125,39 @@ export class Timeline {
     this.#runToStep(gridSteps(ticks));
     frame.copyFrom(this.kept);
     frame.layFrame();
-    const ahead = ticks - this.#steps * GRID_TICKS - this.#past;
+    const ahead = ticks - this.steps * GRID_TICKS - this.past;
     if (ahead > 0 && !frame.isStill) this.#part(frame, ahead);
     else {
       frame.look.turn(frame);
-      if (!this.#settled) frame.focusing.solve();
+      if (!this.isSolved) frame.focusing.solve();
     }
     raiseEye(frame);
   }
 
   #runToStep(steps: number): void {
-    if (steps <= this.#steps) return;
+    if (steps <= this.steps) return;
     const { kept } = this;
-    const last = Math.min(steps, this.#steps + LONGEST);
+    const last = Math.min(steps, this.steps + LONGEST);
     kept.layFrame();
-    while (this.#steps < last && !kept.isStill) {
+    while (this.steps < last && !kept.isStill) {
       this.#toNextStep();
-      this.#past = 0;
+      this.past = 0;
       if (this.watch !== null) this.watch();
     }
-    this.#steps = steps;
-    this.#past = 0;
+    this.steps = steps;
+    this.past = 0;
   }
 
   /** The ground is looked at on some steps of the grid: there the focus has to be where it belongs. */
   #toNextStep(): void {
     const { kept } = this;
     const { level, hold } = kept;
-    this.#steps += 1;
-    const looks = this.#steps % LOOK_STEPS === 0 && (level.isStale || level.groundRate !== 0) && hold.fingers === 0;
-    if (this.#past > 0) {
-      const seconds = (GRID_TICKS - this.#past) / TICKS_PER_SECOND;
-      this.#settled = step(kept, this.#partPace, seconds, true, looks);
-    } else this.#settled = step(kept, this.#gridPace, GRID_SECONDS, true, looks);
+    this.steps += 1;
+    const looks = this.steps % LOOK_STEPS === 0 && (level.isStale || level.groundRate !== 0) && hold.fingers === 0;
+    if (this.past > 0) {
+      const seconds = (GRID_TICKS - this.past) / TICKS_PER_SECOND;
+      this.isSolved = step(kept, this.#partPace, seconds, true, looks);
+    } else this.isSolved = step(kept, this.#gridPace, GRID_SECONDS, true, looks);
     const keepsPlace = (hold.isGrip || (kept.isPinned && !kept.isMoved)) && kept.hasArrived;
     if (!keepsPlace) level.samplesAtRest = 0;
     if (!looks) return;

@@ -17,33 +17,33 @@ const SHORTEST = 16_000;
 const LENGTH = 32;
 
 export class Trail {
-  readonly #x = new Float64Array(LENGTH);
-  readonly #y = new Float64Array(LENGTH);
-  readonly #micros = new Float64Array(LENGTH);
-  #count = 0;
+  readonly x = new Float64Array(LENGTH);
+  readonly y = new Float64Array(LENGTH);
+  readonly micros = new Float64Array(LENGTH);
+  count = 0;
 
   clear(): void {
-    this.#count = 0;
+    this.count = 0;
   }
 
   add(x: number, y: number, micros: number): void {
     // Of two at one time, the later counts.
-    if (this.#count > 0 && this.#micros[(this.#count - 1) % LENGTH] === micros) this.#count -= 1;
-    const at = this.#count++ % LENGTH;
-    this.#x[at] = x;
-    this.#y[at] = y;
-    this.#micros[at] = micros;
+    if (this.count > 0 && this.micros[(this.count - 1) % LENGTH] === micros) this.count -= 1;
+    const at = this.count++ % LENGTH;
+    this.x[at] = x;
+    this.y[at] = y;
+    this.micros[at] = micros;
   }
 
   /** How fast they go, per second; null where nothing is known of the last moment. */
   speed(micros: number): Point | null {
-    if (this.#count < 2) return null;
+    if (this.count < 2) return null;
     const between = this.#at(1).micros - this.#at(2).micros;
     const moment = Math.max(LOOKS_BACK, Math.min(EVENTS * between, LONGEST));
     let x = 0;
     let y = 0;
     let known = 0;
-    for (let i = 1; i < Math.min(this.#count, LENGTH); i++) {
+    for (let i = 1; i < Math.min(this.count, LENGTH); i++) {
       const to = this.#at(i);
       const from = this.#at(i + 1);
       const since = Math.min(1, (micros - to.micros) / moment);
@@ -60,8 +60,8 @@ export class Trail {
 
   /** The latest, counted back from 1. */
   #at(back: number): { x: number; y: number; micros: number } {
-    const at = (this.#count - back) % LENGTH;
-    return { x: this.#x[at] ?? 0, y: this.#y[at] ?? 0, micros: this.#micros[at] ?? 0 };
+    const at = (this.count - back) % LENGTH;
+    return { x: this.x[at] ?? 0, y: this.y[at] ?? 0, micros: this.micros[at] ?? 0 };
   }
 }
 

@@ -1,5 +1,6 @@
 /** Reading a session file as it streams in. */
 import { refuse, sentence } from '../messages/index.ts';
+import type { SavedState } from '../camera/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Start } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
@@ -133,7 +134,7 @@ export class SessionReader {
 
   #signal(value: unknown): StampedSignal {
     const { at } = asObject(value, this.#line);
-    if (typeof at !== 'number' || !Number.isInteger(at) || at < this.#at || at > 1e15)
+    if (!isMicros(at) || at < this.#at)
       throw new SessionError(
         this.#line,
         `at: found ${shown(at)}; wanted whole microseconds, not before the ${String(this.#at)} of the line above`,
@@ -153,13 +154,17 @@ export class SessionReader {
 }
 
 function readHeader(value: unknown, line: number, known: readonly Mover[]): SessionHeader {
-  const { format, version, settings, screen, home, terrain, movers = [] } = asObject(value, line);
+  const { format, version, at, settings, screen, pose, home, terrain, movers = [], state } = asObject(value, line);
   if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
   if (version !== VERSION)
     throw new SessionError(
       line,
       `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`,
     );
+  if (at !== undefined && !isMicros(at))
+    throw new SessionError(line, `at: expected whole microseconds, got ${shown(at)}`);
+  if (state !== undefined && !isState(state))
+    throw new SessionError(line, `state: expected an object with a digest, got ${shown(state)}`);
   try {
     completeSettings(settings, [polygons]);
   } catch (error) {
@@ -167,15 +172,8 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
   }
   if (screen !== null && !isScreen(screen))
     throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
-  if (home !== undefined && !isStart(home))
-    throw new SessionError(
-      line,
-      sentence({
-        path: 'home',
-        found: shown(home),
-        wanted: '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing',
-      }),
-    );
+  if (home !== undefined && !isStart(home)) throw noStart(line, 'home', home);
+  if (pose !== undefined && !isStart(pose)) throw noStart(line, 'pose', pose);
   if (!Array.isArray(movers)) throw new SessionError(line, `movers: found ${shown(movers)}; wanted a list of names`);
   const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));
   if (unknown !== undefined)
@@ -183,15 +181,31 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
   const header: SessionHeader = {
     format: FORMAT,
     version: VERSION,
+    ...(at === undefined ? {} : { at }),
     settings: settings as Settings,
     screen,
+    ...(pose === undefined ? {} : { pose }),
     ...(home === undefined ? {} : { home }),
     ...(movers.length === 0 ? {} : { movers: movers as string[] }),
+    ...(state === undefined ? {} : { state }),
   };
   if (terrain === undefined) return header;
   if (!isTerrain(terrain))
     throw new SessionError(line, `terrain: found ${shown(terrain)}; wanted {"id":…,"digest":…}, or nothing`);
   return { ...header, terrain };
+}
+
+function noStart(line: number, path: string, found: unknown): SessionError {
+  const wanted = '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing';
+  return new SessionError(line, sentence({ path, found: shown(found), wanted }));
+}
+
+function isMicros(value: unknown): value is number {
+  return typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= 1e15;
+}
+
+function isState(value: unknown): value is SavedState {
+  return typeof value === 'object' && value !== null && typeof (value as Partial<SavedState>).digest === 'string';
 }
 
 function isTerrain(value: unknown): value is { id: string; digest: string } {

@@ -1,7 +1,8 @@
 /** Recording: everything that steers the camera, as a session file. */
 import { checkFunction } from '../messages/index.ts';
-import { rigOf, type Camera } from '../camera/index.ts';
+import { rigOf, type Camera, type Rig, type SessionStart } from '../camera/index.ts';
 import { headerLine, signalLine } from './format.ts';
+import { saveState } from './state.ts';
 
 export interface Recording {
   /**
@@ -17,8 +18,8 @@ export interface Recording {
 }
 
 /**
- * Begins a new session from what is shown and writes it down. Everything held is let go, everything
- * moving stops, so that the file says all there is to know. It replaces a recording under way.
+ * Records all that steers the camera from now on. It changes nothing: motion goes on, and so does all that is held. It
+ * replaces a recording under way.
  *
  * ```ts
  * const recording = record(camera);
@@ -31,39 +32,65 @@ export interface Recording {
 export function record(camera: Camera, write?: (line: string) => void): Recording {
   const rig = rigOf('record', camera);
   if (write !== undefined) checkFunction('record.write', write, 'a function, or nothing');
+  const { recorder, inbox, reports } = rig;
   const lines: string[] = [];
   let count = 0;
   let failed: number | null = null;
-  let recording = true;
+  let isRecording = true;
   const keep = (line: string): void => {
+    if (!isRecording) return;
     count += 1;
     if (write === undefined) lines.push(line);
     else {
       try {
         write(line);
       } catch (error) {
-        recording = false;
+        isRecording = false;
         failed = count;
         throw error;
       }
     }
   };
-  const start = rig.begin((signal) => {
-    if (recording) keep(`${signalLine(signal)}\n`);
-  });
-  rig.reports.attempt(() => {
-    keep(`${headerLine(start)}\n`);
+  recorder.begin(inbox.hasCalls, () => {
+    reports.attempt(() => {
+      keep(`${headerLine(startOf(rig))}\n`);
+    });
+    return (signal) => {
+      keep(`${signalLine(signal)}\n`);
+    };
   });
   return {
     text: () => {
-      if (write === undefined) return lines.join('');
-      throw new Error('text: this recording is handed to `write` line by line, and nothing of it is kept');
+      if (write !== undefined)
+        throw new Error('text: this recording is handed to `write` line by line, and nothing of it is kept');
+      if (count === 0) inbox.stampCalls();
+      return lines.join('');
     },
     stop: () => {
-      recording = false;
+      isRecording = false;
     },
     get failedAtLine() {
       return failed;
     },
+  };
+}
+
+/** What a session begins with. */
+function startOf(rig: Rig): SessionStart {
+  const { stage, dispatcher } = rig;
+  const { changes, terrains, timeline } = stage;
+  const { inForce } = terrains;
+  const { x, y, span, heading, pitch } = timeline.kept;
+  const isFresh = !dispatcher.hasHeard && timeline.kept.isAtRest;
+  const at = dispatcher.lastHeard;
+  const { learned } = stage;
+  return {
+    ...(at > 0 ? { at } : {}),
+    settings: changes.inForce.written,
+    screen: stage.isSized ? stage.screen : null,
+    home: timeline.rules.home,
+    ...(inForce === null ? {} : { terrain: { id: inForce.id, digest: inForce.digest } }),
+    ...(learned.length === 0 ? {} : { movers: learned }),
+    ...(isFresh ? {} : { pose: { ...stage.inFirstCopy({ x, y }), span, heading, pitch }, state: saveState(rig) }),
   };
 }

@@ -6,6 +6,7 @@ import { DIRECTED } from '../direct/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 import type { Mover } from '../motion/index.ts';
+import { restoreState } from './state.ts';
 import { polygons } from '../polygons/index.ts';
 
 export interface ReplayOptions {
@@ -82,10 +83,11 @@ export class Replay {
   readonly #digest = new Digest();
   #frames = 0;
   /** The number of the next frame, from which its time follows. */
-  #nextFrame = 0;
-  #samples = 0;
+  #nextFrame: number;
+  #samples: number;
   #signals = 0;
-  #last = 0;
+  #last: number;
+  readonly #begin: number;
   #panned = 0;
   #minSpan = Infinity;
   #maxSpan = 0;
@@ -128,7 +130,13 @@ export class Replay {
     this.#until = until;
     this.#frame = frame;
     this.#terrains = terrains;
+    const { at = 0, state } = start;
+    if (state !== undefined) restoreState(this.#rig, state);
+    this.#last = this.#begin = at;
+    this.#samples = Math.ceil(at / SAMPLE_MICROS);
+    this.#nextFrame = Math.ceil((at * rate) / 1e6);
     this.camera.advance(0);
+    this.camera.advance(at / 1000);
     this.#x = this.camera.view.x;
     this.#y = this.camera.view.y;
   }
@@ -163,7 +171,7 @@ export class Replay {
     } while (!this.camera.settled && sampled < end);
     if (this.#rests) this.#drawRest(Infinity);
     return {
-      duration: sampled / 1e6,
+      duration: (sampled - this.#begin) / 1e6,
       signals: this.#signals,
       frames: this.#frames,
       panned: this.#panned,

@@ -26,11 +26,6 @@ export class SignalQueue {
     return [...this.#heap, ...this.#untimed].sort((one, other) => one.order - other.order);
   }
 
-  /** Takes the next out that has no time. */
-  takeUntimed(): SignalBody | null {
-    return this.#untimed.shift()?.body ?? null;
-  }
-
   /**
    * The time of the next signal, DOM milliseconds; -Infinity for one without a time, NaN when there is none.
    *
@@ -73,7 +68,7 @@ export class SignalQueue {
 
   /** Takes the next signal out. */
   take(now: number): SignalBody | null {
-    if (this.#isUntimedNext(now)) return this.takeUntimed();
+    if (this.#isUntimedNext(now)) return this.#untimed.shift()?.body ?? null;
     const heap = this.#heap;
     const first = heap[0];
     const last = heap.pop();
@@ -97,11 +92,6 @@ export class SignalQueue {
       at = 2 * at + (isRight ? 2 : 1);
     }
     heap[at] = moved;
-  }
-
-  /** Forgets everything. */
-  clear(): void {
-    this.#heap.length = this.#untimed.length = 0;
   }
 }
 

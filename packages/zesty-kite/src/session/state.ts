@@ -1,0 +1,80 @@
+/** The state of a camera that moves: kept motion, hands and times. A recording begins with it, so it stops nothing. */
+import type { Rig, SavedState } from '../camera/index.ts';
+import { Digest } from '../math/index.ts';
+import { SpanQuestion } from '../motion/index.ts';
+import { plainOf, restore, type Plain, type PlainObject } from './plain.ts';
+
+/** Returns the state of a camera, with its digest. */
+export function saveState(rig: Rig): SavedState {
+  const { kept, movers } = rig.stage.timeline;
+  const saved = plainOf({
+    ...momentOf(rig),
+    question: kept.question,
+    parts: partsOf(rig),
+    movers: Object.fromEntries(movers.map(({ name }, i) => [name, kept.moverStates[i]])),
+    hands: rig.dispatcher.hands,
+  });
+  return { digest: digestOf(saved), ...(saved as PlainObject) };
+}
+
+/**
+ * Brings a camera that has just been made into a saved state.
+ *
+ * @throws RangeError for a state that was changed by hand, or saved by another version
+ */
+export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void {
+  const { stage, inbox, dispatcher } = rig;
+  const { timeline } = stage;
+  const { kept, movers } = timeline;
+  const saved = fields as PlainObject;
+  const expected = digestOf(saved);
+  if (digest !== expected)
+    throw new RangeError(
+      `state.digest: expected "${expected}", got ${JSON.stringify(digest)}. Do not edit the state of a recording`,
+    );
+  const { question = null } = saved;
+  kept.question = question === null ? null : new SpanQuestion(kept);
+  if (kept.question !== null) restore(kept.question, question, 'state.question');
+  restore(partsOf(rig), saved.parts, 'state.parts');
+  restore(dispatcher.hands, saved.hands, 'state.hands');
+  movers.forEach((mover, i) => {
+    const { [mover.name]: found } = saved.movers as Partial<PlainObject>;
+    const state = kept.moverStates[i];
+    // A camera may have learned less by then.
+    if (state === undefined || found === undefined) return;
+    restore(state, found, `state.movers.${mover.name}`);
+    mover.restore?.(state);
+  });
+  const moment = momentOf(rig);
+  restore(moment, saved, 'state');
+  const { steps, past, isSolved, heardAt, dwells, isMoved, isPinned, placed, said } = moment;
+  Object.assign(timeline, { steps, past, isSolved });
+  Object.assign(dispatcher, { heardAt, dwells, hasHeard: true });
+  Object.assign(kept, { isMoved, isPinned });
+  stage.placed = placed;
+  // A recording has no signal that was no news.
+  for (const name of [...said, 'hover', ...dispatcher.hands.levers.pressed.keys()]) inbox.filter.said.add(name);
+}
+
+/** The parts of kept motion, by name. */
+function partsOf({ stage }: Rig): Record<string, object> {
+  const { focus, zoom, turn, tilt, lens, level, insets, pan, hold, first, second, offset } = stage.timeline.kept;
+  return { focus, zoom, turn, tilt, lens, level, insets, pan, hold, first, second, offset };
+}
+
+/** Single values that are saved. */
+function momentOf({ stage, dispatcher, inbox }: Rig) {
+  const { timeline, placed } = stage;
+  const { steps, past, isSolved, kept } = timeline;
+  const { isMoved, isPinned } = kept;
+  const { heardAt, dwells } = dispatcher;
+  return { steps, past, isSolved, isMoved, isPinned, heardAt, dwells, placed, said: [...inbox.filter.said] };
+}
+
+/** Returns the digest of plain data, as their text in JSON. */
+function digestOf(plain: Plain | undefined): string {
+  const text = JSON.stringify(plain);
+  const digest = new Digest();
+  for (let i = 0; i < text.length; i++) digest.add(text.charCodeAt(i));
+  return digest.toString();
+}
