@@ -4,7 +4,7 @@ import { sentence } from '../messages/index.ts';
 import type { Reports } from '../reports.ts';
 import { completeLayers, type Settings } from '../settings/index.ts';
 import { cleanScreen, plansOf, type SignalBody } from '../signals/index.ts';
-import { aim, View, type Pose } from '../view/index.ts';
+import { aimAt, View, type Pose } from '../view/index.ts';
 import { Changes } from './changes.ts';
 import { Dispatcher, LONGEST_STRETCH_MICROS } from './dispatcher.ts';
 import { FrameClock } from './frameClock.ts';
@@ -174,6 +174,6 @@ export class Rig {
 
   #aim(): void {
     readShown(this.frame, this.shown);
-    aim(this.view, this.shown, this.stage.screen, this.stage.timeline.rules.ground, this.frame.insets);
+    aimAt(this.view, this.shown, this.stage.screen, this.stage.timeline.rules.ground, this.frame.insets);
   }
 }

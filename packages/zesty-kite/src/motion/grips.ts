@@ -1,6 +1,6 @@
 /** Taking hold: of points of the ground, under screen points. */
 import { keepInside } from '../limits/index.ts';
-import { aim, nearestCopy, ScratchPoint, ScratchSpot, View, type Point } from '../view/index.ts';
+import { aimAt, nearestCopy, ScratchPoint, ScratchSpot, View, type Point } from '../view/index.ts';
 import type { HeldPoint } from './hold.ts';
 import type { Kept } from './kept.ts';
 import { ShownPose } from './shownPose.ts';
@@ -138,6 +138,6 @@ export class Grips {
     pose.pitch = tilt.pitch;
     pose.fieldOfView = lens.fieldOfView;
     const { lowest, highest } = rules.ground;
-    return aim(this.#view, pose, rules.screen, { lowest, highest, terrain: rules.terrain }, insets);
+    return aimAt(this.#view, pose, rules.screen, { lowest, highest, terrain: rules.terrain }, insets);
   }
 }

@@ -190,7 +190,7 @@ export class Kept implements Readonly<Pose> {
 
   /** How much farther a pixel reaches along the ground down the screen than across it; 1 where speeds are even on the ground. */
   foreshortening(look = this.look): number {
-    return this.rules.settings.pan.evenSpeedOn === 'screen' ? 1 / look.sinPitch : 1;
+    return this.rules.pansByScreen ? 1 / look.sinPitch : 1;
   }
 
   /** Held keys move the focus, or it still glides. A hand that holds the ground keeps it from both. */

@@ -53,6 +53,8 @@ export interface Rules {
   readonly minPitch: number;
   readonly maxPitch: number;
   readonly turn: HeadingLimits;
+  /** Pans are even on the screen, not on the ground. */
+  readonly pansByScreen: boolean;
   /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
   readonly followsZoom: boolean;
   /** Some value is a switch by zoom. */
@@ -114,6 +116,7 @@ export function createRules({ settings: wanted, screen, terrain, home, boundary 
     maxPitch: pitch.max,
     turn: { min: turn.min ?? -Infinity, max: turn.max ?? Infinity, stops: turn.stops },
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
+    pansByScreen: pan.evenSpeedOn === 'screen',
     followsZoom,
     looksBySpan: !isFlat(pitchRule) || lensFollows,
     followsAtOnce:

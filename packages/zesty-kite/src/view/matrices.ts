@@ -2,7 +2,7 @@
 import { checkMade, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
 import { ScratchDepth, ScratchSpot } from './scratch.ts';
-import type { View } from './view.ts';
+import { View } from './view.ts';
 
 /** Which way is up: `y` for (x, height, y), `z` for (x, -y, height). Both are right-handed. */
 export type UpAxis = 'y' | 'z';
@@ -57,8 +57,9 @@ export function createMatrices(up: UpAxis = 'y', depth: ClipDepth = '-1..1', fro
  * as asked; the inverses are written out, not eliminated.
  */
 export function fillMatrices(view: View, out: Matrices): Matrices {
-  checkView('fillMatrices', view);
-  checkMade('fillMatrices.out', out, 'viewProjection', 'what createMatrices made');
+  if (!(view instanceof View)) checkView('fillMatrices', view);
+  if ((out as Matrices | null)?.viewProjection === undefined)
+    checkMade('fillMatrices.out', out, 'viewProjection', 'what createMatrices made');
   const { look, scale, width, height } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
   fitDepth(view, depth, out.from === 'eye');

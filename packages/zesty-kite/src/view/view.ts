@@ -312,6 +312,11 @@ export function aim(
   checkView('aim', view);
   checkObject('aim.pose', pose, 'a pose {x, y, span}');
   checkObject('aim.screen', screen, 'a size {width, height}');
+  return aimAt(view, pose, screen, ground, insets);
+}
+
+/** The same without checks: for a view, a pose and a screen that the library made. */
+export function aimAt(view: View, pose: Readonly<PoseInput>, screen: Screen, ground: Ground, insets: Insets): View {
   const aimed: Aimed = view;
   const { look } = view;
   look.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
