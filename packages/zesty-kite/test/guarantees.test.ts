@@ -89,11 +89,22 @@ function overrun(corners: readonly [number, number][], span: number, { bounds }:
 
 test('G1: the horizon is level: what lies to the right of the focus shows level with it, whatever is done, to 1e-9', () => {
   const matrices = [createMatrices('y', '-1..1', 'eye'), createMatrices('z', '0..1', 'eye')];
+  let checked = 0;
   forRuns(30, anySteering, (steering) => {
     drive(steering, SHORT, ({ view }) => {
       for (const m of matrices) expect(rollOf(view, fillMatrices(view, m))).toBeLessThan(1e-9);
+      // The same for what is placed without matrices.
+      const { x: east, y: south } = view.right();
+      const { x, y, focusHeight, span, look } = view;
+      if ((Math.abs(x) + Math.abs(y)) / span > 1e4) return;
+      for (const away of [-span / 4, span / 4]) {
+        const at = view.toScreen(x + east * away, y + south * away, focusHeight);
+        expect(Math.abs(at.y - look.middleY) / Math.abs(at.x - look.middleX)).toBeLessThan(1e-9);
+        checked += 1;
+      }
     });
   });
+  expect(checked).toBeGreaterThan(1000);
 });
 
 test('G2: whatever is gripped by zooms and turns, under any look, on slopes of up to 60°, holds within 1e-3 px', () => {

@@ -173,7 +173,7 @@ test('a copy of a part has all that it keeps: of motion, and of every mover', ()
   expect(copied).toBeGreaterThan(100);
   const [motion, copy] = [timeline.createMotion(), timeline.createMotion()];
   motion.isMoved = true;
-  motion.moverStates.forEach((state) => Object.assign(state, { x: 7 }));
+  motion.moving.forEach(({ state }) => Object.assign(state, { x: 7 }));
   copy.copyFrom(motion);
-  expect(copy.moverStates.filter((state) => 'x' in state && state.x === 7)).toHaveLength(2);
+  expect(copy.moving.filter(({ state }) => 'x' in state && state.x === 7)).toHaveLength(2);
 });

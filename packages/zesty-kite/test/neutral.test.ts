@@ -59,16 +59,20 @@ test('signals without an effect change nothing: over hills, while all moves, by 
 });
 
 test('what is no news ends no turn of a call while a turn key is held', () => {
-  forAll(neutral, (signal) => {
-    const camera = new Camera([tilted(), { start: { x: 0, y: 0, span: 100 }, turn: { rate: 0 } }], { screen });
-    camera.advance(0);
-    camera.signal({ kind: 'key', code: 'KeyE', down: true });
-    camera.advance(10);
-    camera.turn(90);
-    camera.advance(50);
-    camera.signal(signal);
-    camera.advance(60);
-    expect(camera.goal.heading).toBe(90);
+  forAll(neutral, between(5, 90), (signal, rate) => {
+    const headingWith = (signals: readonly Signal[]): number => {
+      const camera = new Camera([tilted(), { start: { x: 0, y: 0, span: 100 }, turn: { rate } }], { screen });
+      camera.advance(0);
+      camera.signal({ kind: 'key', code: 'KeyE', down: true, time: 5 });
+      camera.advance(10);
+      camera.turn(90);
+      camera.advance(50);
+      for (const one of signals) camera.signal(one);
+      camera.advance(100);
+      return camera.goal.heading;
+    };
+    expect(headingWith([signal])).toBeCloseTo(headingWith([]), 9);
+    expect(headingWith([signal])).toBeGreaterThan(90);
   });
 });
 

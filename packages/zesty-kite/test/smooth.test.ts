@@ -139,14 +139,16 @@ test('whatever changes while anything moves or is held, the picture does not jum
   });
 });
 
-test('what pushed against a wall turns back at once, as if from rest', () => {
-  forAll(settingsWith(true, straightDown), fc.boolean(), (settings, zooming) => {
+test('what pushed against a wall or into a corner turns back at once, as if from rest', () => {
+  forAll(settingsWith(true, straightDown), fc.boolean(), fc.boolean(), (settings, zooming, inCorner) => {
     const screen = { width: 600, height: 400 };
     const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
     const zoom = { minSpan: 10, maxSpan: 200, halfLife: 0.3, anchor: settings.zoom?.anchor ?? 'cursor' };
     const make = (): Camera => new Camera({ ...settings, start: { x: 0, y: 0, span: 100 }, bounds, zoom }, { screen });
     const pushing = make();
-    pushing.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+    const into = inCorner ? (['KeyD', 'KeyS'] as const) : (['KeyD'] as const);
+    const back = inCorner ? (['KeyA', 'KeyW'] as const) : (['KeyA'] as const);
+    for (const code of into) pushing.signal({ kind: 'key', code, down: true, time: 0 });
     pushing.advance(0);
     play(pushing, 0, 200_000);
     const resting = make();
@@ -155,13 +157,14 @@ test('what pushed against a wall turns back at once, as if from rest', () => {
     resting.advance(200_000);
     for (const camera of [pushing, resting]) {
       // The view grows against the wall, with the key still pushing or not.
-      if (zooming) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
+      if (zooming && !inCorner) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
       camera.advance(201_000);
-      camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 201_000 });
-      camera.signal({ kind: 'key', code: 'KeyA', down: true, time: 201_000 });
+      for (const code of into) camera.signal({ kind: 'key', code, down: false, time: 201_000 });
+      for (const code of back) camera.signal({ kind: 'key', code, down: true, time: 201_000 });
       camera.advance(201_150);
     }
     expect(pushing.shown.x).toBeLessThan(425);
     expect(pushing.shown.x).toBeCloseTo(resting.shown.x, 6);
+    expect(pushing.shown.y).toBeCloseTo(resting.shown.y, 6);
   });
 });

@@ -1,7 +1,6 @@
 /** For drawing while a game is made: what directs the camera now. */
 import type { Camera } from '../camera/index.ts';
 import { Angle } from '../math/index.ts';
-import type { Part } from '../motion/index.ts';
 import type { Point } from '../view/index.ts';
 import { timelineOf } from './here.ts';
 import { Following, zoneOf, type FollowSignal } from './following.ts';
@@ -23,7 +22,7 @@ const PARTS = 48;
  */
 export function directing(camera: Camera): Drawn[] {
   const { kept } = timelineOf('directing', camera);
-  return kept.moverStates.flatMap((state: Part) => {
+  return kept.moving.flatMap(({ state }) => {
     if (state instanceof Journey && state.plan !== null) return [wayOf(state, state.plan, camera.shown)];
     if (state instanceof Following && state.wish !== null) return [drawnZone(state, state.wish, camera)];
     return [];

@@ -78,7 +78,11 @@ export class Watch implements Observer {
       const why = (by as By | null) ?? (kept.focus.isLimited ? 'limit' : 'arrival');
       for (let bit = 0; ended >> bit !== 0; bit++)
         if ((ended >> bit) & 1)
-          listeners.put('end', { time, what: EASES[bit] ?? kept.movers[bit - EASES.length]?.name ?? '', by: why });
+          listeners.put('end', {
+            time,
+            what: EASES[bit] ?? kept.moving[bit - EASES.length]?.mover.name ?? '',
+            by: why,
+          });
     }
     const resting = isQuiet(kept);
     if (listeners.has('arrive')) this.#lookAtArrival(timeline, time, resting);
@@ -119,15 +123,15 @@ function isQuiet({ hold, isAtRest }: Motion): boolean {
   return hold.fingers === 0 && isAtRest;
 }
 
-function underWay({ zoom, turn, tilt, pan, isMoved, moverStates, movers }: Motion): number {
+function underWay({ zoom, turn, tilt, pan, isMoved, moving }: Motion): number {
   let bits = 0;
   if (zoom.isActive) bits |= 1;
   if (turn.isActive) bits |= 2;
   if (tilt.isTilted) bits |= 4;
   if (pan.isGliding && pan.isMoving) bits |= 8;
   if (isMoved)
-    moverStates.forEach((state, i) => {
-      if (movers[i]?.isUnderWay(state) === true) bits |= 1 << (i + EASES.length);
+    moving.forEach(({ mover, state }, i) => {
+      if (mover.isUnderWay(state)) bits |= 1 << (i + EASES.length);
     });
   return bits;
 }

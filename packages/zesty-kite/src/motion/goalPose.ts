@@ -21,10 +21,7 @@ export function goalPose(motion: Motion, there: Motion): Pose {
   there.zooming.findGoal();
   zoom.finish();
   there.arriveAt(zoom.goal);
-  if (there.isMoved)
-    there.moverStates.forEach((state, i) => {
-      there.movers[i]?.finish?.(state, there);
-    });
+  if (there.isMoved) for (const { mover, state } of there.moving) mover.finish?.(state, there);
   look.turn(there);
   there.zooming.show();
   there.focusing.solve();

@@ -14,31 +14,41 @@ import type { Part } from './part.ts';
 import type { Rules } from './rules.ts';
 import { Zooming } from './zooming.ts';
 
+/** An ability, with what it keeps in one motion. */
+interface Moving {
+  readonly mover: Mover;
+  readonly state: Part;
+}
+
 export class Motion extends Kept implements MovedCamera {
   readonly zooming = new Zooming(this);
   readonly grips = new Grips(this);
   readonly pair = new Pair(this, this.zooming, this.grips);
   readonly focusing = new Focusing(this, this.zooming, this.pair);
-  /** The abilities that move the camera by themselves, in the order in which they are asked; shared. */
-  readonly movers: readonly Mover[];
-  /** Their moverStates. */
-  readonly moverStates: Part[];
+  /** The abilities that move the camera by themselves, in the order in which they are asked. */
+  readonly moving: Moving[] = [];
 
   constructor(rules: Rules, movers: readonly Mover[], look?: Look) {
     super(rules, look);
-    this.movers = movers;
-    this.moverStates = movers.map((mover) => mover.createState());
+    movers.forEach(this.learn, this);
+  }
+
+  learn(mover: Mover): void {
+    this.moving.push({ mover, state: mover.createState() });
   }
 
   copyFrom(other: Motion): void {
     this.copyParts(other);
     if (other.isMoved || other.isPinned)
-      for (let i = 0; i < this.moverStates.length; i++) this.moverStates[i]?.copyFrom(other.moverStates[i]);
+      for (let i = 0; i < this.moving.length; i++) this.moving[i]?.state.copyFrom(other.moving[i]?.state);
   }
 
   /** Another one in the same state: to try something out. */
   copy(): Motion {
-    const copy = new Motion(this.rules, this.movers);
+    const copy = new Motion(
+      this.rules,
+      this.moving.map(({ mover }) => mover),
+    );
     copy.copyFrom(this);
     copy.layLook();
     return copy;
@@ -46,39 +56,32 @@ export class Motion extends Kept implements MovedCamera {
 
   /** Returns what a mover keeps. */
   stateOf<S extends Part, B extends MoverSignal>(mover: Mover<MovedCamera, S, B>): S {
-    return this.moverStates[this.movers.indexOf(mover)] as S;
+    return this.moving.find((one) => one.mover === mover)?.state as S;
   }
 
   /** A mover has begun, ended, or come to something that it keeps in place. */
   findMoving(): void {
     this.isMoved = this.isPinned = false;
-    for (let i = 0; i < this.moverStates.length; i++) {
-      const state = this.moverStates[i];
-      if (state === undefined) continue;
-      if (this.movers[i]?.isUnderWay(state) === true) this.isMoved = true;
-      if (this.movers[i]?.pins?.(state) === true) this.isPinned = true;
+    for (const { mover, state } of this.moving) {
+      this.isMoved ||= mover.isUnderWay(state);
+      this.isPinned ||= mover.pins?.(state) === true;
     }
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
   hear(signal: MoverSignal): boolean {
-    for (let i = 0; i < this.moverStates.length; i++) {
-      const mover = this.movers[i];
-      const state = this.moverStates[i];
-      if (state === undefined || mover === undefined || !(signal.kind in mover.signals)) continue;
-      mover.hear?.(state, this, signal);
-      this.findMoving();
-      return mover.takesOver?.includes(signal.kind) === true && mover.isUnderWay(state);
-    }
-    return false;
+    const { kind } = signal;
+    const heard = this.moving.find(({ mover }) => kind in mover.signals);
+    if (heard === undefined) return false;
+    const { mover, state } = heard;
+    mover.hear?.(state, this, signal);
+    this.findMoving();
+    return mover.takesOver?.includes(kind) === true && mover.isUnderWay(state);
   }
 
   /** Lets the movers know what a hand has done. */
   handMoved(hand: HandMoved): void {
-    this.movers.forEach((mover, i) => {
-      const state = this.moverStates[i];
-      if (state !== undefined) mover.hand?.(state, this, hand);
-    });
+    for (const { mover, state } of this.moving) mover.hand?.(state, this, hand);
     this.findMoving();
   }
 
@@ -88,12 +91,8 @@ export class Motion extends Kept implements MovedCamera {
     this.look.turn(this);
     this.zooming.show();
     const { x, y } = this.focus;
-    for (let i = 0; i < this.moverStates.length; i++) {
-      const state = this.moverStates[i];
-      const mover = this.movers[i];
-      if (state === undefined || mover?.aim === undefined) continue;
-      if (mover.isUnderWay(state) || mover.pins?.(state) === true) mover.aim(state, this, seconds);
-    }
+    for (const { mover, state } of this.moving)
+      if (mover.aim && (mover.isUnderWay(state) || mover.pins?.(state) === true)) mover.aim(state, this, seconds);
     if (this.focus.x !== x || this.focus.y !== y) this.markGroundStale();
   }
 
@@ -104,11 +103,7 @@ export class Motion extends Kept implements MovedCamera {
 
   /** Lets the movers under way say how far the focus goes in a step, and takes it there. */
   move(seconds: number): void {
-    for (let i = 0; i < this.moverStates.length; i++) {
-      const state = this.moverStates[i];
-      const mover = this.movers[i];
-      if (state !== undefined && mover?.isUnderWay(state)) mover.move?.(state, this, seconds);
-    }
+    for (const { mover, state } of this.moving) if (mover.isUnderWay(state)) mover.move?.(state, this, seconds);
     this.findMoving();
     this.focusing.solve();
     this.pan.endStep();
@@ -116,10 +111,7 @@ export class Motion extends Kept implements MovedCamera {
 
   /** Lets the movers know that keys have panned. */
   tellPanned(): void {
-    for (let i = 0; this.isPinned && i < this.moverStates.length; i++) {
-      const state = this.moverStates[i];
-      if (state !== undefined) this.movers[i]?.panned?.(state, this);
-    }
+    if (this.isPinned) for (const { mover, state } of this.moving) mover.panned?.(state, this);
   }
 
   /** Ends what a cause ends. The cause's own code does the rest. */
@@ -136,12 +128,11 @@ export class Motion extends Kept implements MovedCamera {
 
   /** The same for movers alone. */
   endMovers(cause: Cause): void {
-    this.movers.forEach((mover, i) => {
+    for (const { mover, state } of this.moving) {
       const effect = mover.interruptions[cause];
-      const state = this.moverStates[i];
       const ends = effect === 'ends' || effect === 'newWish' || effect === 'takesOver' || effect === 'offsets';
-      if (state !== undefined && ends) mover.interrupt(state, this, effect, cause);
-    });
+      if (ends) mover.interrupt(state, this, effect, cause);
+    }
     this.findMoving();
   }
 

@@ -70,10 +70,7 @@ export function placeAt(motion: Motion, place: Placement): void {
 
 /** Ends the movers that a placing ends. */
 function endMoversAt(motion: Motion, place: Placement): void {
-  motion.movers.forEach((mover, i) => {
-    const state = motion.moverStates[i];
-    if (state !== undefined) mover.interruptAxes?.(state, place);
-  });
+  for (const { mover, state } of motion.moving) mover.interruptAxes?.(state, place);
   if (place.x !== undefined || place.y !== undefined) motion.endMovers('placeFocus');
   if (place.span !== undefined) motion.endMovers('placeSpan');
   if (place.heading !== undefined) motion.endMovers('placeHeading');

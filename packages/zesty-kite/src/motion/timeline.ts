@@ -21,8 +21,6 @@ const LAST_LOOK = 0.25;
 
 export class Timeline {
   readonly kept: Motion;
-  /** The abilities that move the camera by themselves, in the order in which they are asked. */
-  readonly #movers: Mover[];
   /** Their factors stay for whole steps of the grid; shorter ones have theirs. */
   readonly #gridPace = new Pace();
   readonly #partPace = new Pace();
@@ -36,8 +34,7 @@ export class Timeline {
   watch: (() => void) | null = null;
 
   constructor(rules: Rules, movers: readonly Mover[]) {
-    this.#movers = [...movers];
-    this.kept = new Motion(rules, this.#movers);
+    this.kept = new Motion(rules, movers);
     this.adopt(rules);
   }
 
@@ -45,8 +42,9 @@ export class Timeline {
     return this.kept.rules;
   }
 
+  /** The abilities that move the camera by themselves, in the order in which they are asked. */
   get movers(): readonly Mover[] {
-    return this.#movers;
+    return this.kept.moving.map(({ mover }) => mover);
   }
 
   /** The look of the kept state. */
@@ -69,9 +67,8 @@ export class Timeline {
 
   /** Learns another mover: motions that were made before have to be told. */
   learn(mover: Mover, ...motions: readonly Motion[]): void {
-    this.#movers.push(mover);
     this.#spare = null;
-    for (const motion of [this.kept, ...motions]) motion.moverStates.push(mover.createState());
+    for (const motion of [this.kept, ...motions]) motion.learn(mover);
   }
 
   /** Scratch, in the kept state: whoever tries something out begins with this. */
@@ -84,7 +81,7 @@ export class Timeline {
 
   /** Motion at rest, with what every mover keeps. */
   createMotion(look?: Look): Motion {
-    return new Motion(this.rules, this.#movers, look);
+    return new Motion(this.rules, this.movers, look);
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */

@@ -6,12 +6,12 @@ import { plainOf, restore, type Plain, type PlainObject } from './plain.ts';
 
 /** Returns the state of a camera, with its digest. */
 export function saveState(rig: Rig): SavedState {
-  const { kept, movers } = rig.stage.timeline;
+  const { kept } = rig.stage.timeline;
   const saved = plainOf({
     ...momentOf(rig),
     question: kept.question,
     parts: partsOf(rig),
-    movers: Object.fromEntries(movers.map(({ name }, i) => [name, kept.moverStates[i]])),
+    movers: Object.fromEntries(kept.moving.map(({ mover, state }) => [mover.name, state])),
     hands: rig.dispatcher.hands,
   });
   return { digest: digestOf(saved), ...(saved as PlainObject) };
@@ -25,7 +25,7 @@ export function saveState(rig: Rig): SavedState {
 export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void {
   const { stage, inbox, dispatcher } = rig;
   const { timeline } = stage;
-  const { kept, movers } = timeline;
+  const { kept } = timeline;
   const saved = fields as PlainObject;
   const expected = digestOf(saved);
   if (digest !== expected)
@@ -37,14 +37,13 @@ export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void 
   if (kept.question !== null) restore(kept.question, question, 'state.question');
   restore(partsOf(rig), saved.parts, 'state.parts');
   restore(dispatcher.hands, saved.hands, 'state.hands');
-  movers.forEach((mover, i) => {
+  for (const { mover, state } of kept.moving) {
     const { [mover.name]: found } = saved.movers as Partial<PlainObject>;
-    const state = kept.moverStates[i];
     // A camera may have learned less by then.
-    if (state === undefined || found === undefined) return;
+    if (found === undefined) continue;
     restore(state, found, `state.movers.${mover.name}`);
     mover.restore?.(state);
-  });
+  }
   const moment = momentOf(rig);
   restore(moment, saved, 'state');
   const { steps, past, isSolved, heardAt, dwells, isMoved, isPinned, placed, said } = moment;
