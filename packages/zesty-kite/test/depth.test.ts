@@ -72,6 +72,25 @@ test('no ground that shows is clipped, with any lens and clip depth, in 32-bit f
   expect(seen).toBeGreaterThan(50_000);
 }, 120_000);
 
+test('by default nothing up to a quarter of a span high whose foot shows is clipped, in every lens, at every pitch', () => {
+  let seen = 0;
+  forRuns(5000, scenes, depths, unit, unit, unit, (scene, depth, u, v, share) => {
+    const { span, screen, heading, pitch, fieldOfView } = scene;
+    const view = aim(new View(), { x: 0, y: 0, span, heading, pitch, fieldOfView }, screen);
+    const foot = view.toLevel(u * view.width, v * view.height, 0, { x: 0, y: 0 });
+    if (foot === null || Math.hypot(foot.x, foot.y) > 63 * span) return;
+    const height = (share * span) / 4;
+    // What reaches up to the eye cannot show whole.
+    if (fieldOfView > 0 && view.toScreen(foot.x, foot.y, height).depth < 0.01 * span) return;
+    const { viewProjection } = fillMatrices(view, createMatrices('y', depth));
+    const [, , z = NaN, w = NaN] = times(viewProjection, [foot.x, height, foot.y].map(round));
+    if (!(w > 0 && z >= (depth === '-1..1' ? -w : 0) && z <= w))
+      throw new Error(`clipped: z ${String(z)}, w ${String(w)}`);
+    seen += 1;
+  });
+  expect(seen).toBeGreaterThan(2000);
+});
+
 test('visible tiles never go beyond the map, nor beyond 64 spans, and have every tile of it that shows', () => {
   forRuns(
     500,

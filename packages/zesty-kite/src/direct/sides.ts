@@ -1,15 +1,20 @@
 /**
- * The least span at which things show between the sides of a padded safe frame.
+ * The least span at which things show in the middle of a padded safe frame.
  *
  * With (fr, ft) the focus along the screen's right and toward the viewer, s the span and q the widening of the lens, a
  * point (R, T, z) shows left of the screen line u when R - fr ≤ u (s + q (A + ft cos p)), with A = -T cos p - z sin p:
- * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone. This leaves a linear
- * program of four constraints; its answer is where two of them meet.
+ * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone.
+ *
+ * Things are in the middle if they reach equally far from it to both sides. So they just touch two lines at the same distance from
+ * the middle line, across and down. If they fill the frame, these are its sides, and two linear equations give the span. Else the
+ * distance is a root: the nearer the lines, the more the two demands on the focus differ.
  */
 import { sentence, shown } from '../messages/index.ts';
-import type { Insets, Look, Pose } from '../view/index.ts';
+import { wholeWithin, type Insets, type Look, type Pose } from '../view/index.ts';
 import type { Outline } from './things.ts';
 
+/** As a share of what differs at the ends. */
+const EXACT = 1e-13;
 /** What reaches over a side by less shows, in safe-frame heights. */
 const SLACK = 3e-7;
 
@@ -25,13 +30,6 @@ export class Sides {
   x = NaN;
   y = NaN;
   #focusHeight = NaN;
-  /** How far the things reach over lines through their anchor, and the least depth that shows them side by side. */
-  #needsLeft = NaN;
-  #needsRight = NaN;
-  #needsTop = NaN;
-  #needsBottom = NaN;
-  #needsDepth = NaN;
-
   constructor(look: Look, outline: Outline) {
     this.#look = look;
     this.#outline = outline;
@@ -60,37 +58,89 @@ export class Sides {
   /** Returns the span at which everything would show, as the camera looks now; sets the focus for it, or for `span` if that is larger. */
   measure(span: number, focusHeight: number): number {
     this.#focusHeight = focusHeight;
-    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const { sinHeading, cosHeading, sinPitch, widening, reachV } = this.#look;
     const { anchor } = this.#outline;
-    const left = this.#left;
-    const right = this.#right;
-    const bottom = this.#bottom;
+    const middle = (this.#top + this.#bottom) / 2;
     // Above the line of four spans beyond the focus nothing is framed: the horizon is near.
-    const top = Math.max(this.#top, this.#look.reachV);
-    this.#needsRight = this.#across(right, 1);
-    this.#needsLeft = -this.#across(left, -1);
-    this.#needsBottom = this.#down(bottom, 1);
-    this.#needsTop = -this.#down(top, -1);
-    this.#needsDepth = (this.#needsRight - this.#needsLeft) / (right - left);
-    const steepTop = sinPitch + widening * top * cosPitch;
-    const steepBottom = sinPitch + widening * bottom * cosPitch;
-    const deepens = widening * cosPitch;
-    const high = (this.#needsBottom * steepTop - this.#needsTop * steepBottom) / ((bottom - top) * sinPitch);
-    const wide = (this.#needsDepth * steepTop - this.#needsTop * deepens) / sinPitch;
-    const needed = Math.max(high, wide, 0);
-    // The middle of what is left to choose from, at the span that is tried.
-    const tried = Math.max(span, needed);
-    const toward = Math.max(
-      (this.#needsBottom - bottom * tried) / steepBottom,
-      deepens > 0 ? (this.#needsDepth - tried) / deepens : -Infinity,
-    );
-    const away = (this.#needsTop - top * tried) / steepTop;
-    const forth = (toward + away) / 2;
-    const depth = tried + deepens * forth;
-    const aside = (this.#needsRight - right * depth + this.#needsLeft - left * depth) / 2;
+    const high = Math.min(this.#bottom - middle, middle - reachV);
+    let needed = Math.max(this.#spanDown(middle, high), this.#spanAcross(middle, high), 0);
+    let tried = Math.max(span, needed);
+    let forth = this.#forth(middle, high, tried);
+    // Nothing stands nearer to the eye than the near plane.
+    const most = wholeWithin(this.#look);
+    const toward = this.#toward();
+    for (let round = 0; round < 40; round++) {
+      const whole = (toward - forth * this.#look.cosPitch) / most;
+      if (whole <= needed * (1 + 1e-12)) break;
+      needed = whole;
+      tried = Math.max(span, needed);
+      forth = this.#forth(middle, high, tried);
+    }
+    const aside = this.#aside(tried + widening * this.#look.cosPitch * forth);
     this.x = anchor.x + aside * cosHeading - forth * sinHeading;
     this.y = anchor.y + aside * sinHeading + forth * cosHeading;
     return needed;
+  }
+
+  /** The span at which things touch two lines so far above and below the middle line. */
+  #spanDown(middle: number, away: number): number {
+    const below = this.#down(middle + away, 1) * this.#steep(middle - away);
+    const above = this.#down(middle - away, -1) * this.#steep(middle + away);
+    return (below + above) / (2 * away * this.#look.sinPitch);
+  }
+
+  /** The span at which things touch both sides, with the focus where they are in the middle between top and bottom. */
+  #spanAcross(middle: number, high: number): number {
+    const depth = (this.#across(this.#right, 1) + this.#across(this.#left, -1)) / (this.#right - this.#left);
+    const deepens = this.#look.widening * this.#look.cosPitch;
+    if (deepens === 0) return depth;
+    // The nearer the lines to each other, the larger is the span at which things touch them.
+    const away = risingRoot((tried) => {
+      const span = this.#spanDown(middle, tried);
+      return depth - span - deepens * this.#forthBelow(middle + tried, span);
+    }, high);
+    const span = this.#spanDown(middle, away);
+    // They fill the height, or they are one point.
+    if (away >= high || !(span < Infinity)) return depth - deepens * this.#forth(middle, high, depth);
+    return span;
+  }
+
+  /** How far toward the viewer the focus is, at a span, if things reach equally far up and down. */
+  #forth(middle: number, high: number, span: number): number {
+    const away = risingRoot(
+      (tried) => this.#forthAbove(middle - tried, span) - this.#forthBelow(middle + tried, span),
+      high,
+    );
+    return (this.#forthAbove(middle - away, span) + this.#forthBelow(middle + away, span)) / 2;
+  }
+
+  /** The focus farthest from the viewer, and nearest to it, at which things show below a line, or above one. */
+  #forthAbove(line: number, span: number): number {
+    return (-this.#down(line, -1) - line * span) / this.#steep(line);
+  }
+
+  #forthBelow(line: number, span: number): number {
+    return (this.#down(line, 1) - line * span) / this.#steep(line);
+  }
+
+  /** How far to the right the focus is, with the depth of the anchor's plane, if things reach equally far to both sides. */
+  #aside(depth: number): number {
+    const middle = (this.#left + this.#right) / 2;
+    const leftOf = (line: number): number => -this.#across(line, -1) - line * depth;
+    const rightOf = (line: number): number => this.#across(line, 1) - line * depth;
+    const away = risingRoot((tried) => leftOf(middle - tried) - rightOf(middle + tried), this.#right - middle);
+    return (leftOf(middle - away) + rightOf(middle + away)) / 2;
+  }
+
+  #steep(line: number): number {
+    const { sinPitch, cosPitch, widening } = this.#look;
+    return sinPitch + widening * line * cosPitch;
+  }
+
+  /** How far the things reach toward the eye. */
+  #toward(): number {
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.#look;
+    return this.#reach(-sinHeading * cosPitch, cosHeading * cosPitch, sinPitch);
   }
 
   /** How far the things reach over the plane through the eye and the screen line x = u: right of it, or left for -1. */
@@ -104,7 +154,7 @@ export class Sides {
 
   #down(v: number, sense: number): number {
     const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
-    const steep = sinPitch + widening * v * cosPitch;
+    const steep = this.#steep(v);
     const up = widening * v * sinPitch - cosPitch;
     return this.#reach(-sense * steep * sinHeading, sense * steep * cosHeading, sense * up);
   }
@@ -117,18 +167,45 @@ export class Sides {
   /** Returns whether everything shows from a focus. */
   show({ x, y, span, focusHeight }: Pick<Pose, 'x' | 'y' | 'span' | 'focusHeight'>): boolean {
     this.#focusHeight = focusHeight;
-    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const { sinHeading, cosHeading, cosPitch, widening } = this.#look;
     const { anchor } = this.#outline;
     const aside = (x - anchor.x) * cosHeading + (y - anchor.y) * sinHeading;
     const forth = (y - anchor.y) * cosHeading - (x - anchor.x) * sinHeading;
     const depth = span + widening * cosPitch * forth;
-    const down = (v: number): number => v * span + forth * (sinPitch + widening * v * cosPitch);
+    const down = (v: number): number => v * span + forth * this.#steep(v);
     const slack = SLACK * span;
     return (
       this.#across(this.#right, 1) <= this.#right * depth + aside + slack &&
       this.#across(this.#left, -1) <= -(this.#left * depth + aside) + slack &&
       this.#down(this.#bottom, 1) <= down(this.#bottom) + slack &&
-      this.#down(this.#top, -1) <= -down(this.#top) + slack
+      this.#down(this.#top, -1) <= -down(this.#top) + slack &&
+      this.#toward() - forth * cosPitch <= span * wholeWithin(this.#look) + slack
     );
   }
+}
+
+/** The zero of a function that rises, from 0 to `max`, by false position (the Illinois method); `max` if it is below 0 there. */
+function risingRoot(f: (away: number) => number, max: number): number {
+  let [low, high] = [0, max];
+  let atHigh = f(high);
+  if (!(atHigh > 0)) return high;
+  let atLow = f(low);
+  if (!(atLow < 0)) return low;
+  const small = EXACT * (atHigh - atLow);
+  let side = 0;
+  for (let round = 0; round < 60; round++) {
+    const tried = low - (atLow * (high - low)) / (atHigh - atLow);
+    const at = f(tried);
+    if (Math.abs(at) <= small) return tried;
+    if (at > 0) {
+      [high, atHigh] = [tried, at];
+      if (side > 0) atLow /= 2;
+      side = 1;
+    } else {
+      [low, atLow] = [tried, at];
+      if (side < 0) atHigh /= 2;
+      side = -1;
+    }
+  }
+  return (low + high) / 2;
 }

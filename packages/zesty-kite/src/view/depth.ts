@@ -1,9 +1,15 @@
 /** Near and far planes, fitted to the ground that shows. */
-import { SIGHT, type Viewpoint } from './look.ts';
+import { SIGHT, type Look, type Viewpoint } from './look.ts';
 import type { Depth, Spot } from './pose.ts';
 
 /** The least near, as a share of far, where ground may come right up to the eye. */
 const NEAREST = 1e-6;
+/** The near plane is at this share of the way from the eye to the focus, or nearer: what is framed shows whole. */
+const NEAREST_SHARE = 1 / 64;
+/** Things so high show whole if their foot shows, in spans: unless they reach up to the eye. */
+const HIGH = 0.25;
+/** Without perspective, things so high do: the eye stands farther off by their height. */
+const HIGHER = 4;
 /**
  * The planes stand farther out than the ground by this share of the distance, and by this share of a
  * span: what 32-bit floats make of matrices and points up to 10⁴ spans from the origin.
@@ -18,8 +24,8 @@ const APART = 1 / 32;
 const DEEPER = 1 / 256;
 
 /**
- * Nothing of the ground between its least and its greatest height is clipped, up to 64 spans from
- * the focus, also after matrices and points have been rounded to 32-bit floats.
+ * Nothing of the ground between its least and its greatest height is clipped, up to 64 spans from the focus, nor what stands on
+ * it, up to a quarter of a span; also after matrices and points have been rounded to 32-bit floats.
  *
  * On the screen line v a plane that lies z above the focus has the depth
  * (span·S/q - z) / (S + q·v·C) from the eye, so that the extremes lie on the top and the bottom line.
@@ -39,7 +45,7 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
     const farthest = -(top * span * cosPitch + lowest) * flatness;
     const apart = span * APART + (farthest - nearest) * DEEPER;
     out.near = span / 2;
-    out.toFocus = span / 2 + apart - nearest;
+    out.toFocus = span / 2 + apart - nearest + HIGHER * span * sinPitch;
     out.far = out.toFocus + farthest + apart;
     return out;
   }
@@ -51,13 +57,21 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
   const nearest = (eye - highest) / steepest;
   const unsure = fromEye ? 0 : Math.min(MAX_UNSURE * span, UNSURE * (Math.abs(view.x) + Math.abs(view.y)));
-  const near = Math.max(Math.min(nearest * (1 - SLACK), nearest - ROUNDING * span), far * NEAREST + unsure);
+  const things = nearest - HIGH * span * sinPitch;
+  const bare = Math.min(nearest * (1 - SLACK), nearest - ROUNDING * span);
+  const near = Math.max(Math.min(bare, things, toFocus * NEAREST_SHARE), far * NEAREST + unsure);
   // The flatter depth runs out toward the far plane, the farther out it has to stand to be told from it.
   const beyond = Math.max(SLACK, (4e-7 * far) / near, (ROUNDING * span) / near);
   out.toFocus = toFocus;
   out.near = near;
   out.far = far * (1 + beyond);
   return out;
+}
+
+/** How far from the plane of the focus toward the eye things show whole, whatever their height, in spans. */
+export function wholeWithin({ widening, sinPitch }: Look): number {
+  const within = widening > 0 ? (1 - NEAREST_SHARE) / widening : HIGHER * sinPitch;
+  return within * (1 - 1e-6);
 }
 
 /** Where it looks from, at a depth. */

@@ -12,5 +12,6 @@ export type { Ground, Insets, Depth, Point, Pose, PoseInput, Screen, ScreenPoint
 export { frustumPlanes, showsBox, showsCircle, type Box, type ScreenRectangle } from './culling.ts';
 export { ScreenBox } from './screenBox.ts';
 export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts';
+export { wholeWithin } from './depth.ts';
 export { aim, aimAt, View, type Affine, type Footprint, type Ray } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';
