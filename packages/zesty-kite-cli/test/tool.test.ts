@@ -181,7 +181,7 @@ test('compare: settings by what changed, the same session by nothing, other easi
   const motion = json<Compared>(['compare', ...both, '--on', session('crossing'), '--json']);
   // The first notch of the session is what they do otherwise.
   const lines = readFileSync(session('crossing'), 'utf8').split('\n');
-  const { at } = JSON.parse(lines.find((line) => line.includes('"wheel"')) ?? '{}') as { at: number };
+  const { at } = JSON.parse(lines.find((line) => line.includes('"kind":"wheel"')) ?? '{}') as { at: number };
   expect(motion.parts).toBeGreaterThanOrEqual(at / 1e6);
   expect(motion.parts).toBeLessThan(at / 1e6 + 0.1);
   expect(motion.most.pixels).toBeGreaterThan(10);

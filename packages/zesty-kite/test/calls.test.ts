@@ -133,7 +133,7 @@ test('a call that a recording’s write makes is one more signal of the session,
   camera.advance(50);
   camera.signal({ kind: 'release', time: 400 });
   camera.advance(20_000);
-  expect(lines.split('\n').filter((line) => line.includes('"tilt"'))).toHaveLength(1);
+  expect(lines.split('\n').filter((line) => line.includes('"kind":"tilt"'))).toHaveLength(1);
   const replay = playAgain(read(lines));
   replay.camera.advance(1e7);
   expect(bitsOf(replay.camera)).toBe(bitsOf(camera));

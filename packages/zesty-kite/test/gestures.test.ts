@@ -253,7 +253,8 @@ test('a fling glides however seldom its events come, down to ten a second, and a
   }));
 
 test('an orbit turns and tilts by what was dragged, about what was pressed, and stops at its limits however it is flicked', () => {
-  const settings = { ...high, ...turnable, turn: { max: 100, min: -100 }, pitch: { degrees: 60, min: 20, max: 80 } };
+  const turn = { anchor: 'cursor' as const, max: 100, min: -100 };
+  const settings = { ...high, ...turnable, turn, pitch: { degrees: 60, min: 20, max: 80 } };
   forAll(onScreen, between(-2000, 2000), between(-2000, 2000), (from, right, down) => {
     const camera = new Camera(settings, { screen });
     camera.advance(0);
@@ -270,11 +271,39 @@ test('an orbit turns and tilts by what was dragged, about what was pressed, and 
       ...moves,
     ]);
     const { heading, pitch } = camera.shown;
-    expect(heading).toBeCloseTo(Math.min(100, Math.max(-100, (right / 600) * 180)), 6);
+    // All but the threshold of 4 pixels counts.
+    expect(heading).toBeCloseTo(Math.min(100, Math.max(-100, ((right + 1) / 600) * 180)), 6);
     const tilted = (half: number, at: number): number => Math.min(80, Math.max(20, at + (half / 600) * 90));
     expect(pitch).toBeCloseTo(tilted(down / 2, tilted(down / 2, 60)), 6);
     expect(pixelsBetween(shownAt(camera, ground), from)).toBeLessThan(1e-3);
   });
+});
+
+test('an orbit turns by the same in however many events it comes: all of the way less the threshold', () => {
+  forAll(
+    between(20, 400),
+    between(-200, 200),
+    fc.constantFrom(1, 2, 4, 8, 50),
+    between(0, 15),
+    (right, down, events, threshold) => {
+      const camera = new Camera(
+        { ...high, bindings: { orbit: ['MouseRight'] }, drag: { startsAfter: threshold } },
+        { screen },
+      );
+      camera.advance(0);
+      const way = Math.hypot(right, down);
+      play(camera, 0, [
+        { kind: 'press', id: 3, input: 'MouseRight', x: 300, y: 300 },
+        ...Array.from({ length: events }, (_, i) => ({
+          kind: 'move' as const,
+          id: 3,
+          x: 300 + (right * (i + 1)) / events,
+          y: 300 + (down * (i + 1)) / events,
+        })),
+      ]);
+      expect(camera.shown.heading).toBeCloseTo(((right * (1 - threshold / way)) / 600) * 180, 6);
+    },
+  );
 });
 
 test('held keys turn and tilt by degrees a second and zoom by notches a second; steps add up; north is the short way', () => {

@@ -75,6 +75,7 @@ test('a recording that begins in any frame changes no bit of the game, and its r
     const { header, signals: written } = read(lines.join(''));
     let heard = 1;
     const replay = new Replay(header, {
+      report: () => undefined,
       // A signal may take effect at the time of a frame that was shown before.
       frame: (camera, micros) => {
         const frame = recorded.get(micros);

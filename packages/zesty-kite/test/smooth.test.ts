@@ -6,6 +6,7 @@ import { forAll } from './law.ts';
 import { Camera } from './shapes.ts';
 import {
   between,
+  bitsOf,
   drive,
   hands,
   hills,
@@ -137,6 +138,32 @@ test('whatever changes while anything moves or is held, the picture does not jum
     const jumps = marks.map(({ x, y, height }, i) => pixelsBetween(view.toScreen(x, y, height), were[i] ?? NOWHERE));
     expect(Math.max(...jumps)).toBeLessThan(1e-3);
   });
+});
+
+test('pushed into a corner, however unevenly, it stands still to the bit', () => {
+  let seen = 0;
+  forAll(settingsWith(true, straightDown), between(0.2, 3), (settings, speed) => {
+    const bounds = { left: -500, top: -400, right: 500, bottom: 400 };
+    const pan = { ...settings.pan, speed };
+    const camera = new Camera(
+      { ...settings, pan, start: { x: 0, y: 0, span: 100 }, bounds },
+      { screen: { width: 600, height: 400 } },
+    );
+    for (const code of ['KeyD', 'KeyS'] as const) camera.signal({ kind: 'key', code, down: true, time: 0 });
+    camera.advance(0);
+    play(camera, 0, 200_000);
+    camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 200_000 });
+    play(camera, 200_000, 200_700);
+    const still = bitsOf(camera);
+    // One key pushes at its full speed, the other begins to.
+    camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 200_700 });
+    for (let time = 200_705; time < 202_000; time += 9) {
+      camera.advance(time);
+      expect(bitsOf(camera)).toBe(still);
+      seen += 1;
+    }
+  });
+  expect(seen).toBeGreaterThan(1000);
 });
 
 test('what pushed against a wall or into a corner turns back at once, as if from rest', () => {

@@ -13,7 +13,6 @@ import {
   View,
   visibleTiles,
   type Matrices,
-  type ScreenPoint,
 } from '../src/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { between, hills, pixelsBetween, screens } from './steering.ts';

@@ -20,7 +20,7 @@ type Ring = readonly Point[];
  * A camera above the ground.
  *
  * ```ts
- * const camera = new Camera({ bounds: { left: 0, top: 0, right: 1024, bottom: 768 } });
+ * const camera = new Camera({ start: { span: 300 }, bounds: { left: 0, top: 0, right: 1024, bottom: 768 } });
  * const view = camera.advance(performance.now());
  * ```
  */

@@ -43,7 +43,7 @@ export class Rig {
     if (report) reports.own(report);
     this.#wake = wake ?? (() => undefined);
     const changes = new Changes(completeLayers(settings, shapes));
-    this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null);
+    this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null, reports);
     this.recorder = new Recorder(reports);
     this.dispatcher = new Dispatcher(this.stage, this.#clock, this.recorder);
     this.inbox = new Inbox(this.stage, this.#clock, this.dispatcher, this.recorder);

@@ -16,8 +16,12 @@ import { MOVERS } from '../movers/index.ts';
 import { isZoomLimited, type Checked, type FullSettings } from '../settings/index.ts';
 import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
 import { canonical, type Screen } from '../view/index.ts';
+import type { Reports } from '../reports.ts';
 import type { Changes } from './changes.ts';
 import type { Terrains } from './terrains.ts';
+
+/** Spans that differ by a smaller share are the same. */
+const SAME = 1e-9;
 
 export class Stage {
   readonly changes: Changes;
@@ -30,10 +34,18 @@ export class Stage {
   isSized = false;
   /** The destination of Home; null for the start of the settings. */
   #home: Start | null;
+  readonly #reports: Reports;
   /** The pose to take once the size of the screen is known. */
   placed: Start;
 
-  constructor(changes: Changes, terrains: Terrains, shapes: readonly ShapeKind[], home: Start | null) {
+  constructor(
+    changes: Changes,
+    terrains: Terrains,
+    shapes: readonly ShapeKind[],
+    home: Start | null,
+    reports: Reports,
+  ) {
+    this.#reports = reports;
     this.shapes = shapes;
     this.changes = changes;
     this.terrains = terrains;
@@ -77,11 +89,33 @@ export class Stage {
     this.screen = screen;
     this.adopt(this.changes.inForce);
     if (this.isSized) resize(kept);
-    else beginAt(kept, this.placed);
+    else {
+      beginAt(kept, this.placed);
+      this.#reportRange();
+    }
     kept.endMovers('resize');
     // A held point stays and the focus moves: the hand did not.
     if (kept.hold.fingers > 0) this.timeline.handMoved(true, false);
     this.isSized = true;
+  }
+
+  /** Reports what settings ask for and their own zoom range does not allow. */
+  #reportRange(): void {
+    const { kept, rules } = this.timeline;
+    const { start, zoom } = rules.settings;
+    const { min, max } = kept.zooming;
+    const range = `a span from ${String(min)} to ${String(max)}`;
+    const { span = min } = start;
+    if (span < min * (1 - SAME) || span > max * (1 + SAME))
+      this.#reports.report(
+        new RangeError(`start.span: expected ${range}, got ${String(span)}. The camera begins at ${String(kept.span)}`),
+      );
+    if (rules.stops?.areInside(kept.look, min, max) === false)
+      this.#reports.report(
+        new RangeError(
+          `zoom.stops: expected stops that show ${range}, got ${zoom.stopUnit} of ${String(zoom.stops)}. Stops outside are not reached`,
+        ),
+      );
   }
 
   /** Brings kept motion into the limits of the next settings. */

@@ -137,10 +137,10 @@ function step(kept: Motion, { turn: degrees, tilt: down }: StepIntent): void {
 }
 
 /** An orbit holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
-function orbit(kept: Motion, { turn: degrees, tilt: down, x, y }: OrbitIntent): void {
+function orbit(kept: Motion, { turn: degrees, tilt: down, x, y, about }: OrbitIntent): void {
   const { hold, first, rules, isPinned } = kept;
   if (hold.fingers > 0) return;
-  const byFocus = isPinned || rules.settings.turn.anchor === 'focus' || rules.settings.locked.includes('pan');
+  const byFocus = isPinned || about === 'focus' || rules.settings.locked.includes('pan');
   const holds = hold.isOrbit && first.screenX === x && first.screenY === y;
   if (byFocus || !holds) kept.interrupt('orbit');
   if (byFocus) hold.drop();

@@ -58,7 +58,7 @@ export class Sides {
   /** Returns the span at which everything would show, as the camera looks now; sets the focus for it, or for `span` if that is larger. */
   measure(span: number, focusHeight: number): number {
     this.#focusHeight = focusHeight;
-    const { sinHeading, cosHeading, sinPitch, widening, reachV } = this.#look;
+    const { sinHeading, cosHeading, widening, reachV } = this.#look;
     const { anchor } = this.#outline;
     const middle = (this.#top + this.#bottom) / 2;
     // Above the line of four spans beyond the focus nothing is framed: the horizon is near.

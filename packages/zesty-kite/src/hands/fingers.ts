@@ -166,7 +166,7 @@ export class Fingers {
     const down = ((first?.y ?? 0) + (second?.y ?? 0)) / 2;
     const tilt = ((down - tilting.down) / height) * settings.pitch.perScreen;
     tilting.down = down;
-    return { kind: 'orbit' as const, turn: 0, tilt, x: tilting.x, y: tilting.y };
+    return { kind: 'orbit' as const, turn: 0, tilt, x: tilting.x, y: tilting.y, about: 'cursor' as const };
   }
 
   #counted(): Finger[] {

@@ -50,6 +50,8 @@ export interface OrbitIntent {
   /** CSS pixels. */
   readonly x: number;
   readonly y: number;
+  /** About the ground under this point, or about the focus. */
+  readonly about: 'cursor' | 'focus';
 }
 
 /** Pan at once by so many CSS pixels. */

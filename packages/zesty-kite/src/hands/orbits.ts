@@ -28,15 +28,18 @@ export class Orbits {
     if (press === undefined) return [];
     const wayX = x - press.downX;
     const wayY = y - press.downY;
-    if (!press.began && wayX * wayX + wayY * wayY <= press.startsAfter * press.startsAfter) return [];
-    const right = press.began ? x - press.x : 0;
-    const down = press.began ? y - press.y : 0;
+    const way = Math.sqrt(wayX * wayX + wayY * wayY);
+    if (!press.began && way <= press.startsAfter) return [];
+    // All but the threshold counts, in however many events it comes.
+    const share = press.began ? 0 : press.startsAfter / way;
+    const right = x - press.x - wayX * share;
+    const down = y - press.y - wayY * share;
     press.began = true;
     press.x = x;
     press.y = y;
     const turned = (right / height) * turn.perScreen * (inverted.includes('turn') ? -1 : 1);
     const tilted = (down / height) * pitch.perScreen * (inverted.includes('tilt') ? -1 : 1);
-    return [{ kind: 'orbit', turn: turned, tilt: tilted, x: press.downX, y: press.downY }];
+    return [{ kind: 'orbit', turn: turned, tilt: tilted, x: press.downX, y: press.downY, about: turn.anchor }];
   }
 
   lift(id: number): void {

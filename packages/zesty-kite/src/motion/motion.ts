@@ -30,7 +30,7 @@ export class Motion extends Kept implements MovedCamera {
 
   constructor(rules: Rules, movers: readonly Mover[], look?: Look) {
     super(rules, look);
-    movers.forEach(this.learn, this);
+    for (const mover of movers) this.learn(mover);
   }
 
   learn(mover: Mover): void {

@@ -37,7 +37,7 @@ export interface Rules {
   /** The destination of Home: the start of the settings, or a place of its own. */
   readonly home: Start;
   readonly boundary: Boundary;
-  /** The farthest zoom where the settings name none, world units. */
+  /** The farthest zoom if the settings set none, world units: a farther start widens it. */
   readonly farthest: number;
   /** What a view of this world looks at. */
   readonly ground: Ground;
@@ -99,7 +99,7 @@ export function createRules({ settings: wanted, screen, terrain, home, boundary 
     screen,
     home: home ?? startPlace(settings, boundary),
     boundary,
-    farthest: farthestZoom(boundary, settings),
+    farthest: Math.max(farthestZoom(boundary, settings), settings.start.span ?? 0),
     ground: {
       lowest: Math.min(ground.lowest, heights?.lowest ?? ground.lowest),
       highest: Math.max(ground.highest, heights?.highest ?? ground.highest),

@@ -117,12 +117,15 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   midLook.toWorld(panning.stepX, panning.stepY * motion.foreshortening(midLook), pushed);
   panning.stepX = pushed.x;
   panning.stepY = pushed.y;
-  const fromX = focus.x - focus.excessX;
-  const fromY = focus.y - focus.excessY;
+  const { x, y } = focus;
+  const fromX = x - focus.excessX;
+  const fromY = y - focus.excessY;
   focusing.solve();
   if (focus.isLimited) {
     if (hold.isGrip) letGripGiveWay(motion, fromX, fromY);
     stopAtWall(motion);
+    // In a corner there is no wall left to slide along.
+    if (focus.x === x && focus.y === y) panning.velocityX = panning.velocityY = 0;
   }
   panning.endStep();
   motion.tellPanned();

@@ -27,6 +27,12 @@ export class ZoomStops {
     return this.#unit !== 'span';
   }
 
+  /** Returns whether every stop is from `min` to `max`. */
+  areInside(look: Look, min: number, max: number): boolean {
+    this.#measure(look);
+    return this.#firstFrom(min * (1 - SLACK)) === 0 && this.#firstFrom(max * (1 + SLACK)) === this.#stops.length;
+  }
+
   /** The stop nearest to a span, by ratio, of those from `min` to `max`; NaN when there is none. */
   nearestTo(look: Look, span: number, min: number, max: number): number {
     this.#measure(look);

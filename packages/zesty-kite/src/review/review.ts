@@ -1,12 +1,12 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
 import { checkNumber, checkObject } from '../messages/index.ts';
-import { maxSpanInside } from '../limits/index.ts';
+import { ANYWHERE, boundaryOf, keepInside, maxSpanInside } from '../limits/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
-import { Motion, rulesOf, type Rules } from '../motion/index.ts';
+import { beginAt, Motion, rulesOf, startPlace, type Rules } from '../motion/index.ts';
 import { isEmptyRing, polygons, ringsOf } from '../polygons/index.ts';
-import { checkSettings, isZoomLimited, type FullSettings, type Settings } from '../settings/index.ts';
-import { GUARD, type Screen } from '../view/index.ts';
+import { checkSettings, isZoomLimited, type FullBounds, type FullSettings, type Settings } from '../settings/index.ts';
+import { GUARD, type Point, type Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import type { Warning } from './warning.ts';
 
@@ -17,6 +17,10 @@ const MIN_NOTCHES = 3;
 const MOST_VOID = 0.25;
 /** Degrees. At a corner sharper than this, a small margin moves the view far away from it. */
 const SHARPEST = 20;
+/** Along each side of the bounds so many places are looked at. */
+const PLACES = 40;
+/** A smaller share of the map that never shows is no loss. */
+const LEAST_UNSEEN = 0.01;
 
 /**
  * @param screen the screen to think of, CSS pixels
@@ -47,6 +51,9 @@ export function reviewSettings(
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
     ...unreachableStops(full, zooms, screen),
+    ...startOutside(full, zooms),
+    ...noShape(settings, full),
+    ...neverSeen(rules, zooms),
     ...bindingWarnings(full),
   ];
 }
@@ -229,7 +236,7 @@ function largerThanBounds(settings: FullSettings, zooms: readonly Zoom[]): Warni
   return [
     {
       path: 'bounds.whenViewIsLarger',
-      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.maxSpan ${short(larger[0]?.fits ?? worst.fits)}, or "limit-zoom"`,
+      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.maxSpan ${short(larger[0]?.fits ?? worst.fits)}, "limit-zoom", or bounds.keep "focus"`,
     },
   ];
 }
@@ -296,6 +303,98 @@ function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen
       ? [{ path: `zoom.stops[${String(i)}]`, message: `${short(stop)} is never gone to; wanted one ${within}` }]
       : [],
   );
+}
+
+/** Bounds that only say how to keep: a preset's, under no bounds of the game. */
+function noShape(settings: Settings | readonly Settings[], { bounds }: FullSettings): Warning[] {
+  const layers = [settings].flat() as readonly Settings[];
+  if (bounds !== null || !layers.at(-1)?.bounds) return [];
+  return [
+    {
+      path: 'bounds',
+      message:
+        'they have no shape and keep nothing inside; wanted left, top, right and bottom, or circle, polygon or area',
+    },
+  ];
+}
+
+/** Places of the bounds that never show, even at the nearest zoom: those that no allowed focus brings into the safe frame. */
+function neverSeen(rules: Rules, zooms: readonly Zoom[]): Warning[] {
+  const { settings, boundary } = rules;
+  const [nearest] = zooms;
+  if (settings.bounds?.keep !== 'view' || nearest === undefined) return [];
+  const motion = new Motion(rules, []);
+  beginAt(motion, { ...startPlace(settings, boundary), span: nearest.span });
+  const places = placesIn(motion, settings.bounds);
+  const unseen = places.filter((place) => !canBeSeen(motion, place));
+  const share = unseen.length / places.length;
+  if (share < LEAST_UNSEEN) return [];
+  return [
+    {
+      path: 'bounds.keep',
+      message: `${short(100 * share)} % of the map can never be seen, as the view is kept inside (span ${short(motion.span)}, heading ${short(motion.heading)}); wanted keep "focus"`,
+    },
+  ];
+}
+
+/** Places spread evenly over the bounds. */
+function placesIn(motion: Motion, bounds: FullBounds): Point[] {
+  const { settings, boundary } = motion.rules;
+  const { x, y, wide, high } = boundary.shape.extent;
+  const area = boundaryOf({ ...settings, bounds: { ...bounds, keep: 'focus', margin: 0, screenMargin: 0 } }, [
+    polygons,
+  ]);
+  const isInside = (place: Point): boolean => {
+    const kept = { x: 0, y: 0 };
+    keepInside(area, motion.look, motion, place, ANYWHERE, kept);
+    return Math.abs(kept.x - place.x) + Math.abs(kept.y - place.y) < 1e-9 * (wide + high);
+  };
+  const shares = Array.from({ length: PLACES }, (_, i) => (i + 0.5) / PLACES - 0.5);
+  return shares
+    .flatMap((right) => shares.map((down) => ({ x: x + right * wide, y: y + down * high })))
+    .filter(isInside);
+}
+
+/** Whether some focus shows a place: one that has it in the middle, or in a corner of the safe frame. */
+function canBeSeen(motion: Motion, { x, y }: Point): boolean {
+  const { look, rules, span } = motion;
+  const { middleX, middleY, frameWidth, frameHeight } = look;
+  const met = { x: 0, y: 0 };
+  return CORNERS.some(([right, down]) => {
+    look.meet(look.u(middleX + right * frameWidth), look.v(middleY + down * frameHeight), span, 0, met);
+    const wanted = { x: x - met.x, y: y - met.y };
+    const focus = { x: 0, y: 0 };
+    keepInside(rules.boundary, look, motion, wanted, wanted, focus);
+    const at = { x: 0, y: 0 };
+    look.project(span, x - focus.x, y - focus.y, 0, at);
+    return Math.abs(at.x) <= (0.5 * frameWidth) / frameHeight + 1e-6 && Math.abs(at.y) <= 0.5 + 1e-6;
+  });
+}
+
+/** The middle of the safe frame, and its corners, in its widths and heights. */
+const CORNERS = [
+  [0, 0],
+  [-0.5, -0.5],
+  [0.5, -0.5],
+  [0.5, 0.5],
+  [-0.5, 0.5],
+] as const;
+
+/** A start that the zoom range does not have: the camera begins at an end of the range. */
+function startOutside({ start, zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+  const [first, last] = [zooms[0], zooms.at(-1)];
+  const { span } = start;
+  if (first === undefined || last === undefined || span === undefined) return [];
+  if (span >= first.span * (1 - 1e-9) && span <= last.span * (1 + 1e-9)) return [];
+  const isNear = span < first.span;
+  const [end, limit] = isNear ? ['minSpan', first.span] : ['maxSpan', last.span];
+  const set = zoom[isNear ? 'maxPixelsPerUnit' : 'minPixelsPerUnit'] === null ? end : `${end}, or pixels per unit,`;
+  return [
+    {
+      path: 'start.span',
+      message: `the start at a span of ${short(span)} is outside of the zoom range, and the camera begins at ${short(limit)}; wanted zoom.${set} ${short(span)}, or a start within the range`,
+    },
+  ];
 }
 
 function greatest<T>(list: readonly T[], by: (item: T) => number): T | null {

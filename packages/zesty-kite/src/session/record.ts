@@ -86,7 +86,8 @@ function startOf(rig: Rig): SessionStart {
   const { learned } = stage;
   return {
     ...(at > 0 ? { at } : {}),
-    settings: changes.inForce.written,
+    // Those in force, defaults included: another version may have others.
+    settings: changes.inForce.settings,
     screen: stage.isSized ? stage.screen : null,
     home: timeline.rules.home,
     ...(inForce === null ? {} : { terrain: { id: inForce.id, digest: inForce.digest } }),

@@ -22,6 +22,8 @@ export interface ReplayOptions {
   readonly until?: number;
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
+  /** As for a camera. */
+  readonly report?: (error: unknown) => void;
   /** Called at every frame with its time in microseconds; not while the camera is at rest. */
   readonly frame?: (camera: Camera, micros: number) => void;
 }
@@ -112,6 +114,7 @@ export class Replay {
       from = 0,
       until = Infinity,
       frame = () => undefined,
+      report,
     } = options;
     if (!(rate > 0 && rate <= 1e6))
       throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
@@ -121,6 +124,7 @@ export class Replay {
       terrain,
       home: start.home ?? null,
       shapes: [polygons],
+      ...(report && { report }),
     });
     this.#rig = rigOf('Replay', this.camera);
     // One may have been learned while the session went on.

@@ -5,7 +5,7 @@ import { corrected } from './inputs.ts';
 import { nearest } from './nearest.ts';
 import { mergeSettings } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
-import { MOST_ITEMS, OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
+import { MIN_SPAN, MOST_ITEMS, OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
 import type { KnownShapes, ShapeChecks } from './shapes.ts';
 import type { FullBounds, FullSettings, Settings } from './types.ts';
 import { SettingsError } from './settingsError.ts';
@@ -50,7 +50,7 @@ export function completeSettings(input: unknown, shapes: KnownShapes): Checked {
   addIssues(result.issues ?? [], '', problems);
   unknownKeys(settingsSchema, written, '', problems);
   SettingsError.throwFor(problems);
-  const settings = deepFreeze(withShapeOf(written, result.output as FullSettings));
+  const settings = deepFreeze(concluded(written, withShapeOf(written, result.output as FullSettings)));
   contradictions(settings, shapes, problems);
   SettingsError.throwFor(problems);
   return { written, settings, shapes };
@@ -80,9 +80,8 @@ export function changeSettings(before: Checked, change: unknown): Checked {
     settings[section] = result.success && shape !== null ? { ...(result.output as object), ...shape } : result.output;
   }
   SettingsError.throwFor(problems);
-  const checked = deepFreeze(
-    named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings),
-  );
+  const whole = named.bounds ? withShapeOf(written, settings as FullSettings) : (settings as FullSettings);
+  const checked = deepFreeze(concluded(written, whole));
   contradictions(checked, shapes, problems);
   SettingsError.throwFor(problems);
   return { written, settings: checked, shapes };
@@ -109,6 +108,21 @@ function withShapeOf({ bounds: written }: Settings, settings: FullSettings): Ful
   if (!bounds || !written) return settings;
   const { polygon, area } = written;
   return { ...settings, bounds: { ...bounds, ...(polygon && { polygon }), ...(area && { area }) } };
+}
+
+/**
+ * Settings with what follows from several of them: a start nearer than the nearest zoom widens it, unless the settings set that; and
+ * bounds without a shape, as a preset has them, keep nothing inside.
+ */
+function concluded(written: Settings, settings: FullSettings): FullSettings {
+  const { zoom, start, bounds } = settings;
+  const minSpan = written.zoom?.minSpan ?? Math.min(MIN_SPAN, start.span ?? MIN_SPAN);
+  const saysHow = Object.keys(written.bounds ?? {}).length > 0;
+  return {
+    ...settings,
+    zoom: zoom.minSpan === minSpan ? zoom : { ...zoom, minSpan },
+    bounds: saysHow && bounds !== null && shapesOf(bounds).length === 0 ? null : bounds,
+  };
 }
 
 function copyOf(input: unknown): unknown {
@@ -303,10 +317,7 @@ function contradictions(settings: FullSettings, shapes: KnownShapes, problems: P
 function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wanted: string) => void): void {
   const { left, top, right, bottom } = bounds;
   const sides = { left, top, right, bottom };
-  const shapes = [
-    Object.values(sides).some((side) => side !== undefined) ? 'left, top, right, bottom' : null,
-    ...(['circle', 'polygon', 'area'] as const).map((name) => (bounds[name] === undefined ? null : name)),
-  ].filter((name) => name !== null);
+  const shapes = shapesOf(bounds);
   if (shapes.length !== 1)
     refuse(
       'bounds',
@@ -321,4 +332,12 @@ function oneShape(bounds: FullBounds, refuse: (path: string, found: unknown, wan
     if (top !== undefined && bottom !== undefined && !(bottom > top))
       refuse('bounds.bottom', bottom, `more than bounds.top, ${String(top)}`);
   }
+}
+
+/** The shapes that bounds name. */
+function shapesOf(bounds: FullBounds): string[] {
+  const { left, top, right, bottom } = bounds;
+  const isRectangle = [left, top, right, bottom].some((side) => side !== undefined);
+  const others = (['circle', 'polygon', 'area'] as const).filter((name) => bounds[name] !== undefined);
+  return [...(isRectangle ? ['left, top, right, bottom'] : []), ...others];
 }

@@ -5,7 +5,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'start.x': 'Focus, in world units to the right; the middle of the bounds when left out, or 0.',
   'start.y': 'Focus, in world units downward; the middle of the bounds when left out, or 0.',
   'start.span':
-    'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100.',
+    'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set.',
   'start.heading': 'Degrees clockwise, seen from above; 0 has screen-up along -y.',
   'start.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
   'start.focusHeight': 'Part of a pose, so that camera.shown can be a start; the height comes from the ground.',
@@ -14,7 +14,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'ground.lowest':
     'The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped.',
   'ground.highest':
-    'The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped.',
+    'The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Things up to a quarter of a span high are never clipped.',
   'ground.floor':
     'How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases.',
   'ground.clearance': 'How far the eye stays above the terrain below it, in world units.',
@@ -48,7 +48,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.stops.offset': 'One of these headings, in degrees: 45 for tiles that are diamonds.',
   'turn.perScreen': 'How far a drag over the height of the screen turns, in degrees; below 0 the other way round.',
   'turn.anchor':
-    'What an orbit turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus.',
+    'What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them.',
   'turn.halfLife': 'Seconds to cover half of what is left of a turn; 0 is instant.',
   pan: 'Moving by held keys.',
   'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',
@@ -58,7 +58,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pan.startHalfLife': 'Seconds to cover half of the way to full speed; 0 starts at once.',
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
   zoom: 'Coming nearer and going farther.',
-  'zoom.minSpan': 'The nearest zoom, as a span in world units.',
+  'zoom.minSpan': 'The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it.',
   'zoom.maxSpan':
     'The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds.',
   'zoom.notch': 'The factor of one wheel notch.',
@@ -171,5 +171,5 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.drag': 'Holds the ground under the pointer; two fingers pinch and twist.',
   'bindings.pull':
     'Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther.',
-  'bindings.orbit': 'Turns and tilts with the pointer, about what was under it when it was pressed.',
+  'bindings.orbit': 'Turns and tilts with the pointer, about `turn.anchor`.',
 };

@@ -7,6 +7,7 @@ import type { Settings } from './types.ts';
 /** atan(1/√2): where a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;
 const SQRT_2 = 1.4142135623730951;
+const DENSEST = 4;
 
 /** Where the x axis of the world points on the screen at first; the y axis points a quarter turn clockwise from there. */
 export interface Axes {
@@ -37,7 +38,11 @@ export function straightDown(): Settings {
  * @throws RangeError for axes that point another way
  */
 export function trueIsometric(axes: Axes = {}): Settings {
-  return mergeSettings(quarters(axes), { pitch: { degrees: TRUE_ISOMETRIC }, lens: { fieldOfView: null } });
+  return mergeSettings(quarters(axes), {
+    pitch: { degrees: TRUE_ISOMETRIC },
+    lens: { fieldOfView: null },
+    bounds: { keep: 'focus' },
+  });
 }
 
 /** The tiles that a map was drawn for. */
@@ -74,7 +79,15 @@ export function tiles(art: TileArt): Settings {
   return mergeSettings(quarters(axes), {
     pitch: { degrees: angleDegrees(height, Math.sqrt(width * width - height * height)) },
     lens: { fieldOfView: null },
-    zoom: { stops: scales.map((scale) => scale * perUnit), stopUnit: 'device-pixels-per-unit' },
+    // A view that is kept inside could not reach the corners of a map that is turned by 45°.
+    bounds: { keep: 'focus' },
+    zoom: {
+      stops: scales.map((scale) => scale * perUnit),
+      stopUnit: 'device-pixels-per-unit',
+      // All stops, on screens of up to `DENSEST` device pixels in a CSS pixel.
+      minPixelsPerUnit: (Math.min(...scales) * perUnit) / DENSEST,
+      maxPixelsPerUnit: Math.max(...scales) * perUnit,
+    },
   });
 }
 

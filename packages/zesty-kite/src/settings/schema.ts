@@ -39,6 +39,8 @@ const objectMessage = (issue: { readonly expected: string | null }): string =>
   issue.expected === 'Object' ? OBJECT : 'a number';
 /** As far as a world goes, world units. */
 export const WORLD = 1e12;
+/** The nearest zoom that settings have which name none, world units. */
+export const MIN_SPAN = 12;
 const coordinate = number(-WORLD, WORLD, 512);
 const span = number(1e-6, WORLD, 100);
 const halfLife = number(0, 60, 0.08);
@@ -123,7 +125,7 @@ const turn = v.object(
     step: v.optional(number(0, 360, 90), 90),
     stops: v.optional(v.nullable(headingStops), null),
     perScreen: v.optional(number(-3600, 3600, 180), 180),
-    anchor: v.optional(oneOf(['cursor', 'focus']), 'cursor'),
+    anchor: v.optional(oneOf(['cursor', 'focus']), 'focus'),
   },
   objectMessage,
 );
@@ -144,7 +146,7 @@ const scale = number(1e-9, 1e9, 4);
 
 const zoom = v.object(
   {
-    minSpan: v.optional(span, 12),
+    minSpan: v.optional(span, MIN_SPAN),
     maxSpan: v.optional(v.nullable(span), null),
     minPixelsPerUnit: v.optional(v.nullable(scale), null),
     maxPixelsPerUnit: v.optional(v.nullable(scale), null),

@@ -12,7 +12,7 @@ export type Settings = {
         x?: number | undefined;
         /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
         y?: number | undefined;
-        /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
+        /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12. */
         span?: number | undefined;
         /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
         heading?: number | undefined;
@@ -29,7 +29,7 @@ export type Settings = {
     | {
         /** The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped. Values: -1e12 … 1e12. Default: `0`. */
         lowest?: number | undefined;
-        /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Values: -1e12 … 1e12. Default: `0`. */
+        /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Things up to a quarter of a span high are never clipped. Values: -1e12 … 1e12. Default: `0`. */
         highest?: number | undefined;
         /** How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases. Values: -1e12 … 1e12. Default: `0`. */
         floor?: number | undefined;
@@ -121,7 +121,7 @@ export type Settings = {
           | undefined;
         /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
         perScreen?: number | undefined;
-        /** What an orbit turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus. Values: "cursor", "focus". Default: `"cursor"`. */
+        /** What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them. Values: "cursor", "focus". Default: `"focus"`. */
         anchor?: 'cursor' | 'focus' | undefined;
       }
     | undefined;
@@ -155,7 +155,7 @@ export type Settings = {
   /** Coming nearer and going farther. */
   zoom?:
     | {
-        /** The nearest zoom, as a span in world units. Values: 1e-6 … 1e12. Default: `12`. */
+        /** The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it. Values: 1e-6 … 1e12. Default: `12`. */
         minSpan?: number | undefined;
         /** The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or null. Default: `null`. */
         maxSpan?: number | null | undefined;
@@ -381,7 +381,7 @@ export type Settings = {
         drag?: string[] | undefined;
         /** Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther. Values: a list of inputs. Default: `[]`. */
         pull?: string[] | undefined;
-        /** Turns and tilts with the pointer, about what was under it when it was pressed. Values: a list of inputs. Default: `[]`. */
+        /** Turns and tilts with the pointer, about `turn.anchor`. Values: a list of inputs. Default: `[]`. */
         orbit?: string[] | undefined;
       }
     | undefined;
@@ -397,7 +397,7 @@ export type FullSettings = {
     x?: number | undefined;
     /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
     y?: number | undefined;
-    /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
+    /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12. */
     span?: number | undefined;
     /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
     heading: number;
@@ -412,7 +412,7 @@ export type FullSettings = {
   ground: {
     /** The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped. Values: -1e12 … 1e12. Default: `0`. */
     lowest: number;
-    /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Values: -1e12 … 1e12. Default: `0`. */
+    /** The greatest height of anything on the ground, in world units; a terrain can only make it greater. Nothing below it is clipped. Things up to a quarter of a span high are never clipped. Values: -1e12 … 1e12. Default: `0`. */
     highest: number;
     /** How high above the ground the plane lies that the camera goes by, in world units: for games with storeys. A change eases. Values: -1e12 … 1e12. Default: `0`. */
     floor: number;
@@ -493,7 +493,7 @@ export type FullSettings = {
     } | null;
     /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
     perScreen: number;
-    /** What an orbit turns and tilts about: the ground under the cursor where it was pressed, or the focus. Keys and steps turn about the focus. Values: "cursor", "focus". Default: `"cursor"`. */
+    /** What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them. Values: "cursor", "focus". Default: `"focus"`. */
     anchor: 'cursor' | 'focus';
   };
   /** Moving by held keys. */
@@ -522,7 +522,7 @@ export type FullSettings = {
   };
   /** Coming nearer and going farther. */
   zoom: {
-    /** The nearest zoom, as a span in world units. Values: 1e-6 … 1e12. Default: `12`. */
+    /** The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it. Values: 1e-6 … 1e12. Default: `12`. */
     minSpan: number;
     /** The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or null. Default: `null`. */
     maxSpan: number | null;
@@ -726,7 +726,7 @@ export type FullSettings = {
     drag: string[];
     /** Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther. Values: a list of inputs. Default: `[]`. */
     pull: string[];
-    /** Turns and tilts with the pointer, about what was under it when it was pressed. Values: a list of inputs. Default: `[]`. */
+    /** Turns and tilts with the pointer, about `turn.anchor`. Values: a list of inputs. Default: `[]`. */
     orbit: string[];
   };
 };
