@@ -75,7 +75,7 @@ test.each([
     });
     expect(canvas).toEqual({ width: Math.round(size.width * density), height: Math.round(size.height * density) });
     await page.mouse.move(300, 200);
-    for (let i = 0; i < 12; i++) await page.mouse.wheel(0, -100);
+    for (let i = 0; i < 2; i++) await page.mouse.wheel(0, -100);
     await page.waitForTimeout(1500);
     await page.mouse.down({ button: 'middle' });
     await page.mouse.move(340, 260, { steps: 4 });

@@ -84,9 +84,9 @@ export function tiles(art: TileArt): Settings {
     zoom: {
       stops: scales.map((scale) => scale * perUnit),
       stopUnit: 'device-pixels-per-unit',
-      // All stops, on screens of up to `DENSEST` device pixels in a CSS pixel.
+      // All stops, on screens of a quarter to four device pixels in a CSS pixel.
       minPixelsPerUnit: (Math.min(...scales) * perUnit) / DENSEST,
-      maxPixelsPerUnit: Math.max(...scales) * perUnit,
+      maxPixelsPerUnit: Math.max(...scales) * perUnit * DENSEST,
     },
   });
 }
