@@ -132,3 +132,22 @@ test('the first program of the README opens where every key and both ways of the
   for (const notches of [2, -2])
     expect(moved(() => camera.signal({ kind: 'wheel', x: 640, y: 400, notches, time: time + 10 }))).toBeGreaterThan(20);
 });
+
+test('Home is a place of its own: a saved game that begins elsewhere goes back to it', () =>
+  forAll(between(-400, 400), between(20, 300), between(-90, 90), (x, span, heading) => {
+    const game: Settings = { start: { x: 0, y: 0, span: 100 } };
+    const played = made(game).camera;
+    played.place({ x, span, heading });
+    played.advance(20);
+    const { camera } = made([game, { start: played.shown, home: game.start ?? null }]);
+    expect(camera.shown).toMatchObject({ x, span, heading });
+    camera.home();
+    for (let time = 20; time < 8000; time += 20) camera.advance(time);
+    expect(camera.shown.x).toBeCloseTo(0, 6);
+    expect(camera.shown.span).toBeCloseTo(100, 6);
+    // Without one, the start is home.
+    camera.change({ home: null });
+    camera.home();
+    for (let time = 8000; time < 16_000; time += 20) camera.advance(time);
+    expect(camera.shown.x).toBeCloseTo(x, 6);
+  }));

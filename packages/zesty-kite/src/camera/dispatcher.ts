@@ -14,7 +14,7 @@ import { callOn, changesNothing, finishSignal, obey } from './steer.ts';
 export const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
 /** Settings that change no motion under way. */
-const HANDS: ReadonlySet<string> = new Set(['bindings', 'edge', 'wheel', 'pad', 'inverted', 'start']);
+const HANDS: ReadonlySet<string> = new Set(['bindings', 'edge', 'wheel', 'pad', 'inverted', 'start', 'home']);
 /** Signals that only the hands read. */
 const HELD: ReadonlySet<string> = new Set([
   'key',

@@ -12,7 +12,7 @@ export interface CameraOptions {
   readonly screen?: Screen | null;
   /** The heights of the ground; flat when left out. */
   readonly terrain?: Terrain | null;
-  /** The destination of Home; `settings.start` when left out. A saved game may begin elsewhere. */
+  /** The destination of Home; `settings.home` when left out, or `settings.start`. */
   readonly home?: Start | null;
   /**
    * Shapes of bounds besides rectangles and circles: `[polygons]` from `zesty-kite/polygons` for `bounds.polygon` and

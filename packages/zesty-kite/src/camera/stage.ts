@@ -158,7 +158,7 @@ export class Stage {
     const { boundary } = this.timeline.rules;
     const before = this.settings;
     const { settings } = checked;
-    if (settings.start !== before.start) this.#home = null;
+    if (settings.start !== before.start || settings.home !== before.home) this.#home = null;
     // A boundary takes a while to make. With bounds and without copies it does not depend on the zoom range.
     const isFixed = settings.bounds !== null && settings.wrap.x === null && settings.wrap.y === null;
     const stays =

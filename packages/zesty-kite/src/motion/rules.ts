@@ -97,7 +97,7 @@ export function createRules({ settings: wanted, screen, terrain, home, boundary 
   return {
     settings,
     screen,
-    home: home ?? startPlace(settings, boundary),
+    home: home ?? startPlace({ ...settings, start: settings.home ?? settings.start }, boundary),
     boundary,
     farthest: Math.max(farthestZoom(boundary, settings), settings.start.span ?? 0),
     ground: {

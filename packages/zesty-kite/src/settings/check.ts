@@ -251,7 +251,7 @@ function entriesOf(schema: unknown): Record<string, unknown> | null {
 
 /** Checks that need two settings at once. */
 function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
-  const { start, ground, pitch, lens, turn, pan, zoom, bounds, wrap } = settings;
+  const { start, home, ground, pitch, lens, turn, pan, zoom, bounds, wrap } = settings;
   const refuse = (path: string, found: unknown, wanted: string): void => {
     problems.add(() => ({ path, found: shown(found), wanted }));
   };
@@ -290,6 +290,8 @@ function contradictions(settings: FullSettings, shapes: KnownShapes, problems: P
   const coordinates: [string, number | undefined][] = [
     ['start.x', start.x],
     ['start.y', start.y],
+    ['home.x', home?.x],
+    ['home.y', home?.y],
     ['bounds.left', bounds?.left],
     ['bounds.top', bounds?.top],
     ['bounds.right', bounds?.right],

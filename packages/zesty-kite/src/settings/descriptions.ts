@@ -10,6 +10,15 @@ export const descriptions: Readonly<Record<string, string>> = {
   'start.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
   'start.focusHeight': 'Part of a pose, so that camera.shown can be a start; the height comes from the ground.',
   'start.fieldOfView': 'Part of a pose, too; the lens comes from its own settings.',
+  home: 'The destination of Home, if it is not the start: a saved game begins elsewhere. Null for the start.',
+  'home.x': 'Focus, in world units to the right; the middle of the bounds when left out, or 0.',
+  'home.y': 'Focus, in world units downward; the middle of the bounds when left out, or 0.',
+  'home.span':
+    'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100.',
+  'home.heading': 'Degrees clockwise, seen from above; 0 has screen-up along -y.',
+  'home.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
+  'home.focusHeight': 'Part of a pose, so that camera.shown can be a home; the height comes from the ground.',
+  'home.fieldOfView': 'Part of a pose, too; the lens comes from its own settings.',
   ground: 'What is looked at.',
   'ground.lowest':
     'The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped.',

@@ -300,6 +300,7 @@ export const settingsSchema = v.object(
   {
     $schema: v.optional(v.string('a reference to the JSON Schema, in quotes')),
     start: v.optional(start, {}),
+    home: v.optional(v.nullable(start), null),
     ground: v.optional(ground, {}),
     pitch: v.optional(pitchSettings, {}),
     lens: v.optional(lens, {}),

@@ -24,6 +24,26 @@ export type Settings = {
         fieldOfView?: number | undefined;
       }
     | undefined;
+  /** The destination of Home, if it is not the start: a saved game begins elsewhere. Null for the start. Default: `null`. */
+  home?:
+    | {
+        /** Focus, in world units to the right; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
+        x?: number | undefined;
+        /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
+        y?: number | undefined;
+        /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
+        span?: number | undefined;
+        /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
+        heading?: number | undefined;
+        /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
+        pitch?: number | undefined;
+        /** Part of a pose, so that camera.shown can be a home; the height comes from the ground. Values: -1e12 … 1e12. */
+        focusHeight?: number | undefined;
+        /** Part of a pose, too; the lens comes from its own settings. Values: 0 … 179. */
+        fieldOfView?: number | undefined;
+      }
+    | null
+    | undefined;
   /** What is looked at. */
   ground?:
     | {
@@ -408,6 +428,23 @@ export type FullSettings = {
     /** Part of a pose, too; the lens comes from its own settings. Values: 0 … 179. */
     fieldOfView?: number | undefined;
   };
+  /** The destination of Home, if it is not the start: a saved game begins elsewhere. Null for the start. Default: `null`. */
+  home: {
+    /** Focus, in world units to the right; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
+    x?: number | undefined;
+    /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
+    y?: number | undefined;
+    /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
+    span?: number | undefined;
+    /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
+    heading: number;
+    /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
+    pitch?: number | undefined;
+    /** Part of a pose, so that camera.shown can be a home; the height comes from the ground. Values: -1e12 … 1e12. */
+    focusHeight?: number | undefined;
+    /** Part of a pose, too; the lens comes from its own settings. Values: 0 … 179. */
+    fieldOfView?: number | undefined;
+  } | null;
   /** What is looked at. */
   ground: {
     /** The least height of anything on the ground, in world units; a terrain can only make it less. Nothing above it is clipped. Values: -1e12 … 1e12. Default: `0`. */
