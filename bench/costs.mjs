@@ -3,11 +3,12 @@ import { sink } from './rows.mjs';
 
 /**
  * Nanoseconds a call of each: the least of many rounds, taken in turns so that a busy machine slows all of them alike.
- * A round lasts some 0.1 ms: short enough to fall between two interruptions.
+ * A round lasts some 0.1 ms: short enough to fall between two interruptions. After `seconds` it is enough.
  */
-export function costs(frames, calls = 50, rounds = 3_000) {
+export function costs(frames, calls = 50, rounds = 3_000, seconds = 2) {
   const min = frames.map(() => Infinity);
-  for (let round = 0; round < rounds; round++) {
+  const end = process.hrtime.bigint() + BigInt(seconds * 1e9);
+  for (let round = 0; round < rounds && process.hrtime.bigint() < end; round++) {
     frames.forEach((frame, which) => {
       const begin = process.hrtime.bigint();
       for (let i = 0; i < calls; i++) frame();
