@@ -2,21 +2,25 @@
 import { sink } from './rows.mjs';
 
 /**
- * Nanoseconds a call of each: the least of many rounds, taken in turns so that a busy machine slows all of them alike.
- * A round lasts some 0.1 ms: short enough to fall between two interruptions. After `seconds` it is enough.
+ * Nanoseconds a call of each: the middle one of many short rounds, taken in turns so that a busy machine slows all of them alike. The
+ * least would be that of the cheapest moments. A round is too short for many interruptions; after `seconds` it is enough.
  */
 export function costs(frames, calls = 50, rounds = 3_000, seconds = 2) {
-  const min = frames.map(() => Infinity);
+  const spent = frames.map(() => []);
   const end = process.hrtime.bigint() + BigInt(seconds * 1e9);
   for (let round = 0; round < rounds && process.hrtime.bigint() < end; round++) {
     frames.forEach((frame, which) => {
       const begin = process.hrtime.bigint();
       for (let i = 0; i < calls; i++) frame();
-      min[which] = Math.min(min[which], Number(process.hrtime.bigint() - begin) / calls);
+      spent[which].push(Number(process.hrtime.bigint() - begin) / calls);
     });
   }
   if (!Number.isFinite(sink[0])) throw new Error('a frame gave no number');
-  return min;
+  return spent.map(middleOf);
+}
+
+function middleOf(values) {
+  return values.sort((a, b) => a - b)[values.length >> 1];
 }
 
 /** Bytes a call: the middle one (or of another rank) of many short stretches, none so long that anything is collected. */

@@ -20,7 +20,7 @@ const SLOWER = 1.15;
 /** A busy machine may slow a row: it is measured up to so many times. */
 const ATTEMPTS = 10;
 /** Of so many, the middle ratio is stored. */
-const WRITTEN = 5;
+const WRITTEN = 3;
 const RATIOS = new URL('ratios.json', import.meta.url);
 const [command = '', ...args] = process.argv.slice(2);
 
@@ -34,8 +34,8 @@ const commands = {
   /** Prints what one row costs. */
   '--row': async (name) => {
     const frame = rowsOf(await load())[name]();
-    for (let i = 0; i < 100_000; i++) frame();
-    const [theirs, cost] = costs([matrixPackageFrames(), frame], 50, 3_000);
+    for (let i = 0; i < 60_000; i++) frame();
+    const [theirs, cost] = costs([matrixPackageFrames(), frame]);
     return { cost, ratio: cost / theirs, bytes: bytes(frame, 500, 41, 0.25) };
   },
   /** Prints what one row costs in two builds; null for the other if it has no such row. */
@@ -44,7 +44,7 @@ const commands = {
     try {
       const frames = [make(), rowsOf(await load())[name]()];
       for (let i = 0; i < 20_000; i++) for (const frame of frames) frame();
-      return costs(frames, 50, 3_000);
+      return costs(frames);
     } catch {
       return null;
     }

@@ -1,19 +1,10 @@
 /** Whether a camera has visibly arrived. */
 import { lengthOfEase } from '../math/index.ts';
 import { goalPose, type Timeline } from '../motion/index.ts';
-import { aim, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
+import { aim, FRAME_PLACES, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
 
 /** What moves by less is not seen, CSS pixels. */
 const SEEN = 0.5;
-/** The middle of the safe frame and its corners, in its widths and heights: between them nothing moves farther. */
-const PLACES = [
-  [0, 0],
-  [-0.5, -0.5],
-  [0.5, -0.5],
-  [0.5, 0.5],
-  [-0.5, 0.5],
-] as const;
-
 const now = new View();
 const there = new View();
 const spot = new ScratchPoint();
@@ -35,7 +26,8 @@ export function isThere(timeline: Timeline): boolean {
   aim(now, motion, screen, ground, motion.insets);
   aim(there, goalPose(kept, motion), screen, ground, settings.safeFrame);
   const { middleX, middleY, frameWidth, frameHeight } = now.look;
-  for (const [across, down] of PLACES) {
+  // Between them nothing moves farther.
+  for (const [across, down] of FRAME_PLACES) {
     const x = middleX + across * frameWidth;
     const y = middleY + down * frameHeight;
     if (now.toLevel(x, y, now.focusHeight, spot) === null) continue;

@@ -1,3 +1,4 @@
 export { bindingWarnings } from './bindings.ts';
-export { reviewSettings, voidAtFlattest, type Void } from './review.ts';
+export { voidAtFlattest, type Void } from './guard.ts';
+export { reviewSettings } from './review.ts';
 export type { Warning } from './warning.ts';

@@ -1,26 +1,20 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
 import { checkNumber, checkObject } from '../messages/index.ts';
-import { ANYWHERE, boundaryOf, keepInside, maxSpanInside } from '../limits/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
-import { Angle, angleDegrees, convexHull, exp2, log2 } from '../math/index.ts';
-import { beginAt, Motion, rulesOf, startPlace, type Rules } from '../motion/index.ts';
-import { isEmptyRing, polygons, ringsOf } from '../polygons/index.ts';
-import { checkSettings, isZoomLimited, type FullBounds, type FullSettings, type Settings } from '../settings/index.ts';
-import { GUARD, type Point, type Screen } from '../view/index.ts';
+import { Angle, log2 } from '../math/index.ts';
+import { rulesOf } from '../motion/index.ts';
+import { polygons } from '../polygons/index.ts';
+import { checkSettings, type FullSettings, type Settings } from '../settings/index.ts';
+import type { Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
+import { beyondGuard } from './guard.ts';
+import { emptyRings, largerThanBounds, noShape, sharpCorners } from './shapes.ts';
+import { greatest, range, short, size } from './texts.ts';
+import { neverSeen } from './unseen.ts';
 import type { Warning } from './warning.ts';
+import { zoomsOf, type Zoom } from './zooms.ts';
 
-/** How many zooms are looked at, evenly spaced by factor. */
-const ZOOMS = 240;
 const MIN_NOTCHES = 3;
-/** More of the view than this, at its top, is too much void. */
-const MOST_VOID = 0.25;
-/** Degrees. At a corner sharper than this, a small margin moves the view far away from it. */
-const SHARPEST = 20;
-/** Along each side of the bounds so many places are looked at. */
-const PLACES = 40;
-/** A smaller share of the map that never shows is no loss. */
-const LEAST_UNSEEN = 0.01;
 
 /**
  * @param screen the screen to think of, CSS pixels
@@ -58,48 +52,6 @@ export function reviewSettings(
   ];
 }
 
-/** What the camera looks like at one zoom, and the greatest span that fits into the bounds as it looks there. */
-interface Zoom {
-  readonly span: number;
-  readonly pitch: number;
-  readonly fieldOfView: number;
-  /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
-  readonly horizon: number;
-  readonly fits: number;
-  /** As in `Look`. */
-  readonly widening: number;
-}
-
-function zoomsOf(rules: Rules): Zoom[] {
-  const motion = new Motion(rules, []);
-  const { zoom, look, zooming } = motion;
-  motion.insets.arriveAt(rules.settings.safeFrame);
-  motion.layFrame();
-  const lookFrom = (span: number): void => {
-    zoom.hold(span);
-    motion.flipSwitches();
-    motion.arriveAt(span);
-  };
-  lookFrom(rules.settings.zoom.maxSpan ?? rules.farthest);
-  const { min, max } = zooming;
-  const limited = { ...rules.boundary, limitsZoom: rules.settings.bounds?.keep === 'view' };
-  return Array.from({ length: ZOOMS + 1 }, (_, i) => {
-    const span = min * exp2((log2(max / min) * i) / ZOOMS);
-    lookFrom(span);
-    const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
-    // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
-    const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
-    return {
-      span,
-      widening,
-      pitch: motion.pitch,
-      fieldOfView: motion.fieldOfView,
-      horizon: middleY - rise * frameHeight,
-      fits: maxSpanInside(limited, look, max),
-    };
-  });
-}
-
 function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   if (first === undefined || last === undefined) return [];
@@ -122,69 +74,6 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
     {
       path: 'lens.fieldOfView',
       message: `${range(seen)} the horizon shows, up to ${short(worst.horizon)} px below the top of ${size(screen)} (pitch ${short(worst.pitch)}, field of view ${short(worst.fieldOfView)}); wanted a steeper pitch or a narrower lens there`,
-    },
-  ];
-}
-
-/** The void beyond the bounds that may show at the flattest pitch: bounds guard 2 spans beyond the focus. */
-export interface Void {
-  /** Of the safe frame's height, counted from the top: 0 … 1. */
-  readonly share: number;
-  /** Degrees. */
-  readonly pitch: number;
-  readonly fieldOfView: number;
-  /** World units. */
-  readonly span: number;
-}
-
-/**
- * How much void may show at the flattest pitch that players can reach, at the zoom where that is the most.
- *
- * @returns null if bounds do not keep the view, or if they keep all of it
- * @throws SettingsError for settings that are not allowed
- */
-export function voidAtFlattest(
-  settings: Settings | readonly Settings[],
-  screen: Screen = { width: 1280, height: 800 },
-): Void | null {
-  const full = checkSettings(settings, { shapes: [polygons] });
-  return voidOf(full, zoomsOf(rulesOf(full, [polygons], screen, null)));
-}
-
-function voidOf(
-  { bounds, pitch: { min }, bindings, twoFingers, locked }: FullSettings,
-  zooms: readonly Zoom[],
-): Void | null {
-  if (bounds?.keep !== 'view') return null;
-  const tilts = [bindings.tiltUp, bindings.tiltDown, bindings.orbit].some((inputs) => inputs.length > 0);
-  const mayTilt = (tilts || twoFingers.tilt) && !locked.includes('tilt');
-  const seen = zooms.map(({ span, pitch, fieldOfView, widening }) => {
-    const flattest = mayTilt ? Math.min(pitch, min) : pitch;
-    return { span, fieldOfView, pitch: flattest, share: 0.5 - guardedAbove(flattest, widening) };
-  });
-  const worst = greatest(seen, ({ share }) => share);
-  return worst === null || worst.share < 1e-9 ? null : worst;
-}
-
-/** How far above the focus the screen is guarded, in safe-frame heights. */
-function guardedAbove(pitch: number, widening: number): number {
-  const angle = new Angle();
-  angle.degrees = pitch;
-  angle.compute();
-  return (GUARD * angle.sine) / (1 + GUARD * widening * angle.cosine);
-}
-
-function beyondGuard(full: FullSettings, zooms: readonly Zoom[]): Warning[] {
-  const most = voidOf(full, zooms);
-  if (most === null || most.share <= MOST_VOID) return [];
-  const { share, pitch, fieldOfView, span } = most;
-  const { widening = 0 } = zooms.find((zoom) => zoom.span === span) ?? {};
-  let enough = pitch;
-  while (enough < 90 && guardedAbove(enough, widening) < 0.5) enough += 0.5;
-  return [
-    {
-      path: 'bounds.keep',
-      message: `at the flattest pitch (${short(pitch)}, field of view ${short(fieldOfView)}, span ${short(span)}) the top ${short(100 * share)} % of the view may show what lies beyond the bounds, as they guard ${String(GUARD)} spans beyond the focus. Set a pitch of ${short(Math.ceil(enough))} or more there, or a narrower lens`,
     },
   ];
 }
@@ -228,48 +117,6 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
   ];
 }
 
-function largerThanBounds(settings: FullSettings, zooms: readonly Zoom[]): Warning[] {
-  if (settings.bounds?.keep !== 'view' || isZoomLimited(settings)) return [];
-  const larger = zooms.filter(({ span, fits }) => span > fits * (1 + 1e-9));
-  const worst = greatest(larger, ({ span, fits }) => span / fits);
-  if (worst === null) return [];
-  return [
-    {
-      path: 'bounds.whenViewIsLarger',
-      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.maxSpan ${short(larger[0]?.fits ?? worst.fits)}, "limit-zoom", or bounds.keep "focus"`,
-    },
-  ];
-}
-
-function emptyRings({ bounds }: FullSettings): Warning[] {
-  if (bounds === null) return [];
-  return ringsOf(bounds)
-    .filter(isEmptyRing)
-    .map(({ path, ring }) => ({
-      path,
-      message: `its ${String(ring.length)} corners go round no area, and it is left out; wanted a ring that does, or none`,
-    }));
-}
-
-function sharpCorners({ bounds }: FullSettings): Warning[] {
-  if (bounds?.keep !== 'view') return [];
-  const hull = convexHull(ringsOf(bounds).flatMap(({ ring }) => ring));
-  return hull.flatMap(([x, y], i) => {
-    const [ax, ay] = hull.at(i - 1) ?? [x, y];
-    const [bx, by] = hull[(i + 1) % hull.length] ?? [x, y];
-    const dot = (ax - x) * (bx - x) + (ay - y) * (by - y);
-    const cross = Math.abs((ax - x) * (by - y) - (ay - y) * (bx - x));
-    const angle = angleDegrees(cross, dot);
-    if (angle >= SHARPEST) return [];
-    return [
-      {
-        path: bounds.polygon === undefined ? 'bounds.area' : 'bounds.polygon',
-        message: `the corner at (${short(x)}, ${short(y)}) is ${short(angle)} degrees sharp, and the view cannot come near it; wanted at least ${String(SHARPEST)}`,
-      },
-    ];
-  });
-}
-
 /** Seen from straight above, art is crisp at whole pixels per unit; at an angle, that depends on the art. */
 function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): Warning[] {
   if (zoom.stops === null || zoom.stopUnit === 'span' || pitch.degrees !== 90) return [];
@@ -305,81 +152,6 @@ function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen
   );
 }
 
-/** Bounds that only say how to keep: a preset's, under no bounds of the game. */
-function noShape(settings: Settings | readonly Settings[], { bounds }: FullSettings): Warning[] {
-  const layers = [settings].flat() as readonly Settings[];
-  if (bounds !== null || !layers.at(-1)?.bounds) return [];
-  return [
-    {
-      path: 'bounds',
-      message:
-        'they have no shape and keep nothing inside; wanted left, top, right and bottom, or circle, polygon or area',
-    },
-  ];
-}
-
-/** Places of the bounds that never show, even at the nearest zoom: those that no allowed focus brings into the safe frame. */
-function neverSeen(rules: Rules, zooms: readonly Zoom[]): Warning[] {
-  const { settings, boundary } = rules;
-  const [nearest] = zooms;
-  if (settings.bounds?.keep !== 'view' || nearest === undefined) return [];
-  const motion = new Motion(rules, []);
-  beginAt(motion, { ...startPlace(settings, boundary), span: nearest.span });
-  const places = placesIn(motion, settings.bounds);
-  const unseen = places.filter((place) => !canBeSeen(motion, place));
-  const share = unseen.length / places.length;
-  if (share < LEAST_UNSEEN) return [];
-  return [
-    {
-      path: 'bounds.keep',
-      message: `${short(100 * share)} % of the map can never be seen, as the view is kept inside (span ${short(motion.span)}, heading ${short(motion.heading)}); wanted keep "focus"`,
-    },
-  ];
-}
-
-/** Places spread evenly over the bounds. */
-function placesIn(motion: Motion, bounds: FullBounds): Point[] {
-  const { settings, boundary } = motion.rules;
-  const { x, y, wide, high } = boundary.shape.extent;
-  const area = boundaryOf({ ...settings, bounds: { ...bounds, keep: 'focus', margin: 0, screenMargin: 0 } }, [
-    polygons,
-  ]);
-  const isInside = (place: Point): boolean => {
-    const kept = { x: 0, y: 0 };
-    keepInside(area, motion.look, motion, place, ANYWHERE, kept);
-    return Math.abs(kept.x - place.x) + Math.abs(kept.y - place.y) < 1e-9 * (wide + high);
-  };
-  const shares = Array.from({ length: PLACES }, (_, i) => (i + 0.5) / PLACES - 0.5);
-  return shares
-    .flatMap((right) => shares.map((down) => ({ x: x + right * wide, y: y + down * high })))
-    .filter(isInside);
-}
-
-/** Whether some focus shows a place: one that has it in the middle, or in a corner of the safe frame. */
-function canBeSeen(motion: Motion, { x, y }: Point): boolean {
-  const { look, rules, span } = motion;
-  const { middleX, middleY, frameWidth, frameHeight } = look;
-  const met = { x: 0, y: 0 };
-  return CORNERS.some(([right, down]) => {
-    look.meet(look.u(middleX + right * frameWidth), look.v(middleY + down * frameHeight), span, 0, met);
-    const wanted = { x: x - met.x, y: y - met.y };
-    const focus = { x: 0, y: 0 };
-    keepInside(rules.boundary, look, motion, wanted, wanted, focus);
-    const at = { x: 0, y: 0 };
-    look.project(span, x - focus.x, y - focus.y, 0, at);
-    return Math.abs(at.x) <= (0.5 * frameWidth) / frameHeight + 1e-6 && Math.abs(at.y) <= 0.5 + 1e-6;
-  });
-}
-
-/** The middle of the safe frame, and its corners, in its widths and heights. */
-const CORNERS = [
-  [0, 0],
-  [-0.5, -0.5],
-  [0.5, -0.5],
-  [0.5, 0.5],
-  [-0.5, 0.5],
-] as const;
-
 /** A start that the zoom range does not have: the camera begins at an end of the range. */
 function startOutside({ start, zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
@@ -395,21 +167,4 @@ function startOutside({ start, zoom }: FullSettings, zooms: readonly Zoom[]): Wa
       message: `the start at a span of ${short(span)} is outside of the zoom range, and the camera begins at ${short(limit)}; wanted zoom.${set} ${short(span)}, or a start within the range`,
     },
   ];
-}
-
-function greatest<T>(list: readonly T[], by: (item: T) => number): T | null {
-  return list.reduce<T | null>((best, item) => (best === null || by(item) > by(best) ? item : best), null);
-}
-
-function range(zooms: readonly Zoom[]): string {
-  const [first, last] = [zooms[0], zooms.at(-1)];
-  return `at spans from ${short(first?.span ?? NaN)} to ${short(last?.span ?? NaN)}`;
-}
-
-function size({ width, height }: Screen): string {
-  return `a ${String(width)} × ${String(height)} screen`;
-}
-
-function short(value: number): string {
-  return String(Number(value.toPrecision(4)));
 }

@@ -13,5 +13,6 @@ export { frustumPlanes, showsBox, showsCircle, type Box, type ScreenRectangle } 
 export { ScreenBox } from './screenBox.ts';
 export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts';
 export { wholeWithin } from './depth.ts';
+export { FRAME_PLACES } from './framePlaces.ts';
 export { aim, aimAt, View, type Affine, type Footprint, type Ray } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';

@@ -1,0 +1,67 @@
+/** Places of a map that never show, as the view is kept inside. */
+import { ANYWHERE, boundaryOf, keepInside } from '../limits/index.ts';
+import { beginAt, Motion, startPlace, type Rules } from '../motion/index.ts';
+import { polygons } from '../polygons/index.ts';
+import type { FullBounds } from '../settings/index.ts';
+import { FRAME_PLACES, type Point } from '../view/index.ts';
+import { short } from './texts.ts';
+import type { Warning } from './warning.ts';
+import type { Zoom } from './zooms.ts';
+
+/** Along each side of the bounds so many places are looked at. */
+const PLACES = 40;
+/** A smaller share of the map that never shows is no loss. */
+const LEAST_UNSEEN = 0.01;
+
+/** Places of the bounds that never show, even at the nearest zoom: those that no allowed focus brings into the safe frame. */
+export function neverSeen(rules: Rules, zooms: readonly Zoom[]): Warning[] {
+  const { settings, boundary } = rules;
+  const [nearest] = zooms;
+  if (settings.bounds?.keep !== 'view' || nearest === undefined) return [];
+  const motion = new Motion(rules, []);
+  beginAt(motion, { ...startPlace(settings, boundary), span: nearest.span });
+  const places = placesIn(motion, settings.bounds);
+  const unseen = places.filter((place) => !canBeSeen(motion, place));
+  const share = unseen.length / places.length;
+  if (share < LEAST_UNSEEN) return [];
+  return [
+    {
+      path: 'bounds.keep',
+      message: `${short(100 * share)} % of the map can never be seen, as the view is kept inside (span ${short(motion.span)}, heading ${short(motion.heading)}); wanted keep "focus"`,
+    },
+  ];
+}
+
+/** Places spread evenly over the bounds. */
+function placesIn(motion: Motion, bounds: FullBounds): Point[] {
+  const { settings, boundary } = motion.rules;
+  const { x, y, wide, high } = boundary.shape.extent;
+  const area = boundaryOf({ ...settings, bounds: { ...bounds, keep: 'focus', margin: 0, screenMargin: 0 } }, [
+    polygons,
+  ]);
+  const isInside = (place: Point): boolean => {
+    const kept = { x: 0, y: 0 };
+    keepInside(area, motion.look, motion, place, ANYWHERE, kept);
+    return Math.abs(kept.x - place.x) + Math.abs(kept.y - place.y) < 1e-9 * (wide + high);
+  };
+  const shares = Array.from({ length: PLACES }, (_, i) => (i + 0.5) / PLACES - 0.5);
+  return shares
+    .flatMap((right) => shares.map((down) => ({ x: x + right * wide, y: y + down * high })))
+    .filter(isInside);
+}
+
+/** Whether some focus shows a place: one that has it in the middle, or in a corner of the safe frame. */
+function canBeSeen(motion: Motion, { x, y }: Point): boolean {
+  const { look, rules, span } = motion;
+  const { middleX, middleY, frameWidth, frameHeight } = look;
+  const met = { x: 0, y: 0 };
+  return FRAME_PLACES.some(([right, down]) => {
+    look.meet(look.u(middleX + right * frameWidth), look.v(middleY + down * frameHeight), span, 0, met);
+    const wanted = { x: x - met.x, y: y - met.y };
+    const focus = { x: 0, y: 0 };
+    keepInside(rules.boundary, look, motion, wanted, wanted, focus);
+    const at = { x: 0, y: 0 };
+    look.project(span, x - focus.x, y - focus.y, 0, at);
+    return Math.abs(at.x) <= (0.5 * frameWidth) / frameHeight + 1e-6 && Math.abs(at.y) <= 0.5 + 1e-6;
+  });
+}

@@ -1,0 +1,49 @@
+/** The zooms of settings: how the camera looks at each, and what fits into the bounds there. */
+import { maxSpanInside } from '../limits/index.ts';
+import { exp2, log2 } from '../math/index.ts';
+import { Motion, type Rules } from '../motion/index.ts';
+
+/** How many zooms are looked at, evenly spaced by factor. */
+const ZOOMS = 240;
+
+/** What the camera looks like at one zoom, and the greatest span that fits into the bounds as it looks there. */
+export interface Zoom {
+  readonly span: number;
+  readonly pitch: number;
+  readonly fieldOfView: number;
+  /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
+  readonly horizon: number;
+  readonly fits: number;
+  /** As in `Look`. */
+  readonly widening: number;
+}
+
+export function zoomsOf(rules: Rules): Zoom[] {
+  const motion = new Motion(rules, []);
+  const { zoom, look, zooming } = motion;
+  motion.insets.arriveAt(rules.settings.safeFrame);
+  motion.layFrame();
+  const lookFrom = (span: number): void => {
+    zoom.hold(span);
+    motion.flipSwitches();
+    motion.arriveAt(span);
+  };
+  lookFrom(rules.settings.zoom.maxSpan ?? rules.farthest);
+  const { min, max } = zooming;
+  const limited = { ...rules.boundary, limitsZoom: rules.settings.bounds?.keep === 'view' };
+  return Array.from({ length: ZOOMS + 1 }, (_, i) => {
+    const span = min * exp2((log2(max / min) * i) / ZOOMS);
+    lookFrom(span);
+    const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
+    // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
+    const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
+    return {
+      span,
+      widening,
+      pitch: motion.pitch,
+      fieldOfView: motion.fieldOfView,
+      horizon: middleY - rise * frameHeight,
+      fits: maxSpanInside(limited, look, max),
+    };
+  });
+}
