@@ -238,7 +238,7 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   // All that is wrong at once, a line each.
   const { code, out, errors } = zestyKite(['check', GROUND]);
   expect([code, out]).toEqual([2, '']);
-  expect(errors).toMatch(/name: found an unknown key; wanted one of .*\n(.*\n)*$/);
+  expect(errors).toMatch(/height: found an unknown key; wanted one of .*\n(.*\n)*$/);
   const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
   expect(wide.out).toMatch(
     /^line 30, column 5: bounds.whenViewIsLarger: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/,
