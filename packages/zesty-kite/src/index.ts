@@ -1,4 +1,4 @@
-export { Camera, type CameraOptions, type Grip, type SessionStart } from './camera/index.ts';
+export { Camera, type CameraOptions, type Grip, type SavedState, type SessionStart } from './camera/index.ts';
 export type { Start } from './motion/index.ts';
 export type { CameraLike, Elsewhere, Steered, Stop } from './steered.ts';
 export type {
