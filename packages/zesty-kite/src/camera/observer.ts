@@ -3,7 +3,7 @@ import type { Intent } from '../hands/index.ts';
 import type { Timeline } from '../motion/index.ts';
 
 export interface Observer {
-  /** A session begins, or the observer is added. */
+  /** The observer is added. */
   restart(timeline: Timeline): void;
   /** The intents of the player's hands; `by` is the kind of their signal, `time` is DOM milliseconds. */
   hands(intents: readonly Intent[], by: string, time: number): void;

@@ -33,7 +33,7 @@ export class Watch implements Observer {
     this.#reports = reports;
   }
 
-  /** From here on, as it is now: for a new session, or where nobody has been told before. */
+  /** From here on, as it is now. */
   restart(timeline: Timeline): void {
     const { kept } = timeline;
     this.listeners.clear();

@@ -1,6 +1,7 @@
 /** Recording: everything that steers the camera, as a session file. */
 import { checkFunction } from '../messages/index.ts';
 import { rigOf, type Camera, type Rig, type SessionStart } from '../camera/index.ts';
+import type { MoverSignal } from '../motion/index.ts';
 import { headerLine, signalLine } from './format.ts';
 import { saveState } from './state.ts';
 
@@ -51,13 +52,14 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
       }
     }
   };
+  const writeSignal = (signal: MoverSignal & { readonly at: number }): void => {
+    keep(`${signalLine(signal)}\n`);
+  };
   recorder.begin(inbox.hasCalls, () => {
     reports.attempt(() => {
       keep(`${headerLine(startOf(rig))}\n`);
     });
-    return (signal) => {
-      keep(`${signalLine(signal)}\n`);
-    };
+    return writeSignal;
   });
   return {
     text: () => {
@@ -68,6 +70,8 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
     },
     stop: () => {
       isRecording = false;
+      // Samples are copied while a camera records.
+      if (recorder.write === writeSignal) recorder.write = null;
     },
     get failedAtLine() {
       return failed;
