@@ -1,12 +1,12 @@
 /** Choosing barges: a click or a tap chooses one; the left button, or a finger after a long press, draws a box around several. */
 import { ScreenBox, type Camera, type Point } from 'zesty-kite';
-import type { ListenOptions, Tap } from 'zesty-kite/dom';
+import type { GameDrag, ListenOptions, Tap } from 'zesty-kite/dom';
 import { canvasContext } from './page.ts';
 import type { Afloat } from './world.ts';
 
 export interface Choosing {
   /** For `listen`. */
-  readonly options: Pick<ListenOptions, 'gamePress' | 'tap' | 'longPress'>;
+  readonly options: Pick<ListenOptions, 'gameDrag' | 'tap' | 'longPress'>;
   /** Who is chosen. */
   readonly chosen: ReadonlySet<Afloat>;
   /** Draws rings and the box over the map. */
@@ -18,8 +18,6 @@ const HALF = 4;
 const TALL = 3;
 /** A click this near to a barge means it, CSS pixels. */
 const NEAR = 14;
-/** A box smaller than this is a click. */
-const LEAST = 4;
 
 export function createChoosing(
   map: HTMLCanvasElement,
@@ -34,14 +32,9 @@ export function createChoosing(
   marks.className = 'marks';
   map.after(marks);
   const context = canvasContext(marks, true);
-  /** The pointer that draws, from where to where. */
-  let drawn: { pointer: number; fromX: number; fromY: number; x: number; y: number } | null = null;
+  /** The box that is being drawn. */
+  let drawn: GameDrag | null = null;
 
-  const begin = (event: PointerEvent): void => {
-    const { pointerId: pointer, offsetX: x, offsetY: y } = event;
-    drawn = { pointer, fromX: x, fromY: y, x, y };
-    map.setPointerCapture(pointer);
-  };
   const choose = (some: readonly Afloat[], adds: boolean): void => {
     if (!adds) chosen.clear();
     for (const barge of some) chosen.add(barge);
@@ -57,43 +50,23 @@ export function createChoosing(
     return best !== undefined && distance(best) < NEAR ? [best] : [];
   };
 
-  map.addEventListener('pointermove', (event) => {
-    if (drawn?.pointer !== event.pointerId) return;
-    drawn = { ...drawn, x: event.offsetX, y: event.offsetY };
-    changed();
-  });
-  const end = (event: PointerEvent): void => {
-    if (drawn?.pointer !== event.pointerId) return;
-    const { fromX, fromY, x, y } = drawn;
-    drawn = null;
-    if (event.type === 'pointercancel' || Math.hypot(x - fromX, y - fromY) < LEAST) return;
-    box.set(camera.view, fromX, fromY, x, y);
-    const inBox = afloat.filter((barge) =>
-      box.touchesBox({
-        left: barge.x - HALF,
-        right: barge.x + HALF,
-        top: barge.y - HALF,
-        bottom: barge.y + HALF,
-        low: 0,
-        high: TALL,
-      }),
+  const inBox = (drawn: ScreenBox): Afloat[] =>
+    afloat.filter(({ x, y }) =>
+      drawn.touchesBox({ left: x - HALF, right: x + HALF, top: y - HALF, bottom: y + HALF, low: 0, high: TALL }),
     );
-    choose(inBox, event.shiftKey);
-  };
-  map.addEventListener('pointerup', end);
-  map.addEventListener('pointercancel', end);
 
   return {
     chosen,
     options: {
-      gamePress: (event, input) => {
-        if (input === 'MouseLeft') begin(event);
-        return input === 'MouseLeft';
+      gameDrag: (drag) => {
+        if (drag.input !== 'MouseLeft' && drag.input !== 'Touch') return;
+        const isDown = drag.phase === 'begin' || drag.phase === 'change';
+        drawn = isDown ? drag : null;
+        if (drag.phase === 'end') choose(inBox(drag.set(box)), drag.modifiers.includes('Shift'));
+        else changed();
       },
-      longPress: ({ input, event }) => {
-        if (input === 'Touch') begin(event);
-        return input === 'Touch';
-      },
+      // A finger that is held still draws a box from there.
+      longPress: ({ input }) => input === 'Touch',
       tap: (tap) => {
         if (tap.input !== 'MouseLeft' && tap.input !== 'Touch') return;
         const [barge = null] = nearest(tap);
@@ -117,11 +90,11 @@ export function createChoosing(
         context.stroke();
       }
       if (drawn === null) return;
-      const { fromX, fromY, x, y } = drawn;
+      const { left, top, right, bottom } = drawn.set(box);
       context.fillStyle = '#f6d7431f';
       context.lineWidth = 1.5;
-      context.fillRect(fromX, fromY, x - fromX, y - fromY);
-      context.strokeRect(fromX, fromY, x - fromX, y - fromY);
+      context.fillRect(left, top, right - left, bottom - top);
+      context.strokeRect(left, top, right - left, bottom - top);
     },
   };
 }

@@ -435,7 +435,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
     window.camera.change({ edge: { dwell: 0, outside: 'go-on' } });
     zesty.listen(window.map, window.camera, {
       panels: (target) => target.id === 'hud',
-      gamePress: ({ button }) => button === 0,
+      gamePress: ({ input }) => input === 'MouseLeft',
     });
     const hud = '<div id="hud" style="position: fixed; right: 0; top: 0; width: 30px; height: 90px"></div>';
     document.body.insertAdjacentHTML('beforeend', hud);

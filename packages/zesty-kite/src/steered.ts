@@ -2,15 +2,15 @@
 import type { Calls } from './calls.ts';
 import type { FullSettings } from './settings/index.ts';
 import type { Signal } from './signals/index.ts';
-import type { Pose, Spot, View } from './view/index.ts';
+import type { Pose, View } from './view/index.ts';
 
 export interface Steered {
   /** The settings in force: which presses drag and from where on, how wide edges are, what is locked. */
   readonly settings: Readonly<FullSettings>;
   /** Nothing moves and nothing waits: no frames are expected. */
   readonly settled: boolean;
-  /** Picks the ground under a tap. */
-  readonly view: { toGround(x: number, y: number): Spot | null };
+  /** The view that was shown last. */
+  readonly view: View;
   /** Hears a signal; says whether there is a use for it: if not, it is the page's. Times are those of the page's events. */
   signal(signal: Signal): boolean;
   /** Whether an input is bound: its menu and the page's own scrolling are suppressed then. */
@@ -21,8 +21,6 @@ export interface Steered {
 
 /** A camera that is here, or stands for one elsewhere: every call that is a signal, and what it shows. */
 export interface CameraLike extends Steered, Pick<Calls, keyof Calls> {
-  /** What was shown last. */
-  readonly view: View;
   readonly shown: Pose;
   /** Where it is heading to. */
   readonly goal: Pose;

@@ -1,9 +1,11 @@
 export { inputLabels, nextInput } from './inputs.ts';
+export type { GameDrag, GameDragOptions } from './gameDrag.ts';
 export type { KeyOptions } from './keyboard.ts';
 export { listen, type Listening, type ListenOptions } from './listen.ts';
+export type { Modifier } from './modifiers.ts';
 export type { PadOptions } from './pads.ts';
 export type { PanelOptions } from './panels.ts';
-export type { PointerOptions } from './pointers.ts';
+export type { GamePress, PointerOptions } from './pointers.ts';
 export type { ReducedMotionOptions } from './reducedMotion.ts';
 export type { StandInOptions } from './standIn.ts';
 export type { Region, SurfaceOptions } from './surface.ts';

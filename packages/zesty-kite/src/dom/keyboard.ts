@@ -1,15 +1,9 @@
 /** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
 import { isForFocused } from './focused.ts';
 import { watchUse } from './lastUsed.ts';
+import { MODIFIERS } from './modifiers.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
-
-const MODIFIERS = [
-  { flag: 'shiftKey', codes: ['ShiftLeft', 'ShiftRight'] },
-  { flag: 'ctrlKey', codes: ['ControlLeft', 'ControlRight'] },
-  { flag: 'altKey', codes: ['AltLeft', 'AltRight'] },
-  { flag: 'metaKey', codes: ['MetaLeft', 'MetaRight'] },
-] as const;
 
 export interface KeyOptions {
   /**

@@ -2,9 +2,9 @@
 import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
 import { reportsOf } from '../reports.ts';
 import type { Steered } from '../steered.ts';
-import { startsAfterOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
+import { hearGameDrags, type GameDrag, type GameDragOptions } from './gameDrag.ts';
 import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
 import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
@@ -17,10 +17,11 @@ import type { Send } from './send.ts';
 import { hearSize } from './size.ts';
 import { hearStandIn, type StandInOptions } from './standIn.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
-import { checkTaps, hearTaps, type TapOptions } from './taps.ts';
+import { checkTaps, hearTaps, type HearTaps, type TapOptions } from './taps.ts';
 import { hearWheel } from './wheel.ts';
 
 export type ListenOptions = PointerOptions &
+  GameDragOptions &
   TapOptions &
   PanelOptions &
   ReducedMotionOptions &
@@ -29,7 +30,7 @@ export type ListenOptions = PointerOptions &
   PadOptions &
   StandInOptions;
 
-const CALLBACKS = ['tap', 'longPress', 'gamePress', 'region'] as const;
+const CALLBACKS = ['tap', 'longPress', 'gamePress', 'gameDrag', 'leftToPage', 'region'] as const;
 
 export interface Listening {
   readonly element: HTMLElement;
@@ -41,6 +42,8 @@ export interface Listening {
   readonly isDetached: boolean;
   /** Where to draw the cursor while the element has the pointer locked, CSS pixels from its region's top left; else null. */
   readonly cursor: Point | null;
+  /** The drag of the game's own that is under way, as `gameDrag` got it. */
+  readonly gameDrag: GameDrag | null;
   /** Where the mouse and its stand-in are, while the modifier of `standIn` is held; CSS pixels of the window. */
   readonly standIns: readonly Point[];
 }
@@ -90,16 +93,12 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   hearSize(surface, send, signal);
   const keyboard = hearKeyboard(surface, options, send, isBound, (time) => clock.stamp(time), signal);
   const gaps = watchGaps(camera, keyboard.lapse);
+  const drags = hearGameDrags(window, camera, options, report, signal);
+  const tapsThat = (claim: (id: number) => void): HearTaps => hearTaps(window, camera, options, claim, report, signal);
+  const isTabStop = options.keys === 'focus';
   const pointers = hearPointers(
-    surface,
-    send,
-    (input) => startsAfterOf(camera.settings, input),
-    isBound,
-    (claim) => hearTaps(window, camera, options, claim, report, signal),
-    isPanel,
+    { surface, camera, send, isPanel, tapsThat, drags, isTabStop, report, signal },
     options,
-    report,
-    signal,
   );
   hearHover(surface, camera, send, pointers.isGameDrag, isPanel, signal);
   // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
@@ -115,7 +114,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     }),
     gaps.detach,
   );
-  hearWheel(surface, camera, send, pointers.isTouched, isPanel, signal);
+  hearWheel(surface, camera, send, pointers.isTouched, isPanel, options, report, signal);
   for (const hear of Object.values(DEVICES)) hear(window, camera, send, options, signal);
   hearReducedMotion(window, options, send, signal);
   return {
@@ -132,6 +131,9 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     },
     get cursor() {
       return surface.cursor;
+    },
+    get gameDrag() {
+      return drags.current;
     },
     get standIns() {
       return standIn.fingers();

@@ -1,13 +1,36 @@
-/** Buttons, fingers and pens on the element. What is not bound, and what the game keeps, is left alone. */
-import type { Button } from '../settings/index.ts';
+/** Buttons, fingers and pens on the element. Presses that are not bound, and those that the game keeps, are left alone. */
+import type { Steered } from '../steered.ts';
+import { startsAfterOf, type Button } from '../settings/index.ts';
+import type { Point, Spot } from '../view/index.ts';
+import { capture, release } from './capture.ts';
+import { focusByPress, styleElement } from './elementStyle.ts';
+import type { GameDrags } from './gameDrag.ts';
+import { modifiersOf, type Modifier } from './modifiers.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 import type { HearTaps } from './taps.ts';
 
+/** A press before the camera takes it. */
+export interface GamePress {
+  readonly input: Button;
+  /** CSS pixels from the top left of the region. */
+  readonly x: number;
+  readonly y: number;
+  /** The ground under the pointer; null in the sky. */
+  readonly ground: Spot | null;
+  readonly modifiers: readonly Modifier[];
+  readonly event: PointerEvent;
+}
+
 export interface PointerOptions {
-  /** Asked at every press whether it is the game's: then the camera hears nothing of it until it is lifted. */
-  readonly gamePress?: (event: PointerEvent, input: Button) => boolean;
+  /** Called at every press. If it returns true, the camera ignores the press until it is lifted. */
+  readonly gamePress?: (press: GamePress) => boolean;
+  /**
+   * Called when the settings leave a wheel or a finger to the page (`wheel.requires`, `drag.touchRequires`): the time to show
+   * a hint.
+   */
+  readonly leftToPage?: (device: 'wheel' | 'finger') => void;
 }
 
 /** By `button`: what a mouse and a pen press. */
@@ -25,9 +48,11 @@ interface Press {
   readonly used: boolean;
   /** `gamePress` or `longPress` claimed it: the camera ignores it. */
   game: boolean;
-  readonly downX: number;
-  readonly downY: number;
+  /** Where it came down, and on which ground. */
+  readonly down: Point & { readonly ground: Spot | null };
+  /** It has become a drag. */
   moved: boolean;
+  captured: boolean;
 }
 
 export interface Pointers {
@@ -37,18 +62,22 @@ export interface Pointers {
   readonly drop: () => void;
 }
 
-const STYLE = { touchAction: 'none', userSelect: 'none', webkitUserSelect: 'none', webkitTouchCallout: 'none' };
+export interface PointerParts {
+  readonly surface: Surface;
+  readonly camera: Steered;
+  readonly send: Send;
+  readonly isPanel: IsPanel;
+  /** @param claim gives the game a press from now on */
+  readonly tapsThat: (claim: (id: number) => void) => HearTaps;
+  readonly drags: GameDrags;
+  readonly isTabStop: boolean;
+  readonly report: (error: unknown) => void;
+  readonly signal: AbortSignal;
+}
 
 export function hearPointers(
-  surface: Surface,
-  send: Send,
-  startsAfterOf: (input: Button) => number,
-  isBound: (input: Button) => boolean,
-  tapsThat: (claim: (id: number) => void) => HearTaps,
-  isPanel: IsPanel,
-  { gamePress }: PointerOptions,
-  report: (error: unknown) => void,
-  signal: AbortSignal,
+  { surface, camera, send, isPanel, tapsThat, drags, isTabStop, report, signal }: PointerParts,
+  { gamePress, leftToPage }: PointerOptions,
 ): Pointers {
   const { element, window } = surface;
   /** By pointer and button: a mouse can press several. */
@@ -61,6 +90,14 @@ export function hearPointers(
     if (isHeard(pressed)) send({ kind: 'lift', id, cancelled: true });
     pressed.game = true;
   });
+  const attempt = <T>(call: () => T): T | undefined => {
+    try {
+      return call();
+    } catch (error) {
+      report(error);
+      return undefined;
+    }
+  };
 
   const press = (event: PointerEvent, button: number): void => {
     const input = buttonOf(event, button);
@@ -71,36 +108,52 @@ export function hearPointers(
     Object.assign(element.style, { userSelect: select, webkitUserSelect: select });
     if (inPanel || input === null || !surface.has({ x, y })) return;
     const id = idOf(event, button);
-    let game = false;
-    try {
-      game = gamePress?.(event, input) ?? false;
-    } catch (error) {
-      report(error);
-    }
+    const ground = camera.view.toGround(x, y);
+    const asked = { input, x, y, ground, modifiers: modifiersOf(event), event };
+    const game = attempt(() => gamePress?.(asked)) ?? false;
     // The callback may have detached the camera or removed the element.
     if (signal.aborted || !surface.isThere) return;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
+    const down = { x, y, ground };
     const bit = BITS[button] ?? 0;
-    const pressed = { id, input, pointer: event.pointerId, bit, used, game, downX: x, downY: y, moved: false };
+    const pressed = { id, input, pointer: event.pointerId, bit, used, game, down, moved: false, captured: false };
     presses.set(id, pressed);
     taps.press(pressed, x, y, event);
     if (!used) return;
-    // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
-    if (surface.cursor === null && event.isTrusted) capture(element, event.pointerId, report);
     // A page in a frame gets no keys before it has the focus.
     if (!element.ownerDocument.hasFocus()) window.focus();
-    element.focus({ preventScroll: true });
+    focusByPress(element, signal);
   };
 
-  const lift = (id: number, event: PointerEvent, cancelled: boolean): void => {
-    const pressed = presses.get(id);
-    if (pressed === undefined) return;
-    presses.delete(id);
-    if (pressed.used) release(element, pressed.pointer);
-    if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), time: event.timeStamp });
-    if (pressed.used && pressed.moved) swallowClick(window);
-    if (cancelled) taps.cancel(pressed);
+  /** It has moved far enough to be a drag. Until then a label over the map may get its click. */
+  const startDrag = (pressed: Press, at: Point, event: PointerEvent): void => {
+    const { id, input, down } = pressed;
+    pressed.moved = true;
+    const isDrag = isHeard(pressed) || drags.begin(id, input, down, down.ground, at, event);
+    // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
+    if (!isDrag || surface.cursor !== null || !event.isTrusted) return;
+    pressed.captured = true;
+    capture(element, pressed.pointer, report);
+  };
+
+  /** @param event null when no event says so */
+  const lift = (pressed: Press, event: PointerEvent | null, cancelled: boolean): void => {
+    const { id, moved, captured } = pressed;
+    if (!presses.delete(id)) return;
+    if (captured) release(element, pressed.pointer);
+    const time = event === null ? {} : { time: event.timeStamp };
+    if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), ...time });
+    if (captured && moved && event !== null) swallowClick(window);
+    if (cancelled) hint(pressed);
+    drags.end(id, cancelled, event);
+    if (cancelled || event === null) taps.cancel(pressed);
     else taps.lift(pressed, event);
+  };
+
+  /** One finger that moves, or is taken away because it scrolls the page, is one too few. */
+  const hint = (pressed: Press): void => {
+    if (pressed.input !== 'Touch' || !isHeard(pressed) || presses.size > 1) return;
+    if (camera.settings.drag.touchRequires === 'two-fingers') attempt(() => leftToPage?.('finger'));
   };
 
   const onDown = (event: PointerEvent): void => {
@@ -108,142 +161,82 @@ export function hearPointers(
     press(event, event.pointerType === 'touch' ? 0 : event.button);
   };
 
+  /** The latest event that was heard on the element. */
+  let heard: Event | null = null;
   const onMove = (event: PointerEvent): void => {
-    const { x, y } = surface.at(event);
-    for (const [id, pressed] of presses) {
+    if (event === heard) return;
+    heard = event;
+    const at = surface.at(event);
+    for (const pressed of presses.values()) {
       if (pressed.pointer !== event.pointerId) continue;
-      const startsAfter = startsAfterOf(pressed.input);
-      const wayX = x - pressed.downX;
-      const wayY = y - pressed.downY;
-      if (wayX * wayX + wayY * wayY > startsAfter * startsAfter) pressed.moved = true;
-      taps.move(pressed, x, y);
-      if (isHeard(pressed)) send({ kind: 'move', id, x, y, time: event.timeStamp });
+      const { id, down } = pressed;
+      const startsAfter = startsAfterOf(camera.settings, pressed.input);
+      const wayX = at.x - down.x;
+      const wayY = at.y - down.y;
+      const isFar = wayX * wayX + wayY * wayY > startsAfter * startsAfter;
+      if (isFar && !pressed.moved) startDrag(pressed, at, event);
+      taps.move(pressed, at.x, at.y);
+      if (isHeard(pressed)) send({ kind: 'move', id, ...at, time: event.timeStamp });
+      drags.move(id, at, event);
       // Further buttons of a mouse come and go as moves.
-      if ((event.buttons & pressed.bit) === 0) lift(id, event, false);
+      if ((event.buttons & pressed.bit) === 0) lift(pressed, event, false);
     }
-    if (
-      event.button >= 0 &&
-      (event.buttons & (BITS[event.button] ?? 0)) !== 0 &&
-      !presses.has(idOf(event, event.button))
-    )
-      press(event, event.button);
+    const { button } = event;
+    const isDown = button >= 0 && (event.buttons & (BITS[button] ?? 0)) !== 0;
+    if (isDown && event.composedPath().includes(element) && !presses.has(idOf(event, button))) press(event, button);
   };
 
-  const liftAll = (event: PointerEvent, cancelled: boolean): void => {
-    for (const [id, { pointer }] of [...presses]) if (pointer === event.pointerId) lift(id, event, cancelled);
-  };
-  /** A pointer whose element has gone, or that could not be captured, goes up somewhere else. */
-  const onUpElsewhere = (event: PointerEvent): void => {
-    if (!event.composedPath().includes(element)) liftAll(event, event.type !== 'pointerup');
+  const liftAll = (event: PointerEvent): void => {
+    if (event === heard) return;
+    heard = event;
+    // A label loses its finger to the element as soon as that drags.
+    if (event.type === 'lostpointercapture' && event.target !== element && event.composedPath().includes(element))
+      return;
+    for (const pressed of [...presses.values()])
+      if (pressed.pointer === event.pointerId) lift(pressed, event, event.type !== 'pointerup');
   };
   const drop = (): void => {
-    for (const [id, pressed] of [...presses]) {
-      presses.delete(id);
-      taps.cancel(pressed);
-      if (isHeard(pressed)) send({ kind: 'lift', id, cancelled: true });
-      if (pressed.used) release(element, pressed.pointer);
-    }
-  };
-  const onUp = (event: PointerEvent): void => {
-    liftAll(event, false);
-  };
-  const onCancel = (event: PointerEvent): void => {
-    liftAll(event, true);
+    for (const pressed of [...presses.values()]) lift(pressed, null, true);
   };
 
-  /** Some systems open the context menu between down and up; it is suppressed where its button is bound. */
+  /** Some systems open the context menu between down and up; it is suppressed if its button is bound. */
   const onContextMenu = (event: MouseEvent): void => {
     if (isPanel(event.composedPath()[0])) return;
     const byTouch = [...presses.values()].some(({ input, used }) => used && input === 'Touch');
-    if (isBound('MouseRight') || byTouch) event.preventDefault();
+    if (camera.binds('MouseRight') || byTouch) event.preventDefault();
   };
 
   /** A middle button would start the page's own scrolling. */
   const onMouseDown = (event: MouseEvent): void => {
     const input = isPanel(event.composedPath()[0]) ? undefined : MOUSE[event.button];
-    if (input !== undefined && input !== 'MouseLeft' && isBound(input)) event.preventDefault();
+    if (input !== undefined && input !== 'MouseLeft' && camera.binds(input)) event.preventDefault();
   };
 
   /** Images and links would be dragged by the browser, and the pointer taken away. */
   const onDragStart = (event: DragEvent): void => {
-    if ([...presses.values()].some(isHeard)) event.preventDefault();
+    if ([...presses.values()].some(isHeard) || drags.current !== null) event.preventDefault();
   };
 
-  const unstyle = styleFor(element);
-  const options = { signal };
-  element.addEventListener('pointerdown', onDown, options);
-  element.addEventListener('pointermove', onMove, options);
-  element.addEventListener('pointerup', onUp, options);
-  element.addEventListener('pointercancel', onCancel, options);
-  element.addEventListener('lostpointercapture', onCancel, options);
-  element.addEventListener('contextmenu', onContextMenu, options);
-  element.addEventListener('mousedown', onMouseDown, options);
-  element.addEventListener('dragstart', onDragStart, options);
-  for (const type of ['pointerup', 'pointercancel', 'lostpointercapture'] as const)
-    window.document.addEventListener(type, onUpElsewhere, options);
-  signal.addEventListener('abort', () => {
-    unstyle();
-    drop();
-  });
+  const isClaimed = (): boolean => [...presses.values()].some(({ game }) => game);
+  styleElement(element, camera, isTabStop, isClaimed, signal);
+  // In the capture phase: a label that stops an event would leave its pointer down.
+  const captures = { capture: true, signal };
+  element.addEventListener('pointerdown', onDown, { signal });
+  element.addEventListener('contextmenu', onContextMenu, { signal });
+  element.addEventListener('mousedown', onMouseDown, { signal });
+  element.addEventListener('dragstart', onDragStart, { signal });
+  // On the document as well: a pointer that is not captured, or whose element has gone, goes on somewhere else.
+  const targets: readonly GlobalEventHandlers[] = [element, window.document];
+  for (const target of targets) {
+    target.addEventListener('pointermove', onMove, captures);
+    for (const type of ['pointerup', 'pointercancel', 'lostpointercapture'] as const)
+      target.addEventListener(type, liftAll, captures);
+  }
+  signal.addEventListener('abort', drop);
   return {
-    isGameDrag: () => [...presses.values()].some(({ game, moved }) => game && moved),
+    isGameDrag: () => [...presses.values()].some(({ used, game, moved }) => (game || !used) && moved),
     isTouched: () => [...presses.values()].some(({ input }) => input === 'Touch'),
     drop,
-  };
-}
-
-/** How many presses, of any camera, want an element to have a pointer. */
-const captured = new WeakMap<HTMLElement, Map<number, number>>();
-
-/** Moves and lifts come to the element, wherever the pointer goes. */
-function capture(element: HTMLElement, pointer: number, report: (error: unknown) => void): void {
-  const wanted = captured.get(element) ?? new Map<number, number>();
-  captured.set(element, wanted);
-  wanted.set(pointer, (wanted.get(pointer) ?? 0) + 1);
-  try {
-    element.setPointerCapture(pointer);
-  } catch (error) {
-    // The pointer is gone, or capture is forbidden: it is heard only while it is over the element.
-    report(error);
-  }
-}
-
-/** Releases the capture unless another camera still drags with this pointer. */
-function release(element: HTMLElement, pointer: number): void {
-  const wanted = captured.get(element);
-  const left = (wanted?.get(pointer) ?? 0) - 1;
-  if (left > 0) wanted?.set(pointer, left);
-  else {
-    wanted?.delete(pointer);
-    if (element.hasPointerCapture(pointer)) element.releasePointerCapture(pointer);
-  }
-}
-
-/** Elements that are listened to: by how many cameras, and how they were before. */
-interface Styled {
-  cameras: number;
-  readonly before: Readonly<Record<string, string>>;
-  readonly madeFocusable: boolean;
-}
-const styled = new WeakMap<HTMLElement, Styled>();
-
-/** While anything listens: fingers do not scroll the page, and dragging selects nothing. */
-function styleFor(element: HTMLElement): () => void {
-  const style = element.style as CSSStyleDeclaration & Record<string, string>;
-  const before = Object.fromEntries(Object.keys(STYLE).map((name) => [name, style[name] ?? '']));
-  // A press gives it the focus, also where the page did not think of that: a canvas has none by itself.
-  const madeFocusable = !element.hasAttribute('tabindex') && element.tabIndex < 0;
-  const kept = styled.get(element) ?? { cameras: 0, before, madeFocusable };
-  styled.set(element, kept);
-  kept.cameras += 1;
-  Object.assign(style, STYLE);
-  if (kept.madeFocusable) element.tabIndex = -1;
-  return () => {
-    kept.cameras -= 1;
-    if (kept.cameras > 0) return;
-    Object.assign(style, kept.before);
-    if (kept.madeFocusable) element.removeAttribute('tabindex');
-    styled.delete(element);
   };
 }
 

@@ -2,6 +2,7 @@
 import type { Steered } from '../steered.ts';
 import { log2 } from '../math/index.ts';
 import type { IsPanel } from './panels.ts';
+import type { PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
@@ -24,13 +25,22 @@ export function hearWheel(
   send: Send,
   isTouched: () => boolean,
   isPanel: IsPanel,
+  { leftToPage }: PointerOptions,
+  report: (error: unknown) => void,
   signal: AbortSignal,
 ): void {
   const { element } = surface;
   const onWheel = (event: WheelEvent): void => {
-    if (event.defaultPrevented || isPanel(event.composedPath()[0]) || !isMeant(element, camera, event)) return;
     const { x, y } = surface.at(event);
-    if (!surface.has({ x, y })) return;
+    if (event.defaultPrevented || isPanel(event.composedPath()[0]) || !surface.has({ x, y })) return;
+    if (!isMeant(element, camera, event)) {
+      try {
+        leftToPage?.('wheel');
+      } catch (error) {
+        report(error);
+      }
+      return;
+    }
     const used = send({
       kind: 'wheel',
       x,

@@ -14,6 +14,8 @@ interface Finger extends Point {
   readonly startsAfter: number;
   /** The program's own gestures are not locked: it knows what it does. */
   readonly isProgram: boolean;
+  /** Alone it is the page's, which it scrolls. */
+  readonly needsCompany: boolean;
   /** Where it was when the fingers took hold. */
   heldX: number;
   heldY: number;
@@ -45,16 +47,36 @@ export class Fingers {
   hold(id: number, x: number, y: number, { twoFingers }: FullSettings): HoldIntent {
     const name = `program ${String(id)}`;
     const known = this.fingers.has(name);
-    this.fingers.set(name, { x, y, downX: NaN, downY: NaN, startsAfter: 0, isProgram: true, heldX: x, heldY: y });
+    this.fingers.set(name, {
+      x,
+      y,
+      downX: NaN,
+      downY: NaN,
+      startsAfter: 0,
+      isProgram: true,
+      needsCompany: false,
+      heldX: x,
+      heldY: y,
+    });
     this.mayZoom = twoFingers.zoom;
     this.mayTurn = twoFingers.turn;
     return this.#holding(!this.#counts(name) ? 'none' : known ? 'moved' : 'fingers');
   }
 
   /** A finger or a button comes down: it stops what moves, and drags once it has gone far enough. */
-  press(id: number, x: number, y: number, startsAfter: number): HoldIntent[] {
+  press(id: number, x: number, y: number, startsAfter: number, needsCompany: boolean): HoldIntent[] {
     const name = `pointer ${String(id)}`;
-    this.fingers.set(name, { x, y, downX: x, downY: y, startsAfter, isProgram: false, heldX: x, heldY: y });
+    this.fingers.set(name, {
+      x,
+      y,
+      downX: x,
+      downY: y,
+      startsAfter,
+      isProgram: false,
+      needsCompany,
+      heldX: x,
+      heldY: y,
+    });
     if (this.fingers.size > 1) for (const finger of this.fingers.values()) finger.downX = finger.downY = NaN;
     return this.#counts(name) ? [this.takeHold()] : [];
   }
@@ -170,8 +192,8 @@ export class Fingers {
   }
 
   #counted(): Finger[] {
-    const fingers = [...this.fingers.values()];
-    return (this.locked ? fingers.filter(({ isProgram }) => isProgram) : fingers).slice(0, COUNTED);
+    const fingers = [...this.fingers.values()].filter(({ isProgram }) => isProgram || !this.locked);
+    return fingers.filter(({ needsCompany }) => fingers.length > 1 || !needsCompany).slice(0, COUNTED);
   }
 
   #holding(change: HoldIntent['change']): HoldIntent {

@@ -129,7 +129,8 @@ export class Hands {
     const startsAfter = startsAfterOf(this.#settings, input);
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.taps.press(id, x, y, startsAfter, at);
-    if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter));
+    const needsCompany = input === 'Touch' && this.#settings.drag.touchRequires === 'two-fingers';
+    if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter, needsCompany));
     else if (asked.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
     else if (asked.includes('orbit')) this.orbits.press(id, x, y, startsAfter);
     return [...strokes, this.#steer()];

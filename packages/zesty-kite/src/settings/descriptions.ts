@@ -149,6 +149,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   drag: 'Fingers and dragging buttons.',
   'drag.startsAfter': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchStartsAfter': 'The same for a finger.',
+  'drag.touchRequires':
+    'How many fingers a drag needs. With "two-fingers", one finger scrolls the page, and two pan, pinch and twist.',
   'drag.glideHalfLife': 'Seconds in which a flung map loses half of its speed; 0 stops at once.',
   'drag.pullDistance':
     'How far from where it was pressed a `pull` pans at the pan speed, as a share of the height of the screen; twice as far, twice as fast.',

@@ -274,6 +274,7 @@ const drag = v.object(
   {
     startsAfter: v.optional(number(0, 100, 4), 4),
     touchStartsAfter: v.optional(number(0, 100, 10), 10),
+    touchRequires: v.optional(oneOf(['one-finger', 'two-fingers']), 'one-finger'),
     glideHalfLife: v.optional(halfLife, 0.25),
     pullDistance: v.optional(number(0.01, 10, 0.25), 0.25),
     keepsGoing: v.optional(oneOf(['pan', 'all']), 'pan'),

@@ -335,6 +335,8 @@ export type Settings = {
         startsAfter?: number | undefined;
         /** The same for a finger. Values: 0 … 100. Default: `10`. */
         touchStartsAfter?: number | undefined;
+        /** How many fingers a drag needs. With "two-fingers", one finger scrolls the page, and two pan, pinch and twist. Values: "one-finger", "two-fingers". Default: `"one-finger"`. */
+        touchRequires?: 'one-finger' | 'two-fingers' | undefined;
         /** Seconds in which a flung map loses half of its speed; 0 stops at once. Values: 0 … 60. Default: `0.25`. */
         glideHalfLife?: number | undefined;
         /** How far from where it was pressed a `pull` pans at the pan speed, as a share of the height of the screen; twice as far, twice as fast. Values: 0.01 … 10. Default: `0.25`. */
@@ -701,6 +703,8 @@ export type FullSettings = {
     startsAfter: number;
     /** The same for a finger. Values: 0 … 100. Default: `10`. */
     touchStartsAfter: number;
+    /** How many fingers a drag needs. With "two-fingers", one finger scrolls the page, and two pan, pinch and twist. Values: "one-finger", "two-fingers". Default: `"one-finger"`. */
+    touchRequires: 'one-finger' | 'two-fingers';
     /** Seconds in which a flung map loses half of its speed; 0 stops at once. Values: 0 … 60. Default: `0.25`. */
     glideHalfLife: number;
     /** How far from where it was pressed a `pull` pans at the pan speed, as a share of the height of the screen; twice as far, twice as fast. Values: 0.01 … 10. Default: `0.25`. */
