@@ -1,6 +1,6 @@
 /** Choosing barges: a click or a tap chooses one; the left button, or a finger after a long press, draws a box around several. */
-import { ScreenBox, type Camera, type Point } from 'zesty-kite';
-import type { GameDrag, ListenOptions, Tap } from 'zesty-kite/dom';
+import { ScreenBox, type Box, type Camera, type Point } from 'zesty-kite';
+import { thingAt, type GameDrag, type ListenOptions } from 'zesty-kite/dom';
 import { canvasContext } from './page.ts';
 import type { Afloat } from './world.ts';
 
@@ -40,21 +40,9 @@ export function createChoosing(
     for (const barge of some) chosen.add(barge);
     changed();
   };
-  const nearest = ({ x, y }: Tap): Afloat[] => {
-    const { view } = camera;
-    const distance = (barge: Afloat): number => {
-      const at = view.toScreen(barge.x, barge.y, 0);
-      return Math.hypot(at.x - x, at.y - y) - HALF * view.scaleAt(barge.x, barge.y, 0);
-    };
-    const [best] = afloat.toSorted((a, b) => distance(a) - distance(b));
-    return best !== undefined && distance(best) < NEAR ? [best] : [];
+  const boxOf = ({ x, y }: Afloat): Box => {
+    return { left: x - HALF, right: x + HALF, top: y - HALF, bottom: y + HALF, low: 0, high: TALL };
   };
-
-  const inBox = (drawn: ScreenBox): Afloat[] =>
-    afloat.filter(({ x, y }) =>
-      drawn.touchesBox({ left: x - HALF, right: x + HALF, top: y - HALF, bottom: y + HALF, low: 0, high: TALL }),
-    );
-
   return {
     chosen,
     options: {
@@ -62,14 +50,14 @@ export function createChoosing(
         if (drag.input !== 'MouseLeft' && drag.input !== 'Touch') return;
         const isDown = drag.phase === 'begin' || drag.phase === 'change';
         drawn = isDown ? drag : null;
-        if (drag.phase === 'end') choose(inBox(drag.set(box)), drag.modifiers.includes('Shift'));
+        if (drag.phase === 'end') choose(afloat.filter((barge) => drag.set(box).touchesBox(boxOf(barge))), drag.modifiers.includes('Shift'));
         else changed();
       },
       // A finger that is held still draws a box from there.
       longPress: ({ input }) => input === 'Touch',
       tap: (tap) => {
         if (tap.input !== 'MouseLeft' && tap.input !== 'Touch') return;
-        const [barge = null] = nearest(tap);
+        const barge = thingAt(camera.view, tap.x, tap.y, afloat, { boxOf, slop: NEAR });
         choose(barge === null ? [] : [barge], tap.event.shiftKey);
         if (tap.count === 2) doubleTap(barge, tap.ground);
       },

@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import fc from 'fast-check';
+import { thingAt } from '../src/dom/index.ts';
 import { aim, Camera, ScreenBox, showsBox, View, type Point } from '../src/index.ts';
 import { forRuns } from './law.ts';
 import { between } from './steering.ts';
@@ -213,4 +214,66 @@ test('a circle above the eye over the seam of a world that wraps', () => {
   const whole = new ScreenBox().set(view, 0, 0, 800, 600);
   expect(whole.hasPoint(5200, -100, 70)).toBe(true);
   expect(whole.touchesCircle(5200, -100, 50, 70)).toBe(true);
+});
+
+test('the thing at a screen point is the first that the line of sight enters, whatever ground shows behind it', () => {
+  let checked = 0;
+  const places = fc.array(fc.tuple(unit, unit, unit, unit), { minLength: 2, maxLength: 6 });
+  const within = between(0.01, 0.99);
+  forRuns(300, views, places, within, within, within, (view, drawn, east, south, up) => {
+    const { span, focusHeight: low } = view;
+    const boxes = drawn.map(([x, y, size, tall]) => {
+      const left = view.x + (x - 0.5) * span;
+      const top = view.y + (y - 0.5) * span;
+      const side = (0.05 + 0.2 * size) * span;
+      return { left, top, right: left + side, bottom: top + side, low, high: low + (0.02 + 0.4 * tall) * span };
+    });
+    // A point of the first box, and all that stands before it.
+    const [first] = boxes;
+    if (first === undefined) return;
+    const inside = {
+      x: first.left + east * (first.right - first.left),
+      y: first.top + south * (first.bottom - first.top),
+      height: low + up * (first.high - low),
+    };
+    const at = view.toScreen(inside.x, inside.y, inside.height);
+    const { start, along } = view.ray(at.x, at.y);
+    const reach = Math.hypot(inside.x - start.x, inside.y - start.y, inside.height - start.height);
+    if (!at.inFront || at.x < 0 || at.y < 0 || at.x > view.width || at.y > view.height) return;
+    const found = thingAt(view, at.x, at.y, boxes);
+    const STEPS = 3000;
+    const enters = boxes.map((box) => {
+      for (let i = 0; i <= STEPS; i++) {
+        const far = (1.001 * reach * i) / STEPS;
+        const [x, y, z] = [start.x + far * along.x, start.y + far * along.y, start.height + far * along.height];
+        if (x >= box.left && x <= box.right && y >= box.top && y <= box.bottom && z >= box.low && z <= box.high) return i;
+      }
+      return Infinity;
+    });
+    expect(found).not.toBeNull();
+    const mine = enters[boxes.findIndex((box) => box === found)] ?? NaN;
+    if (mine === Infinity) return;
+    expect(mine).toBeLessThanOrEqual(Math.min(...enters) + 1);
+    checked += enters.filter((one) => one < Infinity).length > 1 ? 1 : 0;
+    expect(thingAt(view, at.x, at.y, [])).toBeNull();
+  });
+  expect(checked).toBeGreaterThan(15);
+});
+
+test('with slop, what is near is found; in a world that repeats itself, each copy', () => {
+  const camera = new Camera({ start: { x: 0, y: 0, span: 600 }, wrap: { x: 1000, y: null } });
+  camera.signal({ kind: 'screen', width: 800, height: 600 });
+  const view = camera.advance(0);
+  const towers = [
+    { name: 'Amber', x: 100, y: 0 },
+    { name: 'Brine', x: 970, y: 0 },
+  ];
+  const boxOf = ({ x, y }: { x: number; y: number }) => {
+    return { left: x - 4, right: x + 4, top: y - 4, bottom: y + 4, low: 0, high: 10 };
+  };
+  const name = (x: number, y: number, slop?: number) =>
+    thingAt(view, x, y, towers, { boxOf, ...(slop === undefined ? {} : { slop }) })?.name;
+  expect([name(500, 300), name(500, 320), name(500, 320, 20)]).toEqual(['Amber', undefined, 'Amber']);
+  expect(name(370, 302)).toBe('Brine');
+  expect(() => thingAt(view, NaN, 0, towers, { boxOf })).toThrow('thingAt.x: found NaN; wanted a finite number');
 });

@@ -10,4 +10,5 @@ export type { ReducedMotionOptions } from './reducedMotion.ts';
 export type { StandInOptions } from './standIn.ts';
 export type { Region, SurfaceOptions } from './surface.ts';
 export type { Tap, TapOptions } from './taps.ts';
+export { thingAt, type ThingAtOptions } from './thingAt.ts';
 export { notchesOf } from './wheel.ts';
