@@ -50,7 +50,10 @@ function commentOf(node) {
 function typeOf(node, full) {
   const { type, enum: names, anyOf, items, prefixItems, properties, additionalProperties } = node;
   if (names) return names.map((name) => JSON.stringify(name)).join(' | ');
-  if (anyOf) return anyOf.map((one) => typeOf(one, full)).join(' | ');
+  if (anyOf)
+    return anyOf
+      .flatMap((one) => (one.const === undefined ? [typeOf(one, full)] : full ? [] : [one.const]))
+      .join(' | ');
   if (prefixItems) return `[${prefixItems.map((one) => typeOf(one, full)).join(', ')}]`;
   if (type === 'array') return `(${typeOf(items, full)})[]`;
   if (properties)

@@ -444,6 +444,11 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
   await draw();
   await page.mouse.move(790, 40);
   expect(await hovers()).toEqual([]);
+  // At the very side it pans over the panel, too.
+  await page.mouse.move(799, 40);
+  expect(await hovers()).toMatchObject([{ x: 799, y: 40 }]);
+  await page.mouse.move(790, 40);
+  expect(await hovers()).toEqual([{ kind: 'hover', time: expect.any(Number) }]);
   await page.mouse.move(790, 300);
   expect(await hovers()).toMatchObject([{ x: 790, y: 300 }]);
   const leave = (): Promise<boolean> =>

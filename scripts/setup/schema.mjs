@@ -19,6 +19,8 @@ export async function settingsJsonSchema() {
       describe(child, path === '' ? name : `${path}.${name}`);
   };
   describe(schema, '');
+  // The check of settings reads `true` as an empty object before the schema sees it.
+  schema.properties.edge.anyOf.push({ const: true });
   return schema;
 }
 
@@ -165,8 +167,8 @@ function described(descriptions, room, path) {
 /** The part of a schema that names keys: itself, or the other choice where null would do too; else undefined. */
 export function objectOf(schema) {
   if (schema.properties) return schema;
-  const [object, nothing] = schema.anyOf ?? [];
-  return schema.anyOf?.length === 2 && nothing.type === 'null' && object.properties ? object : undefined;
+  const [object, nothing] = schema.anyOf?.filter((choice) => choice.const !== true) ?? [];
+  return nothing?.type === 'null' && object.properties ? object : undefined;
 }
 
 /** What a setting may be, in words. */
@@ -174,6 +176,7 @@ export function valuesOf({ type, enum: names, minimum, maximum, items, prefixIte
   if (names) return names.map((name) => `"${name}"`).join(', ');
   if (anyOf) {
     const [first, ...others] = anyOf;
+    if (others.at(-1).const === true) return 'a group, true, or null';
     if (others.length === 1) return `${valuesOf(first)}${first.properties ? '' : ','} or null`;
     // What may follow the zoom.
     return `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;

@@ -1,12 +1,13 @@
 /** Edge scrolling: bands, corners, dwell and rest. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { when } from '../src/events/index.ts';
 import { Camera, type Settings } from '../src/index.ts';
 import { forAll } from './law.ts';
 import { between } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
-type Edge = NonNullable<Settings['edge']>;
+type Edge = Exclude<NonNullable<Settings['edge']>, true>;
 
 function resting(edge: Edge, x: number, y: number, after = 3000): Camera {
   const pan = { startHalfLife: 0, stopHalfLife: 0 };
@@ -91,4 +92,67 @@ test('G9: a release takes the pointer from the edge; keys and edge add up to one
   camera.signal({ kind: 'release', time: 1000 });
   camera.advance(1100);
   expect(camera.settled).toBe(true);
+});
+
+/** How far it goes in a second of resting at the middle of each side: left, top, right, bottom; world units. */
+function pushes(edge: Edge, settings: Settings = {}): number[] {
+  return (
+    [
+      [0, 300],
+      [400, 0],
+      [800, 300],
+      [400, 600],
+    ] as const
+  ).map(([x, y]) => {
+    const pan = { startHalfLife: 0, stopHalfLife: 0 };
+    const all = { start: { x: 0, y: 0, span: 600 }, pan, ...settings, edge: { dwell: 0, ...edge } };
+    const camera = new Camera(all, { screen });
+    camera.advance(0);
+    camera.signal({ kind: 'hover', x, y, time: 0 });
+    camera.advance(1000);
+    return Math.round(Math.abs(camera.shown.x) + Math.abs(camera.shown.y));
+  });
+}
+
+test('one width does for all sides, a named side switches the others off, and each side may have a speed', () => {
+  expect(pushes({})).toEqual([600, 600, 600, 600]);
+  expect(pushes({ width: 20, unit: 'pixels' })).toEqual([600, 600, 600, 600]);
+  expect(pushes({ left: 20, unit: 'pixels' })).toEqual([600, 0, 0, 0]);
+  expect(pushes({ left: 0, width: 0.05 })).toEqual([0, 600, 600, 600]);
+  expect(pushes({ speed: 0.5, sideSpeeds: { top: 2, bottom: 0 } })).toEqual([300, 600, 300, 0]);
+  const on = new Camera({ edge: true });
+  expect(on.settings.edge).toEqual(new Camera({ edge: {} }).settings.edge);
+  on.change({ edge: { left: 0 } });
+  on.change({ edge: true });
+  expect(on.settings.edge?.left).toBe(0);
+  expect(() => new Camera({ edge: { width: 'x' as never } })).toThrow('edge.width');
+});
+
+test('along the safe frame, the bands lie beside the panels', () => {
+  const at = (x: number, along: 'screen' | 'safe-frame'): number => {
+    const settings: Settings = { start: { x: 0, y: 0, span: 600 }, safeFrame: { left: 200 } };
+    const camera = new Camera({ ...settings, edge: { dwell: 0, along, speedByDepth: 'constant' } }, { screen });
+    camera.advance(0);
+    const from = camera.shown.x;
+    camera.signal({ kind: 'hover', x, y: 300, time: 0 });
+    camera.advance(1000);
+    return Math.sign(Math.round(camera.shown.x - from)) + 0;
+  };
+  expect([at(210, 'safe-frame'), at(230, 'safe-frame'), at(210, 'screen'), at(5, 'screen')]).toEqual([-1, 0, 0, -1]);
+});
+
+test('an event says at which sides the pointer pans', () => {
+  const camera = new Camera({ edge: { dwell: 0.1 } }, { screen });
+  const seen: string[] = [];
+  when(camera, 'edge', ({ time, sides }) => seen.push(`${String(time)} ${sides.join('+')}`));
+  camera.advance(0);
+  const hover = (time: number, x?: number, y?: number): void => {
+    camera.signal({ kind: 'hover', time, ...(x === undefined || y === undefined ? {} : { x, y }) });
+  };
+  hover(100, 799, 300);
+  camera.advance(400);
+  hover(500, 799, 599);
+  hover(600);
+  camera.advance(700);
+  expect(seen).toEqual(['200 right', '500 right+bottom', '600 ']);
 });

@@ -246,7 +246,8 @@ test('the thing at a screen point is the first that the line of sight enters, wh
       for (let i = 0; i <= STEPS; i++) {
         const far = (1.001 * reach * i) / STEPS;
         const [x, y, z] = [start.x + far * along.x, start.y + far * along.y, start.height + far * along.height];
-        if (x >= box.left && x <= box.right && y >= box.top && y <= box.bottom && z >= box.low && z <= box.high) return i;
+        if (x >= box.left && x <= box.right && y >= box.top && y <= box.bottom && z >= box.low && z <= box.high)
+          return i;
       }
       return Infinity;
     });

@@ -122,12 +122,14 @@ async function feel(
           if (isMet) met.add(limit);
           else met.delete(limit);
         });
+        when(camera, 'edge', ({ sides }) => {
+          edges.isInside = sides.length > 0;
+        });
         when(camera, 'rest', ({ time }) => rests.values.push(time / 1000 - lastSignal));
       },
       signal: (signal) => {
         lastSignal = signal.at / 1e6;
         wheel.hear(signal);
-        edges.hear(signal);
         for (const input of inputsOf(signal)) used.add(input);
       },
     },
@@ -208,8 +210,8 @@ class Wheel {
 class Edges {
   visits = 0;
   reversed = 0;
-  #x: number | undefined;
-  #y: number | undefined;
+  /** The pointer pans at a side now. */
+  isInside = false;
   #inside = false;
   #from = { x: 0, y: 0 };
   #last: {
@@ -220,25 +222,9 @@ class Edges {
     readonly y: number;
   } | null = null;
 
-  hear(signal: StampedSignal): void {
-    if (signal.kind !== 'hover') return;
-    this.#x = signal.x;
-    this.#y = signal.y;
-  }
-
-  frame({ settings, view }: Camera, seconds: number): void {
-    const { edge } = settings;
-    const { width, height, x, y } = view;
-    const wide = (size: number): number =>
-      edge?.unit === 'pixels' ? size : Math.min(edge?.maxWidth ?? 0, size * Math.min(width, height));
-    const isInside =
-      edge !== null &&
-      this.#x !== undefined &&
-      this.#y !== undefined &&
-      (this.#x < wide(edge.left) ||
-        this.#y < wide(edge.top) ||
-        this.#x > width - wide(edge.right) ||
-        this.#y > height - wide(edge.bottom));
+  frame({ view }: Camera, seconds: number): void {
+    const { isInside } = this;
+    const { x, y } = view;
     const last = this.#last;
     if (last !== null && seconds - last.seconds < BACK_AT_ONCE) {
       const back = (x - last.x) * last.movedX + (y - last.y) * last.movedY;

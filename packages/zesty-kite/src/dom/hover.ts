@@ -4,6 +4,9 @@ import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
+/** A panel along a whole side does not keep the pointer from the side: so near to it, CSS pixels, the edge pans over panels. */
+const RIM = 2;
+
 export function hearHover(
   surface: Surface,
   camera: Steered,
@@ -25,7 +28,8 @@ export function hearHover(
     // A finger hovers only while the game drags with it.
     if (event.pointerType !== 'mouse' && !dragging) return;
     const { x, y } = surface.at(event);
-    const free = event.buttons === 0 && surface.has({ x, y }) && surface.isReachable && !isPanel(surface.under(event));
+    const isMap = edge.along === 'screen' && surface.rimOf({ x, y }) < RIM ? true : !isPanel(surface.under(event));
+    const free = event.buttons === 0 && surface.has({ x, y }) && surface.isReachable && isMap;
     if ((dragging ? edge.duringGameDrag : free) && Number.isFinite(x + y))
       send({ kind: 'hover', x, y, time: event.timeStamp });
     else leave(event);

@@ -85,6 +85,12 @@ export class Surface {
     return x >= 0 && y >= 0 && x <= width && y <= height;
   }
 
+  /** How far a point is from the nearest side of the region, CSS pixels. */
+  rimOf({ x, y }: Point): number {
+    const { width, height } = this.region;
+    return Math.min(x, y, width - x, height - y);
+  }
+
   /** What is there on the page: a locked pointer's events say nothing about it. */
   under(event: MouseEvent): EventTarget | null {
     if (this.#cursor === null) return event.composedPath()[0] ?? null;

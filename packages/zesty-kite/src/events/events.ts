@@ -1,4 +1,5 @@
 /** What a camera tells of: who steers, what has ended, rest, limits. */
+import type { Side } from '../hands/index.ts';
 import { refuse } from '../messages/index.ts';
 import type { SignalBody } from '../signals/index.ts';
 
@@ -20,6 +21,8 @@ export interface CameraEvents {
   readonly arrive: { readonly time: number };
   /** It came to rest: nothing moves, and nothing is held that would move it. */
   readonly rest: { readonly time: number };
+  /** The pointer began to pan at these sides of the screen, or no longer pans at any. */
+  readonly edge: { readonly time: number; readonly sides: readonly Side[] };
   /** It came to a limit, or left it: the bounds, an end of the zoom, of the heading, or of the pitch. */
   readonly limit: {
     readonly time: number;
@@ -34,7 +37,14 @@ type Tell = (event: CameraEvents[EventName]) => void;
 
 /** Who wants to be told of what, and what they have not been told yet. */
 export class Listeners {
-  readonly #told: Readonly<Record<EventName, Tell[]>> = { steer: [], end: [], arrive: [], rest: [], limit: [] };
+  readonly #told: Readonly<Record<EventName, Tell[]>> = {
+    steer: [],
+    end: [],
+    arrive: [],
+    rest: [],
+    edge: [],
+    limit: [],
+  };
   readonly #waiting: { readonly name: EventName; readonly event: CameraEvents[EventName] }[] = [];
 
   has(name: EventName): boolean {

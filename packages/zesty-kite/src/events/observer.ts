@@ -1,6 +1,6 @@
 /** Looks at kept motion after each of its steps and each signal, so that frames of every rate tell the same. */
 import type { Observer } from '../camera/index.ts';
-import type { Intent } from '../hands/index.ts';
+import type { Intent, Side } from '../hands/index.ts';
 import { keepInside, maxSpanInside } from '../limits/index.ts';
 import type { Motion, Timeline } from '../motion/index.ts';
 import type { Reports } from '../reports.ts';
@@ -25,6 +25,8 @@ export class Watch implements Observer {
   #underWay = 0;
   #limits = -1;
   #resting = true;
+  /** At which the pointer pans. */
+  #sides: readonly Side[] = [];
   #timeline: Timeline | null = null;
   #steering = false;
   #arrived = true;
@@ -53,10 +55,17 @@ export class Watch implements Observer {
   }
 
   hands(intents: readonly Intent[], by: string, time: number): void {
+    for (const intent of intents) if (intent.kind === 'steer') this.#lookAtEdge(intent.sides, time);
     if (this.#steering || !intents.some(isSteering)) return;
     this.#steering = true;
     this.#resting = false;
     this.listeners.put('steer', { time, by: by as By });
+  }
+
+  #lookAtEdge(sides: readonly Side[], time: number): void {
+    if (sides.join() === this.#sides.join()) return;
+    this.#sides = sides;
+    this.listeners.put('edge', { time, sides });
   }
 
   tell(): void {

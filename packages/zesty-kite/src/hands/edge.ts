@@ -4,8 +4,13 @@ import type { FullSettings } from '../settings/index.ts';
 import type { Point, Screen } from '../view/index.ts';
 
 type EdgeSettings = NonNullable<FullSettings['edge']>;
+/** The part of the settings that edges depend on. */
+type WithEdge = Pick<FullSettings, 'edge' | 'safeFrame'>;
 
-/** Which way the pointer asks to go: -1 … 1 to the right and down. */
+export const SIDES = ['left', 'top', 'right', 'bottom'] as const;
+export type Side = (typeof SIDES)[number];
+
+/** Which way the pointer asks to go: to the right and down, in edge speeds. */
 export interface Push {
   readonly right: number;
   readonly down: number;
@@ -13,23 +18,27 @@ export interface Push {
 
 const NOWHERE: Push = { right: 0, down: 0 };
 
-/** How wide a band is on this screen, CSS pixels. */
-export function bandOf(size: number, { unit, maxWidth }: EdgeSettings, { width, height }: Screen): number {
-  return unit === 'pixels' ? size : Math.min(maxWidth, size * Math.min(width, height));
+/** The width of the band along a side of this screen, CSS pixels. */
+export function bandOf(side: Side, edge: EdgeSettings, { width, height }: Screen): number {
+  const { unit, maxWidth } = edge;
+  const inPixels = unit === 'pixels';
+  const names = SIDES.some((one) => edge[one] !== null);
+  const size = edge[side] ?? edge.width ?? (names ? 0 : inPixels ? 20 : 0.03);
+  return inPixels ? size : Math.min(maxWidth, size * Math.min(width, height));
 }
 
 /** Nothing outside all bands; in a corner both ways. At and beyond the very edge it is all. */
-export function pushAt({ x, y }: Point, edge: EdgeSettings | null, screen: Screen): Push {
+export function pushAt({ x, y }: Point, { edge, safeFrame }: WithEdge, screen: Screen): Push {
   if (edge === null) return NOWHERE;
-  const { left, top, right, bottom } = edge;
-  const depth = (inward: number, size: number): number => {
-    const band = bandOf(size, edge, screen);
-    if (!(inward < band)) return 0;
-    return edge.speedByDepth === 'constant' ? 1 : clamp(1 - inward / band, 0, 1);
+  const depth = (inward: number, side: Side): number => {
+    const band = bandOf(side, edge, screen);
+    const from = edge.along === 'safe-frame' ? inward - safeFrame[side] : inward;
+    if (!(from < band)) return 0;
+    return edge.sideSpeeds[side] * (edge.speedByDepth === 'constant' ? 1 : clamp(1 - from / band, 0, 1));
   };
   return {
-    right: depth(screen.width - x, right) - depth(x, left) + 0,
-    down: depth(screen.height - y, bottom) - depth(y, top) + 0,
+    right: depth(screen.width - x, 'right') - depth(x, 'left') + 0,
+    down: depth(screen.height - y, 'bottom') - depth(y, 'top') + 0,
   };
 }
 
@@ -49,23 +58,30 @@ export class Edge {
     return this.dwelt ? this.askedPush : NOWHERE;
   }
 
+  /** The sides in whose bands it pans. */
+  get sides(): readonly Side[] {
+    const { right, down } = this.push;
+    const pushes = { left: right < 0, top: down < 0, right: right > 0, bottom: down > 0 };
+    return SIDES.filter((side) => pushes[side]);
+  }
+
   /** Whether it is in a band. */
   get isOver(): boolean {
     return this.askedPush.right !== 0 || this.askedPush.down !== 0;
   }
 
   /** The pointer is here now, or nowhere; says whether it has come into a band, so that a dwell begins. */
-  hover(at: Point | null, edge: EdgeSettings | null, screen: Screen): boolean {
+  hover(at: Point | null, settings: WithEdge, screen: Screen): boolean {
     const was = this.isOver;
     this.at = at;
-    this.askedPush = at === null ? NOWHERE : pushAt(at, edge, screen);
+    this.askedPush = at === null ? NOWHERE : pushAt(at, settings, screen);
     if (!this.isOver) this.dwelt = false;
     return this.isOver && !was;
   }
 
   /** Other settings or another screen: the pointer is where it was. */
-  refit(edge: EdgeSettings | null, screen: Screen): void {
-    this.hover(this.at, edge, screen);
+  refit(settings: WithEdge, screen: Screen): void {
+    this.hover(this.at, settings, screen);
   }
 
   dwell(): void {

@@ -55,7 +55,7 @@ export class Hands {
     if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
     this.#settings = withLocks(settings);
     for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
-    this.edge.refit(settings.edge, screen);
+    this.edge.refit(settings, screen);
     this.fingers.locked = settings.locked.includes('pan');
     // A drag that is locked now ends; unlocked, it grips again where the pointer is.
     const regrips = locked.includes('pan') !== this.fingers.locked && this.fingers.areDown;
@@ -112,7 +112,7 @@ export class Hands {
    */
   hover({ x, y }: HoverSignal, screen: Screen): { intents: Intent[]; enters: boolean } {
     const at = x === undefined || y === undefined ? null : { x, y };
-    const enters = this.edge.hover(at, this.#settings.edge, screen);
+    const enters = this.edge.hover(at, this.#settings, screen);
     return { intents: [this.#steer()], enters };
   }
 
@@ -186,7 +186,7 @@ export class Hands {
     this.taps.clear();
     this.levers.clear();
     this.wheel.clear();
-    this.edge.hover(null, null, NO_SCREEN);
+    this.edge.hover(null, this.#settings, NO_SCREEN);
     return [this.#steer(), this.fingers.unhold(undefined)];
   }
 
@@ -249,6 +249,7 @@ export class Hands {
       tilt: between('tiltDown', 'tiltUp') * tilts + 0,
       zoom: between('zoomOut', 'zoomIn') * zooms + 0,
       orbits: this.orbits.areHeld,
+      sides: this.edge.sides,
     };
   }
 
@@ -258,12 +259,15 @@ export class Hands {
     const { right: edgeRight, down: edgeDown } = this.edge.push;
     const keys = Math.max(1, Math.sqrt(right * right + down * down));
     if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right: right / keys, down: down / keys };
-    const edges = edge.speed / Math.max(1, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
+    // No faster than the faster of its sides.
+    const fastest = Math.max(1, Math.abs(edgeRight), Math.abs(edgeDown));
+    const most = edge.speed * fastest;
+    const edges = most / Math.max(fastest, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
     if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
     const both = { right: right / keys + edgeRight * edges, down: down / keys + edgeDown * edges };
     const length = Math.sqrt(both.right * both.right + both.down * both.down);
-    const most = Math.max(1, edge.speed);
-    return { right: (both.right * most) / Math.max(most, length), down: (both.down * most) / Math.max(most, length) };
+    const kept = Math.max(1, most) / Math.max(1, most, length);
+    return { right: both.right * kept, down: both.down * kept };
   }
 
   /** Removes from intents what is locked. */

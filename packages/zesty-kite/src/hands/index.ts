@@ -1,4 +1,4 @@
-export { bandOf } from './edge.ts';
+export { bandOf, SIDES, type Side } from './edge.ts';
 export { Hands } from './hands.ts';
 export type {
   HoldIntent,

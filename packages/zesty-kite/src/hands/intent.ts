@@ -1,6 +1,7 @@
 /** What the player wants: what signals come to, and what the kept state obeys. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
+import type { Side } from './edge.ts';
 
 /** Go on at these rates for as long as nothing else is said. */
 export interface SteerIntent {
@@ -15,6 +16,8 @@ export interface SteerIntent {
   readonly zoom: number;
   /** A button that orbits is still down. */
   readonly orbits: boolean;
+  /** The sides of the screen at which the pointer pans. */
+  readonly sides: readonly Side[];
 }
 
 /** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */

@@ -54,7 +54,7 @@ export class SignalFilter {
 
   #isAtEdge({ x, y }: HoverSignal): boolean {
     if (x === undefined || y === undefined) return false;
-    const { right, down } = pushAt({ x, y }, this.#settings.edge, this.screen);
+    const { right, down } = pushAt({ x, y }, this.#settings, this.screen);
     return right !== 0 || down !== 0;
   }
 }

@@ -1,7 +1,7 @@
 /** Why does it not move here? Draws what a camera goes by over its picture, while a game is being made. */
 import { checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { bandOf } from '../hands/index.ts';
+import { bandOf, type Side } from '../hands/index.ts';
 import type { Point } from '../view/index.ts';
 import { drawPlan } from './plan.ts';
 import { LOOKS, mark, outline, write, type Context2D, type Style } from './strokes.ts';
@@ -153,12 +153,12 @@ function drawAll(
 function drawBands(context: Context2D, { settings: { edge }, view }: Camera): void {
   if (edge === null) return;
   const { width, height } = view;
-  const band = (size: number): number => bandOf(size, edge, view);
+  const band = (side: Side): number => bandOf(side, edge, view);
   context.fillStyle = LOOKS.band.colour;
-  context.fillRect(0, 0, band(edge.left), height);
-  context.fillRect(width - band(edge.right), 0, band(edge.right), height);
-  context.fillRect(0, 0, width, band(edge.top));
-  context.fillRect(0, height - band(edge.bottom), width, band(edge.bottom));
+  context.fillRect(0, 0, band('left'), height);
+  context.fillRect(width - band('right'), 0, band('right'), height);
+  context.fillRect(0, 0, width, band('top'));
+  context.fillRect(0, height - band('bottom'), width, band('bottom'));
 }
 
 /** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */

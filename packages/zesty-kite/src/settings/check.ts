@@ -3,7 +3,7 @@ import { Problems, shortened, shown } from '../messages/index.ts';
 import * as v from 'valibot';
 import { corrected } from './inputs.ts';
 import { nearest } from './nearest.ts';
-import { mergeSettings } from './merge.ts';
+import { mergeSettings, withEdgeObject } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
 import { MIN_SPAN, MOST_ITEMS, OBJECT, settingsSchema, UNKNOWN_INPUT, WORLD, type ByZoom } from './schema.ts';
 import type { KnownShapes, ShapeChecks } from './shapes.ts';
@@ -44,7 +44,7 @@ export function completeLayers(input: unknown, shapes: KnownShapes): Checked {
 
 /** Of one object, as a file has it. @throws SettingsError */
 export function completeSettings(input: unknown, shapes: KnownShapes): Checked {
-  const written = copyOf(input) as Settings;
+  const written = withEdgeObject(copyOf(input) as Settings);
   const problems = new Problems();
   const result = v.safeParse(settingsSchema, withoutLongLists(written, shapes, problems));
   addIssues(result.issues ?? [], '', problems);
@@ -65,7 +65,7 @@ type Section = keyof FullSettings & keyof Settings;
  * @throws SettingsError; then nothing has changed
  */
 export function changeSettings(before: Checked, change: unknown): Checked {
-  const named = copyOf(change) as Settings;
+  const named = withEdgeObject(copyOf(change) as Settings);
   const problems = new Problems();
   const { shapes } = before;
   const written = deepFreeze(mergeSettings(before.written, named));

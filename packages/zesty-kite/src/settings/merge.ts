@@ -16,8 +16,14 @@ export function mergeSettings(...layers: readonly Settings[]): Settings {
   layers.forEach((layer, i) => {
     checkObject(`mergeSettings[${String(i)}]`, layer, 'settings, an object in braces');
   });
-  const [first = {}, ...others] = layers;
+  const [first = {}, ...others] = layers.map(withEdgeObject);
   return others.reduce(over, first);
+}
+
+/** With `edge: true` as the object that it stands for, and `false` as null. */
+export function withEdgeObject(settings: Settings): Settings {
+  const edge: unknown = settings.edge;
+  return typeof edge === 'boolean' ? { ...settings, edge: edge ? {} : null } : settings;
 }
 
 function over(settings: Settings, change: Settings): Settings {

@@ -243,17 +243,24 @@ const bindings = v.object(
   objectMessage,
 );
 
-const side = v.optional(number(0, 1000, 0.03), 0.03);
+const bandWidth = v.optional(v.nullable(number(0, 1000, 20)), null);
+const sideSpeed = v.optional(number(0, 100, 1), 1);
 const edge = v.object(
   {
-    left: side,
-    top: side,
-    right: side,
-    bottom: side,
+    width: bandWidth,
+    left: bandWidth,
+    top: bandWidth,
+    right: bandWidth,
+    bottom: bandWidth,
     unit: v.optional(oneOf(['share', 'pixels']), 'share'),
     maxWidth: v.optional(number(1, 1000, 40), 40),
     speedByDepth: v.optional(oneOf(['linear', 'constant']), 'linear'),
     speed: v.optional(number(0, 100, 1), 1),
+    sideSpeeds: v.optional(
+      v.object({ left: sideSpeed, top: sideSpeed, right: sideSpeed, bottom: sideSpeed }, objectMessage),
+      {},
+    ),
+    along: v.optional(oneOf(['screen', 'safe-frame']), 'screen'),
     dwell: v.optional(number(0, 10, 0.1), 0.1),
     outside: v.optional(oneOf(['stop', 'go-on']), 'stop'),
     duringGameDrag: v.optional(v.boolean('true or false'), true),

@@ -289,18 +289,20 @@ export type Settings = {
         keep?: 'span' | 'width' | 'scale' | null | undefined;
       }
     | undefined;
-  /** Panning while the pointer rests at an edge of the screen; null for none. Default: `null`. */
+  /** Panning while the pointer rests at an edge of the screen; `true` turns it on with the defaults, null turns it off. Default: `null`. */
   edge?:
     | {
-        /** How wide the band along the left is; 0 for none. Values: 0 … 1000. Default: `0.03`. */
-        left?: number | undefined;
-        /** How wide the band along the top is. Values: 0 … 1000. Default: `0.03`. */
-        top?: number | undefined;
-        /** How wide the band along the right is. Values: 0 … 1000. Default: `0.03`. */
-        right?: number | undefined;
-        /** How wide the band along the bottom is. Values: 0 … 1000. Default: `0.03`. */
-        bottom?: number | undefined;
-        /** What these are: shares of the shorter side of the screen, or CSS pixels. Values: "share", "pixels". Default: `"share"`. */
+        /** The width of each band that has none of its own. With null it is 0.03, or 20 if the unit is pixels; and 0 if another side is named. Values: 0 … 1000, or null. Default: `null`. */
+        width?: number | null | undefined;
+        /** The width of the band along the left side; 0 for no band. Values: 0 … 1000, or null. Default: `null`. */
+        left?: number | null | undefined;
+        /** The width of the band along the top. Values: 0 … 1000, or null. Default: `null`. */
+        top?: number | null | undefined;
+        /** The width of the band along the right side. Values: 0 … 1000, or null. Default: `null`. */
+        right?: number | null | undefined;
+        /** The width of the band along the bottom. Values: 0 … 1000, or null. Default: `null`. */
+        bottom?: number | null | undefined;
+        /** The unit of these widths: shares of the shorter side of the screen, or CSS pixels. Values: "share", "pixels". Default: `"share"`. */
         unit?: 'share' | 'pixels' | undefined;
         /** No band that is a share is wider than this, in CSS pixels. Values: 1 … 1000. Default: `40`. */
         maxWidth?: number | undefined;
@@ -308,6 +310,21 @@ export type Settings = {
         speedByDepth?: 'linear' | 'constant' | undefined;
         /** How fast it pans at the very edge, in pan speeds. Values: 0 … 100. Default: `1`. */
         speed?: number | undefined;
+        /** A factor of the speed for each side. */
+        sideSpeeds?:
+          | {
+              /** The factor at the left side. Values: 0 … 100. Default: `1`. */
+              left?: number | undefined;
+              /** The factor at the top. Values: 0 … 100. Default: `1`. */
+              top?: number | undefined;
+              /** The factor at the right side. Values: 0 … 100. Default: `1`. */
+              right?: number | undefined;
+              /** The factor at the bottom. Values: 0 … 100. Default: `1`. */
+              bottom?: number | undefined;
+            }
+          | undefined;
+        /** The bands lie along the sides of the screen, or along those of the safe frame. Along the screen, the last 2 pixels pan over panels, too. Values: "screen", "safe-frame". Default: `"screen"`. */
+        along?: 'screen' | 'safe-frame' | undefined;
         /** Seconds for which the pointer has to stay in a band before it pans. Values: 0 … 10. Default: `0.1`. */
         dwell?: number | undefined;
         /** What happens when the pointer leaves the window through a band: it stops, or goes on. Values: "stop", "go-on". Default: `"stop"`. */
@@ -316,6 +333,7 @@ export type Settings = {
         duringGameDrag?: boolean | undefined;
       }
     | null
+    | true
     | undefined;
   /** The wheel and two fingers on a trackpad. */
   wheel?:
@@ -663,17 +681,19 @@ export type FullSettings = {
     /** What stays the same: the span, the width of ground that shows, or the scale in pixels per unit; null for the scale with an orthographic lens and the span with a perspective. A panel (`safeFrame`) never changes the scale. Values: "span", "width", "scale", or null. Default: `null`. */
     keep: 'span' | 'width' | 'scale' | null;
   };
-  /** Panning while the pointer rests at an edge of the screen; null for none. Default: `null`. */
+  /** Panning while the pointer rests at an edge of the screen; `true` turns it on with the defaults, null turns it off. Default: `null`. */
   edge: {
-    /** How wide the band along the left is; 0 for none. Values: 0 … 1000. Default: `0.03`. */
-    left: number;
-    /** How wide the band along the top is. Values: 0 … 1000. Default: `0.03`. */
-    top: number;
-    /** How wide the band along the right is. Values: 0 … 1000. Default: `0.03`. */
-    right: number;
-    /** How wide the band along the bottom is. Values: 0 … 1000. Default: `0.03`. */
-    bottom: number;
-    /** What these are: shares of the shorter side of the screen, or CSS pixels. Values: "share", "pixels". Default: `"share"`. */
+    /** The width of each band that has none of its own. With null it is 0.03, or 20 if the unit is pixels; and 0 if another side is named. Values: 0 … 1000, or null. Default: `null`. */
+    width: number | null;
+    /** The width of the band along the left side; 0 for no band. Values: 0 … 1000, or null. Default: `null`. */
+    left: number | null;
+    /** The width of the band along the top. Values: 0 … 1000, or null. Default: `null`. */
+    top: number | null;
+    /** The width of the band along the right side. Values: 0 … 1000, or null. Default: `null`. */
+    right: number | null;
+    /** The width of the band along the bottom. Values: 0 … 1000, or null. Default: `null`. */
+    bottom: number | null;
+    /** The unit of these widths: shares of the shorter side of the screen, or CSS pixels. Values: "share", "pixels". Default: `"share"`. */
     unit: 'share' | 'pixels';
     /** No band that is a share is wider than this, in CSS pixels. Values: 1 … 1000. Default: `40`. */
     maxWidth: number;
@@ -681,6 +701,19 @@ export type FullSettings = {
     speedByDepth: 'linear' | 'constant';
     /** How fast it pans at the very edge, in pan speeds. Values: 0 … 100. Default: `1`. */
     speed: number;
+    /** A factor of the speed for each side. */
+    sideSpeeds: {
+      /** The factor at the left side. Values: 0 … 100. Default: `1`. */
+      left: number;
+      /** The factor at the top. Values: 0 … 100. Default: `1`. */
+      top: number;
+      /** The factor at the right side. Values: 0 … 100. Default: `1`. */
+      right: number;
+      /** The factor at the bottom. Values: 0 … 100. Default: `1`. */
+      bottom: number;
+    };
+    /** The bands lie along the sides of the screen, or along those of the safe frame. Along the screen, the last 2 pixels pan over panels, too. Values: "screen", "safe-frame". Default: `"screen"`. */
+    along: 'screen' | 'safe-frame';
     /** Seconds for which the pointer has to stay in a band before it pans. Values: 0 … 10. Default: `0.1`. */
     dwell: number;
     /** What happens when the pointer leaves the window through a band: it stops, or goes on. Values: "stop", "go-on". Default: `"stop"`. */
