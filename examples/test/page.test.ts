@@ -212,3 +212,37 @@ test('a drag of the game: its first corner stays on the ground while the map mov
   expect(await page.evaluate(() => window.ears.gameDrag)).toBeNull();
   await page.close();
 });
+
+test('the mouse turns without a button if it is bound, and Shift makes a wheel faster that browsers then turn sideways', async () => {
+  const settings: Settings = {
+    start: { x: 0, y: 0, span: 600 },
+    zoom: { halfLife: 0, minSpan: 1 },
+    bindings: { dragTurn: ['Alt+MouseMotion'] },
+  };
+  const page = await mapPage(own, { width: 600, height: 400, settings });
+  await page.evaluate(() => void zesty.listen(window.map, window.camera));
+  await step(page);
+  const shown = async (): Promise<{ heading: number; span: number; y: number }> => {
+    await page.waitForTimeout(30);
+    await step(page);
+    return page.evaluate(() => ({ ...window.camera.shown }));
+  };
+  await page.mouse.move(100, 100);
+  await page.mouse.move(200, 100);
+  expect((await shown()).heading).toBe(0);
+  await page.keyboard.down('Alt');
+  await page.mouse.move(300, 150);
+  expect((await shown()).heading).toBeCloseTo(45); // a quarter of the height, 180 degrees a height
+  await page.keyboard.up('Alt');
+  await page.keyboard.down('Shift');
+  await page.mouse.wheel(100, 0);
+  await page.waitForTimeout(50);
+  expect((await shown()).span).toBeCloseTo(600 * 1.1 ** 2);
+  await change(page, { wheel: { action: 'pan' }, turn: { min: 0, max: 0 } });
+  const { y } = await shown();
+  await page.mouse.wheel(100, 0);
+  await page.waitForTimeout(50);
+  expect((await shown()).y - y).toBeCloseTo((2 * 100 * 600 * 1.1 ** 2) / 400);
+  await page.keyboard.up('Shift');
+  await page.close();
+});

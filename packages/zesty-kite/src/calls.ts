@@ -11,7 +11,7 @@ export abstract class Calls {
 
   /** Puts the camera somewhere at once, inside its limits: `camera.place({ x: 512, span: 200 })`. */
   place(pose: Omit<PlaceSignal, 'kind'>): void {
-    this.#send('place', { kind: 'place', ...named('place', pose, ['x', 'y', 'span', 'heading', 'pitch']) });
+    this.#send('place', { kind: 'place', ...named('place', pose, ['x', 'y', 'height', 'span', 'heading', 'pitch']) });
   }
 
   /**

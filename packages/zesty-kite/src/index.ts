@@ -10,6 +10,7 @@ export type {
   HoverSignal,
   KeySignal,
   LiftSignal,
+  MotionSignal,
   MoveSignal,
   PadSignal,
   PanSignal,

@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Settings, Signal, Spot } from '../src/index.ts';
+import { follow, travel } from '../src/direct/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { Camera } from './shapes.ts';
 import { between, hills, looks, pixelsBetween, settingsWith, turnable } from './steering.ts';
@@ -446,4 +447,222 @@ test('two fingers that may not turn: a twist alone does not zoom, at any pitch',
     if (Math.abs(turned) > 30 && pitch < 70) twisted += 1;
   });
   expect(twisted).toBeGreaterThan(10);
+});
+
+test('G3: what two fingers first touched is under them again 0.2 s after they left both zones, and nothing jumps on the way', () => {
+  let checked = 0;
+  let worst = 0;
+  const cases = [looks, onScreen, between(120, 260), between(0, 360), between(0.2, 0.6), between(15, 50)] as const;
+  forRuns(60, ...cases, (look, middle, apart, along, grows, twists) => {
+    const camera = new Camera([high, look, turnable], { screen });
+    camera.advance(0);
+    const at = (share: number, side: 1 | -1): { x: number; y: number } => {
+      const angle = ((along + twists * share) * Math.PI) / 180;
+      const far = (side * apart * (1 + grows * share)) / 2;
+      return { x: 400 + (middle.x - 400) / 4 + far * Math.cos(angle), y: 350 + far * Math.sin(angle) };
+    };
+    const spots = ([1, -1] as const).map((side) => spotAt(camera, at(0, side)));
+    const press = (id: number, side: 1 | -1): Signal => ({ kind: 'press', id, input: 'Touch', ...at(0, side) });
+    let time = play(camera, 0, [press(1, 1), press(2, -1)]);
+    for (let i = 1; i <= 20; i++) {
+      const before = spots.map((spot) => shownAt(camera, spot));
+      time = play(camera, time + 15, [
+        { kind: 'move', id: 1, ...at(i / 20, 1) },
+        { kind: 'move', id: 2, ...at(i / 20, -1) },
+      ]);
+      spots.forEach((spot, k) => {
+        const now = shownAt(camera, spot);
+        const was = before[k] ?? now;
+        worst = Math.max(worst, Math.hypot(now.x - was.x, now.y - was.y));
+      });
+    }
+    camera.advance(time + 200);
+    if (camera.grips.some(({ limited }) => limited)) return;
+    checked += 1;
+    spots.forEach((spot, k) => {
+      const now = shownAt(camera, spot);
+      const finger = at(1, k === 0 ? 1 : -1);
+      expect(Math.hypot(now.x - finger.x, now.y - finger.y)).toBeLessThan(1);
+    });
+    camera.advance(time + 30_000);
+    expect(camera.settled).toBe(true);
+  });
+  expect(checked).toBeGreaterThan(30);
+  expect(worst).toBeLessThan(40);
+});
+
+test('about the eye, keys, steps, orbits and calls turn with the eye in its place', () => {
+  let turned = 0;
+  forRuns(
+    60,
+    between(30, 80),
+    between(20, 60),
+    between(-170, 170),
+    between(0, 3),
+    (pitch, fieldOfView, degrees, way) => {
+      const keys = { turnRight: ['KeyE'], turnStepRight: ['KeyR'], orbit: ['MouseRight' as const] };
+      const camera = new Camera(
+        { ...high, pitch: { degrees: pitch }, lens: { fieldOfView }, turn: { anchor: 'eye' }, bindings: keys },
+        { screen },
+      );
+      camera.advance(0);
+      const eye = camera.view.eye();
+      const { heading } = camera.shown;
+      const eyeStays = (): void => {
+        const now = camera.view.eye();
+        expect(Math.hypot(now.x - eye.x, now.y - eye.y, now.height - eye.height)).toBeLessThan(
+          1e-6 * camera.shown.span,
+        );
+      };
+      const kind = Math.floor(way);
+      if (kind === 0) camera.turn(degrees, 'eye');
+      else if (kind === 1) {
+        play(
+          camera,
+          0,
+          [
+            { kind: 'press', id: 1, input: 'MouseRight', x: 300, y: 300 },
+            { kind: 'move', id: 1, x: 420, y: 300 },
+            { kind: 'move', id: 1, x: 460, y: 300 },
+          ],
+          eyeStays,
+        );
+      } else play(camera, 0, [{ kind: 'key', code: kind === 2 ? 'KeyE' : 'KeyR', down: true }], eyeStays);
+      for (let time = 20; time <= 400; time += 20) {
+        camera.advance(time);
+        eyeStays();
+      }
+      turned += Math.abs(camera.shown.heading - heading) > 1 ? 1 : 0;
+    },
+  );
+  expect(turned).toBeGreaterThan(50);
+});
+
+test('a button may turn alone, or zoom; the mouse may turn without one; a wheel is faster with Shift, as keys are', () => {
+  const bindings = { dragTurn: ['MouseRight' as const], dragZoom: ['MouseBack' as const], orbit: ['Alt+MouseMotion'] };
+  const cameraOf = (settings: Settings = {}): Camera => {
+    const camera = new Camera(
+      [{ ...high, zoom: { minSpan: 20, maxSpan: 9000, halfLife: 0 }, bindings, turn: { perScreen: 180 } }, settings],
+      { screen },
+    );
+    camera.advance(0);
+    return camera;
+  };
+  const drag = (input: 'MouseRight' | 'MouseBack', settings?: Settings): Camera => {
+    const camera = cameraOf(settings);
+    play(camera, 0, [
+      { kind: 'press', id: 1, input, x: 300, y: 300 },
+      { kind: 'move', id: 1, x: 404, y: 404 },
+    ]);
+    camera.advance(100);
+    return camera;
+  };
+  const share = (104 - 4 / Math.SQRT2) / 600;
+  const turned = drag('MouseRight').shown;
+  expect([turned.heading, turned.pitch, turned.span]).toEqual([expect.closeTo(180 * share), 60, 900]);
+  expect(drag('MouseRight', { sensitivity: { orbit: 0.5 } }).shown.heading).toBeCloseTo(90 * share);
+  expect(drag('MouseBack').shown.span).toBeCloseTo(900 * 1.1 ** (20 * share));
+  expect(drag('MouseBack').shown.heading).toBe(0);
+  expect(drag('MouseBack', { zoom: { perScreen: -10 } }).shown.span).toBeCloseTo(900 * 1.1 ** (-10 * share));
+  const moved = (held: readonly string[]): Camera => {
+    const camera = cameraOf();
+    play(camera, 0, [
+      ...held.map((code) => ({ kind: 'key' as const, code, down: true })),
+      { kind: 'motion', right: 60, down: 30 },
+    ]);
+    return camera;
+  };
+  expect(moved([]).shown).toMatchObject({ heading: 0, pitch: 60 });
+  expect(moved(['AltLeft']).shown).toMatchObject({ heading: expect.closeTo(18), pitch: expect.closeTo(64.5) });
+  const wheel = (settings: Settings, ...held: string[]): Camera => {
+    const camera = cameraOf(settings);
+    play(camera, 0, [
+      ...held.map((code) => ({ kind: 'key' as const, code, down: true })),
+      { kind: 'wheel', x: 400, y: 300, notches: 1, right: 0, down: 100 },
+    ]);
+    camera.advance(100);
+    return camera;
+  };
+  expect(wheel({}).shown.span).toBeCloseTo(990);
+  expect(wheel({}, 'ShiftLeft').shown.span).toBeCloseTo(900 * 1.1 ** 2);
+  expect(wheel({ sensitivity: { wheel: 3 } }).shown.span).toBeCloseTo(900 * 1.1 ** 3);
+  const pan: Settings = { wheel: { action: 'pan' }, pan: { fasterFactor: 3 } };
+  expect(wheel(pan, 'ShiftLeft').shown.y).toBeCloseTo(3 * wheel(pan).shown.y);
+});
+
+test('a pinch of another sensitivity zooms by that power of the spread, and holds the middle', () => {
+  forAll(between(0.3, 2), between(1.2, 2), (pinch, spread) => {
+    const camera = new Camera([high, { pitch: { degrees: 90 }, sensitivity: { pinch } }], { screen });
+    camera.advance(0);
+    const at = (share: number): Signal[] => [
+      { kind: 'move', id: 1, x: 400 - 60 * share, y: 300 },
+      { kind: 'move', id: 2, x: 400 + 60 * share, y: 300 },
+    ];
+    play(camera, 0, [
+      { kind: 'press', id: 1, input: 'Touch', x: 340, y: 300 },
+      { kind: 'press', id: 2, input: 'Touch', x: 460, y: 300 },
+      ...at(spread),
+    ]);
+    camera.advance(1000);
+    expect(camera.shown.span).toBeCloseTo(900 * spread ** -pinch, 2);
+    expect(Math.hypot(camera.shown.x, camera.shown.y)).toBeLessThan(1e-6);
+  });
+});
+
+test('keys may go along the axes of the world, as fast on the screen as any other', () => {
+  forAll(
+    between(0, 360),
+    between(30, 90),
+    fc.constantFrom(['KeyW', 0, -1], ['KeyD', 1, 0]),
+    (heading, degrees, push) => {
+      const [code, east, south] = push as [string, number, number];
+      const pan = { startHalfLife: 0, directions: 'world' as const };
+      const start = { x: 0, y: 0, span: 900, heading };
+      const camera = new Camera({ ...high, start, pan, pitch: { degrees } }, { screen });
+      camera.advance(0);
+      const spot = spotAt(camera, { x: 400, y: 300 });
+      camera.signal({ kind: 'key', code, down: true, time: 0 });
+      camera.advance(100);
+      const { x, y } = camera.shown;
+      const length = Math.hypot(x, y);
+      expect([x / length, y / length]).toEqual([expect.closeTo(east, 9), expect.closeTo(south, 9)]);
+      // A tenth of a screen height.
+      const at = shownAt(camera, spot);
+      expect(Math.hypot(at.x - 400, at.y - 300)).toBeCloseTo(60, 6);
+    },
+  );
+});
+
+test('a height that is named shows in the middle, and is what a turn goes about', async () => {
+  await fc.assert(
+    fc.asyncProperty(looks, between(-200, 200), between(-200, 200), between(-60, 90), async (look, x, y, height) => {
+      const camera = new Camera([high, look, turnable, { safeFrame: { left: 0, bottom: 0 } }], { screen });
+      camera.advance(0);
+      const middle = (): { x: number; y: number } => shownAt(camera, { x, y, height });
+      const isInMiddle = (digits: number): void => {
+        expect(middle().x).toBeCloseTo(400, digits);
+        expect(middle().y).toBeCloseTo(300, digits);
+      };
+      camera.place({ x, y, height, span: 800 });
+      camera.advance(16);
+      isInMiddle(6);
+      camera.turn(70, { x, y, height });
+      camera.tilt(5, { x, y, height });
+      for (let time = 32; time < 4000; time += 200) {
+        camera.advance(time);
+        isInMiddle(3);
+      }
+      camera.place({ x: 900, y: -300 });
+      const arrival = travel(camera, { x, y, height, span: 700 });
+      for (let time = 4000; time < 12000; time += 100) camera.advance(time);
+      await arrival;
+      isInMiddle(3);
+      const followed = follow(camera, { x: x + 50, y, height });
+      for (let time = 12000; time < 22000; time += 100) camera.advance(time);
+      const at = shownAt(camera, { x: x + 50, y, height });
+      followed.end();
+      expect([at.x, at.y]).toEqual([expect.closeTo(400, 1), expect.closeTo(300, 1)]);
+    }),
+    { numRuns: 12 },
+  );
 });

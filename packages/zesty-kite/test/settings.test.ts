@@ -46,6 +46,7 @@ test('nothing at all is enough, and every default conforms to the JSON Schema', 
   expect(full.pan).toEqual({
     speed: 1,
     evenSpeedOn: 'screen',
+    directions: 'screen',
     fasterFactor: 2,
     startHalfLife: 0.08,
     stopHalfLife: 0.08,

@@ -14,11 +14,21 @@ import { callOn, changesNothing, finishSignal, obey } from './steer.ts';
 export const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
 /** Settings that change no motion under way. */
-const HANDS: ReadonlySet<string> = new Set(['bindings', 'edge', 'wheel', 'pad', 'inverted', 'start', 'home']);
+const HANDS: ReadonlySet<string> = new Set([
+  'bindings',
+  'edge',
+  'wheel',
+  'pad',
+  'inverted',
+  'sensitivity',
+  'start',
+  'home',
+]);
 /** Signals that only the hands read. */
 const HELD: ReadonlySet<string> = new Set([
   'key',
   'wheel',
+  'motion',
   'press',
   'move',
   'lift',

@@ -136,16 +136,17 @@ export class Stage {
     this.timeline.kept.level.isStale = true;
   }
 
-  place({ x, y, span, heading, pitch }: PlaceSignal): void {
+  place({ x, y, height, span, heading, pitch }: PlaceSignal): void {
     const { kept } = this.timeline;
     if (this.isSized) {
-      placeAt(kept, { x, y, span, heading, pitch });
+      placeAt(kept, { x, y, height, span, heading, pitch });
       return;
     }
     const placed = this.placed;
     this.placed = {
       x: x ?? placed.x,
       y: y ?? placed.y,
+      height: height ?? (x === undefined && y === undefined ? placed.height : undefined),
       span: span ?? placed.span,
       heading: heading ?? placed.heading,
       pitch: pitch ?? placed.pitch,

@@ -65,6 +65,8 @@ export function changesNothing(
     intent.turn === heading.rate &&
     intent.tilt === pitch.rate &&
     intent.zoom === zoomed.rate &&
+    intent.east === pan.targetEast &&
+    intent.south === pan.targetSouth &&
     intent.orbits === heading.isOrbiting &&
     (intent.orbits || !held.isOrbit)
   );
@@ -80,22 +82,29 @@ export function callOn(kept: Motion, body: SignalBody): void {
   else kept.hear(body);
 }
 
-function steer(kept: Motion, { right, down, turn, tilt, zoom: notches, orbits }: SteerIntent): void {
+function steer(kept: Motion, intent: SteerIntent): void {
+  const { right, down, east, south, turn, tilt, zoom: notches, orbits } = intent;
   const { pan, hold, turn: heading } = kept;
   if (!orbits) hold.isOrbit = false;
   heading.isOrbiting = orbits;
   // An unchanged input is no news: it ends nothing that has begun since.
-  const isNewPan = (right !== 0 || down !== 0) && (right !== pan.targetX || down !== pan.targetY);
+  const isOnScreen = (right !== 0 || down !== 0) && (right !== pan.targetX || down !== pan.targetY);
+  const isInWorld = (east !== 0 || south !== 0) && (east !== pan.targetEast || south !== pan.targetSouth);
   const isNewTurn = turn !== 0 && turn !== heading.rate;
   const begins = notches !== 0 && kept.zoom.rate === 0;
   pan.targetX = right;
   pan.targetY = down;
-  if (isNewPan) kept.interrupt('pan');
+  pan.targetEast = east;
+  pan.targetSouth = south;
+  if (isOnScreen || isInWorld) kept.interrupt('pan');
   if (notches !== 0 && notches !== kept.zoom.rate) kept.interrupt('zoomKeys');
   if (isNewTurn) kept.interrupt('turnKeys');
   if (tilt !== 0 && tilt !== kept.tilt.rate) kept.interrupt('tiltKeys');
   if (begins && hold.fingers === 0) hold.drop();
-  if (isNewTurn) heading.isStep = false;
+  if (isNewTurn) {
+    heading.isStep = false;
+    if (turnsAboutEye(kept) && hold.fingers === 0) kept.grips.takeBelow();
+  }
   heading.rate = turn;
   kept.tilt.rate = tilt;
   kept.zoom.rate = notches;
@@ -132,8 +141,13 @@ function zoom(kept: Motion, { notches, anchor, x, y }: ZoomIntent): void {
 function step(kept: Motion, { turn: degrees, tilt: down }: StepIntent): void {
   const { goal } = kept.turn;
   const north = 360 * Math.round(goal / 360) - goal;
-  if (degrees !== 0) turn(kept, degrees ?? north, undefined);
+  if (degrees !== 0) turn(kept, degrees ?? north, turnsAboutEye(kept) ? 'eye' : undefined);
   if (down !== 0) tilt(kept, down, undefined);
+}
+
+function turnsAboutEye({ rules }: Motion): boolean {
+  const { turn: by, locked } = rules.settings;
+  return by.anchor === 'eye' && !locked.includes('pan');
 }
 
 /** An orbit holds what was under the pointer when it was pressed, or the focus: always that while panning is locked. */
@@ -141,11 +155,14 @@ function orbit(kept: Motion, { turn: degrees, tilt: down, x, y, about }: OrbitIn
   const { hold, first, rules, isPinned } = kept;
   if (hold.fingers > 0) return;
   const byFocus = isPinned || about === 'focus' || rules.settings.locked.includes('pan');
-  const holds = hold.isOrbit && first.screenX === x && first.screenY === y;
+  const isSame = about === 'eye' ? hold.isBelowEye : first.screenX === x && first.screenY === y;
+  const holds = hold.isOrbit && isSame;
   if (byFocus || !holds) kept.interrupt('orbit');
   if (byFocus) hold.drop();
+  else if (!holds && about === 'eye') kept.grips.takeBelow();
   else if (!holds) kept.grips.take(x, y);
-  hold.isGrip = hold.isOrbit = !byFocus;
+  // Below a lens without an eye nothing is held.
+  hold.isGrip = hold.isOrbit = !byFocus && (about !== 'eye' || hold.isBelowEye);
   orbitBy(kept, degrees, down);
 }
 
@@ -186,6 +203,11 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
   kept.grips.setFingers(fingers);
   held.mayZoom = mayZoom;
   held.mayTurn = mayTurn;
+  if (change === 'zone') {
+    kept.interrupt('pinch');
+    kept.zooming.findGoal();
+    kept.pair.leaveZone();
+  }
   if (change === 'fingers') {
     kept.interrupt(held.fingers === 0 ? 'lift' : held.fingers === 1 ? 'drag' : 'pinch');
     level.groundRate = 0;
@@ -195,7 +217,7 @@ function hold(timeline: Timeline, intent: HoldIntent): void {
     if (before > 0 && held.fingers === 0 && (zoomed.isActive || heading.isActive)) kept.grips.takeAgain(false);
   }
   if (fingers.length > 0) kept.focusing.solve();
-  timeline.handMoved(change === 'fingers', glides);
+  timeline.handMoved(change !== 'moved', glides);
   if (rules.followsZoom) pitch.isActive = lens.isActive = true;
   kept.markGroundStale();
 }
@@ -227,6 +249,7 @@ function zoomOnCall(kept: Motion, { notches, factor, about }: ZoomSignal): void 
 function gripAbout({ hold: held, grips }: Motion, about: About | undefined): void {
   if (held.fingers > 0) return;
   if (about === undefined) held.drop();
-  else if ('x' in about) grips.takeOf(about.x, about.y);
+  else if (about === 'eye') grips.takeBelow();
+  else if ('x' in about) grips.takeOf(about.x, about.y, about.height);
   else grips.take(about.screenX, about.screenY);
 }

@@ -113,24 +113,24 @@ export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
   };
 }
 
-/** An object of numbers, each with its own range. */
-export function object<T extends Readonly<Record<string, number>>>(
-  fields: { readonly [K in keyof T]: Field<T[K]> },
+/** An object of numbers, each with its own range; some may be left out. */
+export function object<T extends { readonly [K in keyof T]?: number }>(
+  fields: { readonly [K in keyof T]-?: Field<number> },
   wanted: string,
 ): Field<T> {
   const entries = Object.entries<Field<number>>(fields);
+  const isNeeded = ([, field]: readonly [string, Field<number>]): boolean => !('optional' in field);
   return {
     clean: (value, path, signal) => {
       if (typeof value !== 'object' || value === null) return refuse(path, value, wanted);
       const given = value as Fields;
-      return Object.fromEntries(
-        entries.map(([name, field]) => [name, field.clean(given[name], `${path}.${name}`, signal)]),
-      ) as T;
+      const cleaned = entries.map(([name, field]) => [name, field.clean(given[name], `${path}.${name}`, signal)]);
+      return Object.fromEntries(cleaned.filter(([, clean]) => clean !== undefined)) as T;
     },
     schema: {
       type: 'object',
       properties: Object.fromEntries(entries.map(([name, { schema }]) => [name, schema])),
-      required: entries.map(([name]) => name),
+      required: entries.filter(isNeeded).map(([name]) => name),
     },
   };
 }

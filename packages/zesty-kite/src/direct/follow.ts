@@ -68,10 +68,10 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
   const isFunction = typeof target === 'function';
   let given: Target = isFunction ? { x: 0, y: 0 } : checkedPoint('follow.target', target);
   const samples = new Samples(here, 'follow.target', isFunction ? target : (): Target => given);
-  const { x, y, time: first } = samples.last;
+  const { x, y, height, time: first } = samples.last;
   const headingNow = headingOf(options, samples);
   const keepsHeading = options.heading !== undefined;
-  const { ability, id } = begin(here, { x, y }, headingNow(), options);
+  const { ability, id } = begin(here, { x, y, ...heightOf(height) }, headingNow(), options);
   const { state, send } = ability;
   const rig = rigOf('follow', here);
   let parting: Parting | null = null;
@@ -85,7 +85,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
   });
   const { ticks } = options;
   const evenly = ticks === undefined && Number.isNaN(first) ? null : new Evenly(ticks);
-  const sample = new FollowedSample(id, x, y);
+  const sample = new FollowedSample(id, x, y, height);
   /** The frame before, milliseconds. */
   const last = { time: NaN };
   let moves = false;
@@ -102,10 +102,12 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
     const place = evenly ?? now;
     if (keepsHeading) sample.turnTo(headingNow(), rig.stage.timeline.kept.turn.goal);
     // One that stands still needs no further sample.
-    const moved = place.x !== sample.x || place.y !== sample.y;
+    const { height: high } = heightOf(now.height);
+    const moved = place.x !== sample.x || place.y !== sample.y || high !== sample.height;
     if (!moved && !moves && sample.heading === undefined) return;
     sample.x = place.x;
     sample.y = place.y;
+    sample.height = high;
     moves = moved;
     rig.feed(sample, time);
   }, isFunction);
@@ -114,7 +116,8 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
       const { x: toX, y: toY } = checkedPoint('follow.moveTo', point);
       given = { ...point };
       // No frame comes to look at it.
-      if (here.settled && parting === null) send({ kind: 'followed', id, x: toX, y: toY, after: 0, ahead: 0 });
+      if (here.settled && parting === null)
+        send({ kind: 'followed', id, x: toX, y: toY, after: 0, ahead: 0, ...heightOf(given.height) });
     },
     end: () => {
       send({ kind: 'unfollow', id, lost: false });
@@ -132,8 +135,13 @@ function headingOf({ heading }: FollowOptions, { last }: Samples): () => number 
   return () => (Number.isNaN(last.heading) ? undefined : last.heading);
 }
 
+/** @param height NaN for the ground */
+function heightOf(height = NaN): { readonly height?: number } {
+  return Number.isNaN(height) ? {} : { height };
+}
+
 /** One record for all of them. */
-class FollowedSample implements Omit<SampleSignal, 'heading'> {
+class FollowedSample implements Omit<SampleSignal, 'heading' | 'height'> {
   readonly kind = 'followed';
   readonly id: number;
   x = -0.5;
@@ -141,11 +149,13 @@ class FollowedSample implements Omit<SampleSignal, 'heading'> {
   after = -0;
   ahead = -0;
   heading: number | undefined = undefined;
+  height: number | undefined;
 
-  constructor(id: number, x: number, y: number) {
+  constructor(id: number, x: number, y: number, height: number) {
     this.id = id;
     this.x = x;
     this.y = y;
+    this.height = heightOf(height).height;
   }
 
   /** A heading that the camera goes to already is not named. */
@@ -161,7 +171,7 @@ const HAIR = 1e-9;
 
 function begin(
   camera: Camera,
-  at: Point,
+  at: Target,
   heading: number | undefined,
   options: FollowOptions,
 ): { ability: Learned<Following, FollowingSignal>; id: number } {

@@ -29,6 +29,8 @@ export const FOLLOW_SIGNALS = {
     onPan: oneOf(PANS),
     /** The heading to turn to, degrees. */
     heading: maybeNumber(-1e6, 1e6),
+    /** The height of the target; on the ground when left out. */
+    height: maybeNumber(-FARTHEST, FARTHEST),
   },
   /** The position of the target in the present frame. */
   followed: {
@@ -40,6 +42,7 @@ export const FOLLOW_SIGNALS = {
     /** How much later than the signal the sample is, seconds. */
     ahead: number(0, 1e9),
     heading: maybeNumber(-1e6, 1e6),
+    height: maybeNumber(-FARTHEST, FARTHEST),
   },
   unfollow: {
     id: number(0),

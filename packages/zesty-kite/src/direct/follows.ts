@@ -105,7 +105,9 @@ function near(from: number, to: number, period = 0): number {
   return period > 0 ? from + nearestCopy(to - from, period) : to;
 }
 
-function takeSample(state: Following, wish: FollowSignal, motion: Motion, { x, y, after, ahead }: SampleSignal): void {
+function takeSample(state: Following, wish: FollowSignal, motion: Motion, sample: SampleSignal): void {
+  const { x, y, after, ahead, height } = sample;
+  if (height !== wish.height) state.wish = atHeight(wish, height);
   const { periodX, periodY } = motion.rules.ground;
   const atX = near(state.x, x, periodX);
   const atY = near(state.y, y, periodY);
@@ -119,14 +121,14 @@ function takeSample(state: Following, wish: FollowSignal, motion: Motion, { x, y
   locate(state, motion);
   if (state.underWay) return;
   // As long as it stays in the zone nothing moves.
-  project(motion, atX + state.velocityX * wish.lead, atY + state.velocityY * wish.lead, shows);
+  project(state, motion, atX + state.velocityX * wish.lead, atY + state.velocityY * wish.lead, shows);
   state.underWay = isOutside(state, wish, motion, shows);
 }
 
 /** Sets where the target shows now, and that the focus was left here. */
 function locate(state: Following, motion: Motion): void {
   const { x, y, velocityX, velocityY, ahead } = state;
-  project(motion, x - velocityX * ahead, y - velocityY * ahead, shows);
+  project(state, motion, x - velocityX * ahead, y - velocityY * ahead, shows);
   state.u = shows.x;
   state.v = shows.y;
   state.focusX = motion.focus.x;
@@ -143,15 +145,14 @@ function noticePan(state: Following, motion: Motion): void {
 }
 
 /** Zoom, turn and tilt go about the target, unless it is beyond the reach of a hand. */
-function holdInPlace(
-  { x, y, velocityX, velocityY, ahead, u, v }: Following,
-  { focus, zoom, level, rules, look }: Motion,
-): void {
+function holdInPlace(state: Following, motion: Motion): void {
+  const { x, y, velocityX, velocityY, ahead, u, v } = state;
+  const { focus, zoom, look } = motion;
   const { sinPitch, cosPitch, widening } = look;
   if (!(v > BEHIND && v + REACH * (sinPitch + widening * v * cosPitch) > 0)) return;
   const nowX = x - velocityX * ahead;
   const nowY = y - velocityY * ahead;
-  look.meet(u, v, zoom.shown, riseAt(rules.terrain, nowX, nowY, level.height), shows);
+  look.meet(u, v, zoom.shown, riseAt(state, motion, nowX, nowY), shows);
   focus.x = nowX - shows.x;
   focus.y = nowY - shows.y;
 }
@@ -186,12 +187,12 @@ function putAndLocate(state: Following, motion: Motion, x: number, y: number): v
 
 /** Sets `out` to the nearest focus with which the target is inside its zone, some seconds after its last sample. */
 function goalFor(state: Following, wish: FollowSignal, motion: Motion, seconds: number, out: Point): void {
-  const { zoom, level, rules, look } = motion;
+  const { zoom, look } = motion;
   const x = state.x + state.velocityX * seconds;
   const y = state.y + state.velocityY * seconds;
-  project(motion, x, y, shows);
+  project(state, motion, x, y, shows);
   enter(state, wish, motion, shows, inside);
-  look.meet(inside.x, inside.y, zoom.shown, riseAt(rules.terrain, x, y, level.height), out);
+  look.meet(inside.x, inside.y, zoom.shown, riseAt(state, motion, x, y), out);
   out.x = x - out.x;
   out.y = y - out.y;
 }
@@ -200,18 +201,24 @@ const BEHIND = -1e9;
 /** Nearer to the eye than this is behind it, in spans. */
 const NEAREST = 1e-3;
 
-/** Sets `out` to where a point of the ground shows, in safe-frame heights from the middle; far above where it does not. */
-function project({ focus, zoom, level, rules, look }: Motion, x: number, y: number, out: Point): void {
-  const rise = riseAt(rules.terrain, x, y, level.height);
+/** Sets `out` to where a place of the target shows, in safe-frame heights from the middle; far above where it does not. */
+function project(state: Following, motion: Motion, x: number, y: number, out: Point): void {
+  const { focus, zoom, look } = motion;
+  const rise = riseAt(state, motion, x, y);
   look.project(zoom.shown, x - focus.x, y - focus.y, rise, out);
   if (look.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
   out.x = 0;
   out.y = BEHIND;
 }
 
-/** How much higher than the focus the ground is somewhere. */
-function riseAt(terrain: Motion['rules']['terrain'], x: number, y: number, level: number): number {
-  return terrain === null ? 0 : terrain.heightAt(x, y) - level;
+function atHeight({ height: _, ...wish }: FollowSignal, height: number | undefined): FollowSignal {
+  return height === undefined ? wish : { ...wish, height };
+}
+
+/** How much higher than the focus the target is at a place. */
+function riseAt({ wish }: Following, { level, rules: { terrain } }: Motion, x: number, y: number): number {
+  const height = wish?.height ?? terrain?.heightAt(x, y) ?? level.height;
+  return height - level.height;
 }
 
 /** Sets `out` to the place in the zone nearest to another. */

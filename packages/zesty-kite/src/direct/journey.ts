@@ -8,6 +8,8 @@ export interface Destination {
   /** The focus, world units. */
   readonly x?: number | undefined;
   readonly y?: number | undefined;
+  /** The height of the point at x and y that is to show in the middle; on the ground when left out. */
+  readonly height?: number | undefined;
   /** World units from the top to the bottom of the safe frame. */
   readonly span?: number | undefined;
   /** Degrees clockwise; the short way there is taken. */

@@ -10,6 +10,8 @@ const POINT = 'a point {x, y} of finite numbers';
 
 /** Where a target is. */
 export interface Target extends Readonly<Point> {
+  /** World units; on the ground when left out. */
+  readonly height?: number;
   /** Degrees clockwise. */
   readonly heading?: number;
   /** When it was there: milliseconds, on the clock of `advance`. */
@@ -34,6 +36,7 @@ class Sample {
   x = -0.5;
   y = -0.5;
   /** NaN: none was given. */
+  height = NaN;
   heading = NaN;
   time = NaN;
 }
@@ -85,12 +88,14 @@ export class Samples {
 
   #take(sample: Target): void {
     checkedPoint(this.#path, sample);
-    const { x, y, heading = NaN, time = NaN } = sample;
+    const { x, y, height = NaN, heading = NaN, time = NaN } = sample;
+    if (!isNumber(height)) this.#refuse('height', height);
     if (!isNumber(heading)) this.#refuse('heading', heading);
     if (!isNumber(time)) this.#refuse('time', time);
     const last = this.#last;
     last.x = x;
     last.y = y;
+    last.height = height;
     last.heading = heading;
     last.time = time;
   }

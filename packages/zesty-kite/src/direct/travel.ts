@@ -52,7 +52,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = checkedOptions(options);
   const { interruptedBy = ABILITIES, stop } = options;
   if (typeof to !== 'object' || (to as unknown) === null)
-    refuse('travel.to', to, 'a destination {x, y, span, heading, pitch}');
+    refuse('travel.to', to, 'a destination {x, y, height, span, heading, pitch}');
   const { target } = to;
   if (target !== undefined) checkFunction('travel.to.target', target, 'a function that returns {x, y}');
   if (isElsewhere(camera)) return travelElsewhere(camera.elsewhere, to, options);
@@ -63,7 +63,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const travelling = learn(here, travels);
   const journey = travelling.state;
   const id = (journey.last += 1);
-  const { x, y, span, heading, pitch } = at;
+  const { x, y, height, span, heading, pitch } = at;
   let stopSampling = (): void => undefined;
   const arrival = new Promise<Arrival>((resolve) => {
     journey.tells.set(id, (how) => {
@@ -75,7 +75,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
     const others = ABILITIES.filter((ability) => !interruptedBy.includes(ability));
     void arrival.then(lock(here, others));
   }
-  const named = Object.entries({ x, y, span, heading, pitch }).filter(([, value]) => value !== undefined);
+  const named = Object.entries({ x, y, height, span, heading, pitch }).filter(([, value]) => value !== undefined);
   travelling.send({ kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
   whenStopped(stop, () => {
     if (journey.tells.has(id)) travelling.send({ kind: 'travelEnd', id });
@@ -117,6 +117,7 @@ const FARTHEST = 1e12;
 const RANGES = {
   x: [-FARTHEST, FARTHEST],
   y: [-FARTHEST, FARTHEST],
+  height: [-FARTHEST, FARTHEST],
   span: [1e-6, FARTHEST],
   heading: [-1e6, 1e6],
   pitch: [0, 90],

@@ -22,6 +22,7 @@ const signals = {
     id: number(0),
     x: maybe(coordinate),
     y: maybe(coordinate),
+    height: maybeNumber(-FARTHEST, FARTHEST),
     span: maybeNumber(1e-6, FARTHEST),
     heading: maybeNumber(-1e6, 1e6),
     pitch: maybeNumber(0, 90),

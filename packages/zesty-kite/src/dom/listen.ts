@@ -9,6 +9,7 @@ import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
 import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
 import * as DEVICES from './devices.ts';
+import { hearMouseMotion } from './mouseMotion.ts';
 import type { PadOptions } from './pads.ts';
 import { checkPanels, panelsOf, type PanelOptions } from './panels.ts';
 import { hearPointers, type PointerOptions } from './pointers.ts';
@@ -115,6 +116,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     gaps.detach,
   );
   hearWheel(surface, camera, send, pointers.isTouched, isPanel, options, report, signal);
+  hearMouseMotion(surface, camera, send, isPanel, signal);
   for (const hear of Object.values(DEVICES)) hear(window, camera, send, options, signal);
   hearReducedMotion(window, options, send, signal);
   return {

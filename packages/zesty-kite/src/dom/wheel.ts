@@ -119,11 +119,13 @@ export function notchesOf(event: WheelEvent, density: number): number {
   return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, delta / unit));
 }
 
-/** How far it scrolls in pixels, one event no farther than a screen. */
+/** How far it scrolls in pixels, one event no farther than a screen. A wheel that Shift has turned sideways is turned back. */
 function scrolled(event: WheelEvent, { clientWidth, clientHeight }: HTMLElement): { right: number; down: number } {
-  const unit = event.deltaMode === 0 ? 1 : event.deltaMode === 1 ? PER_LINE : clientHeight;
+  const { deltaX, deltaY, deltaMode, shiftKey } = event;
+  const unit = deltaMode === 0 ? 1 : deltaMode === 1 ? PER_LINE : clientHeight;
   const within = (delta: number, max: number): number => Math.max(-max, Math.min(max, delta * unit));
-  return { right: within(event.deltaX, clientWidth), down: within(event.deltaY, clientHeight) };
+  if (shiftKey && deltaY === 0) return { right: 0, down: within(deltaX, clientHeight) };
+  return { right: within(deltaX, clientWidth), down: within(deltaY, clientHeight) };
 }
 
 /** Wheels report whole notches, down or up alone; two fingers report pixels, and sideways too. */

@@ -121,7 +121,8 @@ export class Watch implements Observer {
 
 /** Whether an intent moves the camera: a press alone may be a tap. */
 function isSteering(intent: Intent): boolean {
-  if (intent.kind === 'hold') return intent.fingers.length > 0 && intent.change === 'moved';
+  if (intent.kind === 'hold')
+    return intent.fingers.length > 0 && (intent.change === 'moved' || intent.change === 'zone');
   if (intent.kind === 'step' || intent.kind === 'orbit') return intent.turn !== 0 || intent.tilt !== 0;
   if (intent.kind !== 'steer') return true;
   const { right, down, turn, tilt, zoom } = intent;

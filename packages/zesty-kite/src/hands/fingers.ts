@@ -1,5 +1,5 @@
 /** Pointers that drag: how far they go before they do, the zones of pinch, twist and tilt, and which two count. */
-import { angleDegrees } from '../math/index.ts';
+import { angleDegrees, exp2, log2 } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import type { HoldIntent, OrbitIntent } from './intent.ts';
@@ -24,6 +24,8 @@ interface Finger extends Point {
 export class Fingers {
   /** The player's fingers do not count. */
   locked = false;
+  /** The player's factor of a pinch. */
+  sensitivity = 1;
   /** In the order in which they came; by `pointer` or `program` and what each of them calls it. */
   readonly fingers = new Map<string, Finger>();
   /** The distance and the direction of two fingers when they took hold; NaN where there are no zones. */
@@ -102,7 +104,7 @@ export class Fingers {
     finger.y = y;
     if (!this.#counts(name)) return began;
     if (this.tilting !== null) return [...began, this.#tilt(this.tilting, settings, height)];
-    if (this.#leavesZone(settings)) return [...began, this.#holding('fingers')];
+    if (this.#leavesZone(settings)) return [...began, this.#holding('zone')];
     if (this.#beginsToTilt(settings)) return [...began, { ...this.#holding('fingers'), fingers: [] }];
     return [...began, this.#holding('moved')];
   }
@@ -191,13 +193,28 @@ export class Fingers {
     return { kind: 'orbit' as const, turn: 0, tilt, x: tilting.x, y: tilting.y, about: 'cursor' as const };
   }
 
+  /** Where fingers count: with a sensitivity other than 1, nearer to their middle or farther from it than they are. */
+  #spread(fingers: readonly Finger[]): readonly Point[] {
+    const [one, other] = fingers;
+    const isProgram = one?.isProgram === true || other?.isProgram === true;
+    if (one === undefined || other === undefined || !this.mayZoom || this.sensitivity === 1 || isProgram)
+      return fingers.map(({ x, y }) => ({ x, y }));
+    const acrossX = other.x - one.x;
+    const acrossY = other.y - one.y;
+    const ratio = Math.sqrt(acrossX * acrossX + acrossY * acrossY) / this.apart;
+    const share = ratio > 0 ? exp2(log2(ratio) * (this.sensitivity - 1)) : 1;
+    const middleX = (one.x + other.x) / 2;
+    const middleY = (one.y + other.y) / 2;
+    return fingers.map(({ x, y }) => ({ x: middleX + (x - middleX) * share, y: middleY + (y - middleY) * share }));
+  }
+
   #counted(): Finger[] {
     const fingers = [...this.fingers.values()].filter(({ isProgram }) => isProgram || !this.locked);
     return fingers.filter(({ needsCompany }) => fingers.length > 1 || !needsCompany).slice(0, COUNTED);
   }
 
   #holding(change: HoldIntent['change']): HoldIntent {
-    const fingers = this.#counted().map(({ x, y }) => ({ x, y }));
+    const fingers = this.#spread(this.#counted());
     return { kind: 'hold', fingers, change, zoom: this.mayZoom, turn: this.mayTurn, glides: false };
   }
 }

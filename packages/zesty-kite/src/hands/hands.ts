@@ -1,9 +1,9 @@
 /** What the player's hands hold now, and what they want by it: signals → intents. */
 import type { DeviceKind } from '../devices/index.ts';
-import { startsAfterOf, type FullSettings } from '../settings/index.ts';
+import { MOUSE_MOTION, startsAfterOf, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
-import { Edge } from './edge.ts';
+import { Edge, type Push } from './edge.ts';
 import { Fingers } from './fingers.ts';
 import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
 import { isOfDevice, nameOf, strengthsOf } from './deviceOf.ts';
@@ -15,12 +15,13 @@ import type {
   KeySignal,
   UnholdSignal,
   LiftSignal,
+  MotionSignal,
   MoveSignal,
   PressSignal,
   SignalOf,
   WheelSignal,
 } from '../signals/index.ts';
-import { Orbits } from './orbits.ts';
+import { orbitBy, ORBITING, Orbits } from './orbits.ts';
 import { Pulls } from './pulls.ts';
 import { tapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
@@ -46,7 +47,12 @@ export class Hands {
   constructor(settings: FullSettings) {
     this.#settings = withLocks(settings);
     this.#bindings = new Bindings(settings.bindings);
-    this.fingers.locked = settings.locked.includes('pan');
+    this.#configureFingers(settings);
+  }
+
+  #configureFingers({ locked, sensitivity }: FullSettings): void {
+    this.fingers.locked = locked.includes('pan');
+    this.fingers.sensitivity = sensitivity.pinch;
   }
 
   /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
@@ -56,7 +62,7 @@ export class Hands {
     this.#settings = withLocks(settings);
     for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
     this.edge.refit(settings, screen);
-    this.fingers.locked = settings.locked.includes('pan');
+    this.#configureFingers(settings);
     // A drag that is locked now ends; unlocked, it grips again where the pointer is.
     const regrips = locked.includes('pan') !== this.fingers.locked && this.fingers.areDown;
     return regrips ? [this.#steer(), this.fingers.takeHold()] : [this.#steer()];
@@ -74,6 +80,8 @@ export class Hands {
         return this.#key(body);
       case 'wheel':
         return this.#turnWheel(body, screen);
+      case 'motion':
+        return this.#turnByMotion(body, screen);
       case 'press':
         return this.#press(body, screen, at);
       case 'move':
@@ -132,7 +140,10 @@ export class Hands {
     const needsCompany = input === 'Touch' && this.#settings.drag.touchRequires === 'two-fingers';
     if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter, needsCompany));
     else if (asked.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
-    else if (asked.includes('orbit')) this.orbits.press(id, x, y, startsAfter);
+    else {
+      const orbiting = ORBITING.find((ability) => asked.includes(ability));
+      if (orbiting !== undefined) this.orbits.press(id, x, y, startsAfter, orbiting);
+    }
     return [...strokes, this.#steer()];
   }
 
@@ -192,7 +203,17 @@ export class Hands {
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
     const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.held);
-    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen));
+    const isFaster = [...this.held].some((input) => this.#bindings.asks(input, this.held).includes('faster'));
+    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen, isFaster));
+  }
+
+  /** The mouse moves with no button down: it turns about the focus or the eye. */
+  #turnByMotion({ right, down }: MotionSignal, { width, height }: Screen): Intent[] {
+    const asked = this.#bindings.asks(MOUSE_MOTION, this.held);
+    const tilts = asked.includes('orbit');
+    if (!tilts && !asked.includes('dragTurn')) return [];
+    const orbit = orbitBy(right, down, this.#settings, height, width / 2, height / 2, tilts);
+    return this.#unlocked([{ ...orbit, about: orbit.about === 'cursor' ? 'focus' : orbit.about }]);
   }
 
   #hold({ id, x, y }: HoldSignal): HoldIntent {
@@ -234,7 +255,9 @@ export class Hands {
     for (const [input, strength] of strengths) ask(input, strength);
     const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
     const isFaster = (asked.get('faster') ?? 0) >= 0.5;
-    const push = this.#push(between('panRight', 'panLeft'), between('panDown', 'panUp'));
+    const inWorld = pan.directions === 'world';
+    const keys = evenly(between('panRight', 'panLeft'), between('panDown', 'panUp'));
+    const push = this.#push(inWorld ? NO_PUSH : keys);
     const pull = this.pulls.push(this.#settings);
     const pans = locked.includes('pan') ? 0 : 1;
     const speed = pans * (isFaster ? pan.fasterFactor : 1);
@@ -245,6 +268,8 @@ export class Hands {
       kind: 'steer',
       right: push.right * speed + pull.right * pans + 0,
       down: push.down * speed + pull.down * pans + 0,
+      east: inWorld ? keys.right * speed + 0 : 0,
+      south: inWorld ? keys.down * speed + 0 : 0,
       turn: between('turnRight', 'turnLeft') * turns + 0,
       tilt: between('tiltDown', 'tiltUp') * tilts + 0,
       zoom: between('zoomOut', 'zoomIn') * zooms + 0,
@@ -253,18 +278,17 @@ export class Hands {
     };
   }
 
-  /** Keys and edges together, in pan speeds: neither is faster along a diagonal, and both are no faster than the faster one. */
-  #push(right: number, down: number): { right: number; down: number } {
+  /** Keys and edges together, in pan speeds: they are no faster than the faster one. */
+  #push({ right, down }: Push): Push {
     const { edge } = this.#settings;
     const { right: edgeRight, down: edgeDown } = this.edge.push;
-    const keys = Math.max(1, Math.sqrt(right * right + down * down));
-    if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right: right / keys, down: down / keys };
+    if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right, down };
     // No faster than the faster of its sides.
     const fastest = Math.max(1, Math.abs(edgeRight), Math.abs(edgeDown));
     const most = edge.speed * fastest;
     const edges = most / Math.max(fastest, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
     if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
-    const both = { right: right / keys + edgeRight * edges, down: down / keys + edgeDown * edges };
+    const both = { right: right + edgeRight * edges, down: down + edgeDown * edges };
     const length = Math.sqrt(both.right * both.right + both.down * both.down);
     const kept = Math.max(1, most) / Math.max(1, most, length);
     return { right: both.right * kept, down: both.down * kept };
@@ -295,6 +319,14 @@ export class Hands {
       }
     });
   }
+}
+
+const NO_PUSH: Push = { right: 0, down: 0 };
+
+/** A push that is no faster along a diagonal. */
+function evenly(right: number, down: number): Push {
+  const length = Math.max(1, Math.sqrt(right * right + down * down));
+  return { right: right / length, down: down / length };
 }
 
 /** A pinch or a twist that is locked is switched off. */

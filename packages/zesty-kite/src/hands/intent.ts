@@ -9,6 +9,9 @@ export interface SteerIntent {
   /** In pan speeds. */
   readonly right: number;
   readonly down: number;
+  /** The same along the axes of the world. */
+  readonly east: number;
+  readonly south: number;
   /** Degrees per second: clockwise, and down. */
   readonly turn: number;
   readonly tilt: number;
@@ -53,8 +56,8 @@ export interface OrbitIntent {
   /** CSS pixels. */
   readonly x: number;
   readonly y: number;
-  /** About the ground under this point, or about the focus. */
-  readonly about: 'cursor' | 'focus';
+  /** About the ground under this point, the focus, or the ground below the eye. */
+  readonly about: FullSettings['turn']['anchor'];
 }
 
 /** Pan at once by so many CSS pixels. */
@@ -68,8 +71,11 @@ export interface ShiftIntent {
 export interface HoldIntent {
   readonly kind: 'hold';
   readonly fingers: readonly Point[];
-  /** Other fingers than before, so that all take hold again; the same fingers, moved; or as they were. */
-  readonly change: 'fingers' | 'moved' | 'none';
+  /**
+   * Other fingers than before, so that all take hold again; two that have left a zone, and hold what they held; the same
+   * fingers, moved; or as they were.
+   */
+  readonly change: 'fingers' | 'zone' | 'moved' | 'none';
   /** Two fingers may zoom, and turn. */
   readonly zoom: boolean;
   readonly turn: boolean;

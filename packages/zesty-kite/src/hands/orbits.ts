@@ -1,8 +1,14 @@
-/** Buttons that turn and tilt: with the pointer, about what was under it when it was pressed. */
+/** Buttons that turn, tilt or zoom with the pointer; and the mouse that turns without a button. */
 import type { FullSettings } from '../settings/index.ts';
-import type { OrbitIntent } from './intent.ts';
+import type { Ability } from './bindings.ts';
+import type { OrbitIntent, ZoomIntent } from './intent.ts';
+
+/** What a button does that is down. */
+export const ORBITING = ['orbit', 'dragTurn', 'dragZoom'] as const satisfies readonly Ability[];
+type Orbiting = (typeof ORBITING)[number];
 
 interface OrbitPress {
+  readonly ability: Orbiting;
   readonly downX: number;
   readonly downY: number;
   readonly startsAfter: number;
@@ -14,20 +20,23 @@ interface OrbitPress {
 export class Orbits {
   readonly orbits = new Map<number, OrbitPress>();
 
+  /** A button that turns is down. */
   get areHeld(): boolean {
-    return this.orbits.size > 0;
+    for (const { ability } of this.orbits.values()) if (ability !== 'dragZoom') return true;
+    return false;
   }
 
-  press(id: number, x: number, y: number, startsAfter: number): void {
-    this.orbits.set(id, { downX: x, downY: y, startsAfter, x, y, began: false });
+  press(id: number, x: number, y: number, startsAfter: number, ability: Orbiting): void {
+    this.orbits.set(id, { ability, downX: x, downY: y, startsAfter, x, y, began: false });
   }
 
   /** @param height of the screen, CSS pixels */
-  move(id: number, x: number, y: number, { turn, pitch, inverted }: FullSettings, height: number): OrbitIntent[] {
+  move(id: number, x: number, y: number, settings: FullSettings, height: number): (OrbitIntent | ZoomIntent)[] {
     const press = this.orbits.get(id);
     if (press === undefined) return [];
-    const wayX = x - press.downX;
-    const wayY = y - press.downY;
+    const { ability, downX, downY } = press;
+    const wayX = x - downX;
+    const wayY = y - downY;
     const way = Math.sqrt(wayX * wayX + wayY * wayY);
     if (!press.began && way <= press.startsAfter) return [];
     // All but the threshold counts, in however many events it comes.
@@ -37,9 +46,10 @@ export class Orbits {
     press.began = true;
     press.x = x;
     press.y = y;
-    const turned = (right / height) * turn.perScreen * (inverted.includes('turn') ? -1 : 1);
-    const tilted = (down / height) * pitch.perScreen * (inverted.includes('tilt') ? -1 : 1);
-    return [{ kind: 'orbit', turn: turned, tilt: tilted, x: press.downX, y: press.downY, about: turn.anchor }];
+    if (ability !== 'dragZoom') return [orbitBy(right, down, settings, height, downX, downY, ability === 'orbit')];
+    const { perScreen, anchor, outAnchor } = settings.zoom;
+    const notches = (down / height) * perScreen;
+    return [{ kind: 'zoom', notches, anchor: notches > 0 ? (outAnchor ?? anchor) : anchor, x: downX, y: downY }];
   }
 
   lift(id: number): void {
@@ -49,4 +59,20 @@ export class Orbits {
   clear(): void {
     this.orbits.clear();
   }
+}
+
+/** @param height of the screen, CSS pixels */
+export function orbitBy(
+  right: number,
+  down: number,
+  { turn, pitch, inverted, sensitivity }: FullSettings,
+  height: number,
+  x: number,
+  y: number,
+  tilts: boolean,
+): OrbitIntent {
+  const turned = (right / height) * turn.perScreen * (inverted.includes('turn') ? -1 : 1);
+  const tilted = (down / height) * pitch.perScreen * (inverted.includes('tilt') ? -1 : 1);
+  const factor = sensitivity.orbit;
+  return { kind: 'orbit', turn: turned * factor, tilt: tilts ? tilted * factor : 0, x, y, about: turn.anchor };
 }

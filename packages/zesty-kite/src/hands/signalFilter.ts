@@ -2,7 +2,7 @@
  * Which signals matter. It compares with signals heard before, not with those that have taken effect, so it does not
  * depend on which frames were drawn in between.
  */
-import type { FullSettings } from '../settings/index.ts';
+import { MOUSE_MOTION, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings } from './bindings.ts';
 import { pushAt } from './edge.ts';
@@ -40,6 +40,7 @@ export class SignalFilter {
     if (body.kind === 'screen' && body.width >= 1 && body.height >= 1) this.screen = body;
     if (body.kind === 'key') return this.#bindings.names(body.code);
     if (body.kind === 'press') return this.#bindings.names(body.input);
+    if (body.kind === 'motion') return this.#bindings.names(MOUSE_MOTION);
     if (body.kind === 'hover') return this.#isNews('hover', this.#isAtEdge(body));
     const pressed = strengthsOf(body, this.#settings);
     return pressed === null || this.#isNews(nameOf(body), pressed.size > 0);

@@ -3,7 +3,7 @@ import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import type { Ability } from './bindings.ts';
-import type { Intent } from './intent.ts';
+import type { Intent, ShiftIntent } from './intent.ts';
 import type { WheelSignal } from '../signals/index.ts';
 
 /** A notch that turns or tilts goes as far as a key that is held for so many seconds. */
@@ -16,10 +16,19 @@ export class Wheel {
   parts = 0;
 
   /** @param asked what chords ask of it now; nothing: what the settings say */
-  turn(signal: WheelSignal, settings: FullSettings, asked: readonly Ability[], { width, height }: Screen): Intent[] {
-    const { wheel, zoom, inverted } = settings;
-    const whole = this.#whole(signal.notches);
-    const notches = wheel.partialNotches === 'collect' ? whole : signal.notches;
+  turn(
+    signal: WheelSignal,
+    settings: FullSettings,
+    asked: readonly Ability[],
+    { width, height }: Screen,
+    isFaster: boolean,
+  ): Intent[] {
+    const { wheel, zoom, pan, inverted, sensitivity } = settings;
+    const { trackpad, right, down } = signal;
+    const factor = trackpad === 'pinch' ? sensitivity.pinch : sensitivity.wheel;
+    const turned = signal.notches * factor;
+    const whole = this.#whole(turned);
+    const notches = wheel.partialNotches === 'collect' ? whole : turned;
     const way = inverted.includes('wheel') ? -1 : 1;
     const [x, y] = [clamp(signal.x, 0, width), clamp(signal.y, 0, height)];
     const zooms = (by: number): Intent[] => {
@@ -32,11 +41,11 @@ export class Wheel {
           ? zooms(Math.abs(notches) * (ability === 'zoomIn' ? -1 : 1))
           : byNotch(ability, Math.abs(notches), Math.abs(whole), settings),
       );
-    const { trackpad, right, down } = signal;
     const pans = wheel.action === 'pan' || (wheel.action === 'by-device' && trackpad === 'scroll');
     if (pans && trackpad !== 'pinch' && right !== undefined && down !== undefined)
-      return [{ kind: 'shift', right, down }];
-    return zooms(way * notches);
+      return [shifted(right, down, factor * (isFaster ? pan.fasterFactor : 1))];
+    // A stop is a stop, as for keys.
+    return zooms(way * notches * (isFaster && zoom.stops === null ? zoom.fasterFactor : 1));
   }
 
   #whole(notches: number): number {
@@ -49,6 +58,10 @@ export class Wheel {
   clear(): void {
     this.parts = 0;
   }
+}
+
+function shifted(right: number, down: number, factor: number): ShiftIntent {
+  return { kind: 'shift', right: right * factor, down: down * factor };
 }
 
 /** What so many notches of a bound wheel do; abilities that go in steps count whole notches only. */
@@ -86,6 +99,8 @@ function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch
     case 'drag':
     case 'pull':
     case 'orbit':
+    case 'dragTurn':
+    case 'dragZoom':
       return [];
   }
 }

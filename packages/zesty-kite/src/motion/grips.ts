@@ -1,6 +1,6 @@
 /** Taking hold: of points of the ground, under screen points. */
 import { keepInside } from '../limits/index.ts';
-import { aimAt, nearestCopy, ScratchPoint, ScratchSpot, View, type Point } from '../view/index.ts';
+import { aimAt, nearestCopy, ScratchPoint, ScratchScreenPoint, ScratchSpot, View, type Point } from '../view/index.ts';
 import type { HeldPoint } from './hold.ts';
 import type { Kept } from './kept.ts';
 import { ShownPose } from './shownPose.ts';
@@ -13,6 +13,7 @@ export class Grips {
   /** The focus before bounds and elastic edge were applied. */
   readonly #unstretched = new ScratchPoint();
   readonly #met = new ScratchPoint();
+  readonly #shown = new ScratchScreenPoint();
 
   constructor(kept: Kept) {
     this.#kept = kept;
@@ -29,14 +30,14 @@ export class Grips {
     this.#holdUnder(first);
   }
 
-  /** Takes hold of a point of the ground where it shows; of the focus where it does not. */
-  takeOf(pointX: number, pointY: number): void {
+  /** Takes hold of a point, on the ground if it has no height, if it shows; else of the focus. */
+  takeOf(pointX: number, pointY: number, height?: number): void {
     const { hold, first, focus, level, rules, look, isPinned } = this.#kept;
     // In a world that repeats itself, the copy nearest to the focus.
     const { periodX = 0, periodY = 0 } = rules.ground;
     first.x = focus.x + nearestCopy(pointX - focus.x, periodX);
     first.y = focus.y + nearestCopy(pointY - focus.y, periodY);
-    first.height = rules.terrain === null ? level.height : rules.terrain.heightAt(first.x, first.y);
+    first.height = height ?? rules.terrain?.heightAt(first.x, first.y) ?? level.height;
     const at = this.#aimFrom(focus).toScreen(first.x, first.y, first.height);
     const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
     hold.isGrip = at.inFront && shows && look.v(at.y) > look.reachV && !isPinned;
@@ -67,6 +68,8 @@ export class Grips {
     const { hold, first, second } = this.#kept;
     hold.drop();
     hold.isTooClose = false;
+    first.endLag();
+    second.endLag();
     if (hold.fingers > 0) this.#holdUnder(first);
     if (hold.fingers > 1) this.#holdUnder(second);
   }
@@ -75,10 +78,28 @@ export class Grips {
   setFingers([one, other]: readonly Point[]): void {
     const { hold, first, second } = this.#kept;
     hold.fingers = one === undefined ? 0 : other === undefined ? 1 : 2;
-    first.screenX = one?.x ?? first.screenX;
-    first.screenY = one?.y ?? first.screenY;
-    second.screenX = other?.x ?? second.screenX;
-    second.screenY = other?.y ?? second.screenY;
+    if (one !== undefined) first.setFinger(one.x, one.y);
+    if (other !== undefined) second.setFinger(other.x, other.y);
+  }
+
+  /** Two fingers go on holding what they hold, at the screen points where that shows now: of the sky they take hold again. */
+  holdAsShown(): void {
+    const { first, second } = this.#kept;
+    this.#unstretch();
+    const view = this.#aimFrom(this.#unstretched);
+    const at = this.#shown;
+    const isBelowSky = ({ x, y, height }: HeldPoint): boolean => {
+      view.toScreen(x, y, height, at);
+      return at.inFront && this.#kept.look.v(at.y) > this.#kept.look.reachV;
+    };
+    if (!isBelowSky(first) || !isBelowSky(second)) {
+      this.takeFingers();
+      return;
+    }
+    for (const held of [first, second]) {
+      view.toScreen(held.x, held.y, held.height, at);
+      held.holdAt(at.x, at.y);
+    }
   }
 
   /**

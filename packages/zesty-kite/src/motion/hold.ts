@@ -1,5 +1,6 @@
 /** The grips: points of the ground, held under screen points by fingers, or by a zoom or a turn. */
 import type { Part } from './part.ts';
+import { PIXEL_TOLERANCE } from './rest.ts';
 
 /** A point of the ground, world units, and the CSS pixels where it is held. */
 export class HeldPoint implements Part {
@@ -8,6 +9,9 @@ export class HeldPoint implements Part {
   height = -0;
   screenX = -0;
   screenY = -0;
+  /** How far from the finger that is: two fingers that left the zone of pinch and twist get back what they touched. */
+  lagX = -0;
+  lagY = -0;
 
   copyFrom(other: HeldPoint): void {
     this.x = other.x;
@@ -15,6 +19,41 @@ export class HeldPoint implements Part {
     this.height = other.height;
     this.screenX = other.screenX;
     this.screenY = other.screenY;
+    this.lagX = other.lagX;
+    this.lagY = other.lagY;
+  }
+
+  get lags(): boolean {
+    return this.lagX !== 0 || this.lagY !== 0;
+  }
+
+  /** The finger is here. */
+  setFinger(x: number, y: number): void {
+    this.screenX = x + this.lagX;
+    this.screenY = y + this.lagY;
+  }
+
+  /** It is held at another screen point than where the finger is. */
+  holdAt(x: number, y: number): void {
+    this.lagX += x - this.screenX;
+    this.lagY += y - this.screenY;
+    this.screenX = x;
+    this.screenY = y;
+  }
+
+  /** It is held where the finger is. */
+  endLag(): void {
+    this.screenX -= this.lagX;
+    this.screenY -= this.lagY;
+    this.lagX = this.lagY = 0;
+  }
+
+  /** A step toward the finger, after which so much of the lag remains. */
+  catchUp(remaining: number): void {
+    const lagX = this.lagX * remaining;
+    const lagY = this.lagY * remaining;
+    if (Math.abs(lagX) + Math.abs(lagY) < PIXEL_TOLERANCE) this.endLag();
+    else this.holdAt(this.screenX + lagX - this.lagX, this.screenY + lagY - this.lagY);
   }
 }
 

@@ -216,7 +216,8 @@ export class Kept implements Readonly<Pose> {
   get isLagging(): boolean {
     const { tilt, lens, insets, hold, focus, level } = this;
     if (tilt.isActive || lens.isActive || insets.isActive) return true;
-    return hold.fingers === 0 && (level.isActive || focus.isStretched);
+    if (hold.fingers > 0) return hold.fingers === 2 && (this.first.lags || this.second.lags);
+    return level.isActive || focus.isStretched;
   }
 
   /** Time changes nothing: at rest, or stalled with nothing easing any more. */

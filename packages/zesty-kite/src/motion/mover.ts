@@ -13,7 +13,9 @@ export interface MoverSignal {
 }
 
 /** The values that a placing names. */
-export type Placement = Readonly<Partial<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number | undefined>>>;
+export type Placement = Readonly<
+  Partial<Record<'x' | 'y' | 'height' | 'span' | 'heading' | 'pitch', number | undefined>>
+>;
 
 /** What a hand that drags or pinches has just done. */
 export interface HandMoved {

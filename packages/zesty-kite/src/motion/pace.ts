@@ -11,6 +11,9 @@ const PINCH_HALF_LIFE = 0.05;
 /** What a change of settings would have made jump eases with this half-life, seconds. */
 const OFFSET_HALF_LIFE = 0.1;
 
+/** What two fingers hold comes back under them with this half-life, seconds: nearly all of it in 0.2 s. */
+const LAG_HALF_LIFE = 0.025;
+
 export class Pace {
   readonly zoom = new Decay();
   readonly turn = new Decay();
@@ -22,6 +25,7 @@ export class Pace {
   readonly lens = new Decay();
   /** For a pitch and a lens that follow at once, while two fingers zoom. */
   readonly pinch = new Decay();
+  readonly lag = new Decay();
   readonly level = new Decay();
   readonly insets = new Decay();
   readonly back = new Decay();
@@ -37,6 +41,7 @@ export class Pace {
     this.pitch.take(pitch.halfLife);
     this.lens.take(lens.halfLife);
     this.pinch.take(PINCH_HALF_LIFE);
+    this.lag.take(LAG_HALF_LIFE);
     this.level.take(ground.followHalfLife);
     this.insets.take(safeFrame.halfLife);
     this.back.take(bounds?.returnHalfLife ?? 0);

@@ -40,9 +40,18 @@ export class Pair {
 
   /** Takes hold, with every finger of a hand, of what is shown under it from now on. */
   hold(): void {
-    const { hold, zoom, rules } = this.#kept;
     this.#grips.takeFingers();
-    if (hold.fingers < 2) return;
+    if (this.#kept.hold.fingers === 2) this.#begin();
+  }
+
+  /** Two fingers zoom or turn from now on. What they hold is not under them, and comes back there. */
+  leaveZone(): void {
+    this.#grips.holdAsShown();
+    this.#begin();
+  }
+
+  #begin(): void {
+    const { hold, zoom, rules } = this.#kept;
     // From now on the fingers hold what is shown.
     if (hold.mayZoom) zoom.hold(zoom.shown);
     if (hold.mayZoom && rules.followsAtOnce) hold.isPinched = true;

@@ -1,4 +1,5 @@
 /** The pan over the ground: by held keys, an edge, a stick, or a glide. */
+import type { Point } from '../view/index.ts';
 import type { Part } from './part.ts';
 import { VELOCITY_TOLERANCE } from './rest.ts';
 
@@ -9,6 +10,9 @@ export class Pan implements Part {
   /** The velocity being eased to. */
   targetX = -0;
   targetY = -0;
+  /** What is added to it along the axes of the world, in pan speeds. */
+  targetEast = -0;
+  targetSouth = -0;
   /** It glides on after a hand let go. */
   isGliding = false;
   /** No frames are being drawn: what is held counts as let go, and what eases goes on. */
@@ -24,6 +28,8 @@ export class Pan implements Part {
     this.velocityY = other.velocityY;
     this.targetX = other.targetX;
     this.targetY = other.targetY;
+    this.targetEast = other.targetEast;
+    this.targetSouth = other.targetSouth;
     this.isGliding = other.isGliding;
     this.isStalled = other.isStalled;
     this.isFar = other.isFar;
@@ -38,7 +44,7 @@ export class Pan implements Part {
 
   /** The same, whether frames are drawn or not. */
   get isAsked(): boolean {
-    return this.targetX !== 0 || this.targetY !== 0;
+    return this.targetX !== 0 || this.targetY !== 0 || this.targetEast !== 0 || this.targetSouth !== 0;
   }
 
   get isMoving(): boolean {
@@ -66,10 +72,11 @@ export class Pan implements Part {
    *
    * @param midway what is left of the velocity after half of the step
    * @param way world units that a velocity of 1 goes in the step
+   * @param target the velocity to ease to
    */
-  step(midway: number, way: number): void {
-    const targetX = this.isStalled ? 0 : this.targetX;
-    const targetY = this.isStalled ? 0 : this.targetY;
+  step(midway: number, way: number, target: Readonly<Point>): void {
+    const targetX = this.isStalled ? 0 : target.x;
+    const targetY = this.isStalled ? 0 : target.y;
     const awayX = (this.velocityX - targetX) * midway;
     const awayY = (this.velocityY - targetY) * midway;
     this.stepX = (targetX + awayX) * way;

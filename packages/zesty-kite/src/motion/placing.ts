@@ -1,4 +1,5 @@
 /** Being put somewhere: at the start, by the program, by limits or a screen that change. */
+import { ScratchPoint } from '../view/index.ts';
 import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Placement } from './mover.ts';
@@ -20,7 +21,7 @@ export function beginAt(motion: Motion, start: Start): void {
   focus.x = start.x;
   focus.y = start.y;
   arrive(motion);
-  motion.focusing.putAt(start.x, start.y);
+  lookAt(motion, start.x, start.y, start.height);
   arrive(motion);
   motion.pair.hold();
   motion.focusing.solve();
@@ -46,7 +47,7 @@ export function placeAt(motion: Motion, place: Placement): void {
   const { focus, hold, level, offset } = motion;
   const { span, heading, pitch } = place;
   const { isGrip, isBelowEye, isOrbit } = hold;
-  const moves = place.x !== undefined || place.y !== undefined;
+  const moves = movesFocus(place);
   const looks = span !== undefined || heading !== undefined || pitch !== undefined;
   endMoversAt(motion, place);
   endPanAlong(motion, place);
@@ -56,7 +57,7 @@ export function placeAt(motion: Motion, place: Placement): void {
     focus.unstretch();
     offset.x = offset.y = offset.focusHeight = 0;
     hold.drop();
-    motion.focusing.putAt(place.x ?? focus.x, place.y ?? focus.y);
+    lookAt(motion, place.x ?? focus.x, place.y ?? focus.y, place.height);
   }
   if (hold.fingers === 0 && (moves || span !== undefined)) level.stand(motion.groundLevel);
   settleInside(motion);
@@ -68,10 +69,30 @@ export function placeAt(motion: Motion, place: Placement): void {
   hold.isOrbit = isOrbit;
 }
 
+function movesFocus({ x, y, height }: Placement): boolean {
+  return x !== undefined || y !== undefined || height !== undefined;
+}
+
+/** How often the focus height, which depends on the focus, is looked up. */
+const LOOKUPS = 4;
+
+/** Puts the focus where a point of this height shows in the middle; of the ground if it is undefined. */
+function lookAt(motion: Motion, x: number, y: number, height: number | undefined): void {
+  const { focusing, level, zoom, look, rules } = motion;
+  focusing.putAt(x, y);
+  if (height === undefined) return;
+  for (let i = rules.terrain === null ? 1 : LOOKUPS; i > 0; i--) {
+    level.stand(motion.groundLevel);
+    look.meet(0, 0, zoom.shown, height - level.height, met);
+    focusing.putAt(x - met.x, y - met.y);
+  }
+}
+const met = new ScratchPoint();
+
 /** Ends the movers that a placing ends. */
 function endMoversAt(motion: Motion, place: Placement): void {
   for (const { mover, state } of motion.moving) mover.interruptAxes?.(state, place);
-  if (place.x !== undefined || place.y !== undefined) motion.endMovers('placeFocus');
+  if (movesFocus(place)) motion.endMovers('placeFocus');
   if (place.span !== undefined) motion.endMovers('placeSpan');
   if (place.heading !== undefined) motion.endMovers('placeHeading');
   if (place.pitch !== undefined) motion.endMovers('placePitch');

@@ -13,6 +13,8 @@ import { ZoomStops } from './stops.ts';
 export interface Start {
   readonly x: number;
   readonly y: number;
+  /** Of the point at x and y that shows in the middle; the ground when left out. */
+  readonly height?: number | undefined;
   readonly span: number;
   readonly heading: number;
   readonly pitch: number | null;

@@ -1,9 +1,10 @@
 /** Motion over time: zoom and turn, then what follows them, then grip or velocity, then bounds. */
 import { log2 } from '../math/index.ts';
-import { Look, ScratchPoint } from '../view/index.ts';
+import { Look, ScratchPoint, type Point } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
+import type { Pan } from './pan.ts';
 import { ShownPose } from './shownPose.ts';
 
 /**
@@ -21,6 +22,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   turn.before = turn.shown;
   tilt.before = tilt.pitch;
   if (offset.isOn) offset.decay(pace.offset.over(seconds).remaining, zoom.shown);
+  if (hold.fingers === 2) catchUp(motion, pace.lag.over(seconds).remaining);
   const { isSteered } = motion;
   if (isSteered) steer(motion, seconds);
   // Else only signals, which find it themselves, ask for another goal.
@@ -48,6 +50,11 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (hold.isGrip && motion.hasArrived && (isPanning || !motion.isLagging)) hold.drop();
   return true;
+}
+
+function catchUp({ first, second }: Motion, remaining: number): void {
+  if (first.lags) first.catchUp(remaining);
+  if (second.lags) second.catchUp(remaining);
 }
 
 /** Whether the focus follows from the grip alone, and not from where it was before. */
@@ -113,8 +120,10 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   const isTurned = turn.before !== turn.shown || tilt.before !== tilt.pitch;
   const midLook = isTurned ? lookMidway(motion) : motion.look;
   const speed = motion.valueNow(rules.speed, panning.isFar);
-  panning.step(midway, ((zoom.before + zoom.shown) / 2) * speed * seconds);
-  midLook.toWorld(panning.stepX, panning.stepY * motion.foreshortening(midLook), pushed);
+  const steep = motion.foreshortening(midLook);
+  setPanTarget(panning, midLook, steep, pushed);
+  panning.step(midway, ((zoom.before + zoom.shown) / 2) * speed * seconds, pushed);
+  midLook.toWorld(panning.stepX, panning.stepY * steep, pushed);
   panning.stepX = pushed.x;
   panning.stepY = pushed.y;
   const { x, y } = focus;
@@ -129,6 +138,20 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   }
   panning.endStep();
   motion.tellPanned();
+}
+
+/** Sets `out` to the velocity that a pan eases to, in screen directions: a push along the world's axes is as fast as any other. */
+function setPanTarget(panning: Pan, { sinHeading, cosHeading }: Look, steep: number, out: Point): void {
+  const { targetX, targetY, targetEast, targetSouth } = panning;
+  out.x = targetX;
+  out.y = targetY;
+  if (targetEast === 0 && targetSouth === 0) return;
+  const right = targetEast * cosHeading + targetSouth * sinHeading;
+  const down = (targetSouth * cosHeading - targetEast * sinHeading) / steep;
+  const asked = targetEast * targetEast + targetSouth * targetSouth;
+  const share = Math.sqrt(asked / (right * right + down * down));
+  out.x += right * share;
+  out.y += down * share;
 }
 
 /** As the camera looks in the middle of the step. */

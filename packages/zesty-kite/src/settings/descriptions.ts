@@ -57,12 +57,14 @@ export const descriptions: Readonly<Record<string, string>> = {
   'turn.stops.offset': 'One of these headings, in degrees: 45 for tiles that are diamonds.',
   'turn.perScreen': 'How far a drag over the height of the screen turns, in degrees; below 0 the other way round.',
   'turn.anchor':
-    'What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them.',
+    'The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them.',
   'turn.halfLife': 'Seconds to cover half of what is left of a turn; 0 is instant.',
   pan: 'Moving by held keys.',
   'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',
   'pan.evenSpeedOn':
     'Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen.',
+  'pan.directions':
+    'The directions of keys and sticks: up is up on the screen, or north in the world whatever the heading.',
   'pan.fasterFactor': 'How many times faster keys, sticks and edges pan while a key of `faster` is held.',
   'pan.startHalfLife': 'Seconds to cover half of the way to full speed; 0 starts at once.',
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
@@ -72,6 +74,7 @@ export const descriptions: Readonly<Record<string, string>> = {
     'The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds.',
   'zoom.notch': 'The factor of one wheel notch.',
   'zoom.rate': 'How fast held keys zoom, in notches per second.',
+  'zoom.perScreen': 'How many notches a drag over the height of the screen zooms; below 0, down comes nearer.',
   'zoom.fasterFactor': 'How many times faster they zoom while a key of `faster` is held.',
   'zoom.halfLife': 'Seconds to cover half of what is left of a zoom; 0 is instant.',
   'zoom.minPixelsPerUnit': 'The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span.',
@@ -155,6 +158,10 @@ export const descriptions: Readonly<Record<string, string>> = {
   locked: 'What the player cannot do now, such as in a cutscene; the program still can.',
   inverted:
     'What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise.',
+  sensitivity: 'Factors that players set. A drag has none, because the ground stays under the pointer.',
+  'sensitivity.wheel': 'How far the wheel goes, also two fingers that scroll on a trackpad.',
+  'sensitivity.pinch': 'How far a pinch zooms; with 1, two fingers on a screen keep the ground that they touched.',
+  'sensitivity.orbit': 'How far an orbit turns and tilts.',
   drag: 'Fingers and dragging buttons.',
   'drag.startsAfter': 'How far a button goes before it drags instead of clicking, in CSS pixels.',
   'drag.touchStartsAfter': 'The same for a finger.',
@@ -191,5 +198,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'bindings.drag': 'Holds the ground under the pointer; two fingers pinch and twist.',
   'bindings.pull':
     'Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther.',
-  'bindings.orbit': 'Turns and tilts with the pointer, about `turn.anchor`.',
+  'bindings.orbit': 'Turns and tilts with the pointer, about `turn.anchor`. `MouseMotion` needs no button.',
+  'bindings.dragTurn': 'Turns with the pointer, and does not tilt. `MouseMotion` needs no button.',
+  'bindings.dragZoom': 'Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far.',
 };

@@ -9,7 +9,7 @@ export {
 export { descriptions } from './descriptions.ts';
 export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';
-export { BUTTONS, WHEELS, type Button } from './inputs.ts';
+export { BUTTONS, MOUSE_MOTION, WHEELS, type Button } from './inputs.ts';
 export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';

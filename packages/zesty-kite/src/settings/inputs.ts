@@ -20,6 +20,9 @@ export type Button = (typeof BUTTONS)[number];
 /** A wheel, away from the player and toward. */
 export const WHEELS = ['WheelUp', 'WheelDown'] as const;
 
+/** The mouse moves with no button down. */
+export const MOUSE_MOTION = 'MouseMotion';
+
 const WAYS = ['Up', 'Down', 'Left', 'Right'];
 /** Modifiers without a side: either side counts. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'Meta'];
@@ -53,7 +56,7 @@ const KEYS = [
   ...words('Suspend Again Copy Cut Find Open Paste Props Select Undo Hiragana Katakana'),
 ];
 
-const INPUTS = [...KEYS, ...BUTTONS, ...WHEELS, ...DEVICE_INPUTS];
+const INPUTS = [...KEYS, ...BUTTONS, ...WHEELS, MOUSE_MOTION, ...DEVICE_INPUTS];
 const known = new Set(INPUTS);
 
 /** Common spellings that are not UI Events codes, and the codes that they mean. */

@@ -125,7 +125,7 @@ const turn = v.object(
     step: v.optional(number(0, 360, 90), 90),
     stops: v.optional(v.nullable(headingStops), null),
     perScreen: v.optional(number(-3600, 3600, 180), 180),
-    anchor: v.optional(oneOf(['cursor', 'focus']), 'focus'),
+    anchor: v.optional(oneOf(['cursor', 'focus', 'eye']), 'focus'),
   },
   objectMessage,
 );
@@ -134,6 +134,7 @@ const pan = v.object(
   {
     speed: v.optional(byZoom(number(0, 100, 1)), 1),
     evenSpeedOn: v.optional(oneOf(['screen', 'ground']), 'screen'),
+    directions: v.optional(oneOf(['screen', 'world']), 'screen'),
     fasterFactor: v.optional(number(0, 100, 2), 2),
     startHalfLife: v.optional(halfLife, 0.08),
     stopHalfLife: v.optional(halfLife, 0.08),
@@ -156,6 +157,7 @@ const zoom = v.object(
     rate: v.optional(number(0, 1000, 8), 8),
     fasterFactor: v.optional(number(0, 100, 2), 2),
     halfLife: v.optional(halfLife, 0.09),
+    perScreen: v.optional(number(-1000, 1000, 20), 20),
     anchor: v.optional(anchor, 'cursor'),
     outAnchor: v.optional(v.nullable(anchor), null),
   },
@@ -239,6 +241,8 @@ const bindings = v.object(
     drag: v.optional(inputs, ['MouseMiddle', 'Touch']),
     pull: v.optional(inputs, []),
     orbit: v.optional(inputs, []),
+    dragTurn: v.optional(inputs, []),
+    dragZoom: v.optional(inputs, []),
   },
   objectMessage,
 );
@@ -300,6 +304,9 @@ const pad = v.object(
   objectMessage,
 );
 
+const factor = v.optional(number(0, 100, 1), 1);
+const sensitivity = v.object({ wheel: factor, pinch: factor, orbit: factor }, objectMessage);
+
 const locked = v.array(oneOf(['pan', 'zoom', 'turn', 'tilt']), 'a list of "pan", "zoom", "turn" and "tilt"');
 const inverted = v.array(oneOf(['wheel', 'turn', 'tilt']), 'a list of "wheel", "turn" and "tilt"');
 
@@ -326,6 +333,7 @@ export const settingsSchema = v.object(
     pad: v.optional(pad, {}),
     locked: v.optional(locked, []),
     inverted: v.optional(inverted, []),
+    sensitivity: v.optional(sensitivity, {}),
     reducedMotion: v.optional(v.boolean('true or false'), false),
     bindings: v.optional(bindings, {}),
   },

@@ -141,8 +141,8 @@ export type Settings = {
           | undefined;
         /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
         perScreen?: number | undefined;
-        /** What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them. Values: "cursor", "focus". Default: `"focus"`. */
-        anchor?: 'cursor' | 'focus' | undefined;
+        /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "cursor", "focus", "eye". Default: `"focus"`. */
+        anchor?: 'cursor' | 'focus' | 'eye' | undefined;
       }
     | undefined;
   /** Moving by held keys. */
@@ -164,6 +164,8 @@ export type Settings = {
           | undefined;
         /** Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen. Values: "screen", "ground". Default: `"screen"`. */
         evenSpeedOn?: 'screen' | 'ground' | undefined;
+        /** The directions of keys and sticks: up is up on the screen, or north in the world whatever the heading. Values: "screen", "world". Default: `"screen"`. */
+        directions?: 'screen' | 'world' | undefined;
         /** How many times faster keys, sticks and edges pan while a key of `faster` is held. Values: 0 … 100. Default: `2`. */
         fasterFactor?: number | undefined;
         /** Seconds to cover half of the way to full speed; 0 starts at once. Values: 0 … 60. Default: `0.08`. */
@@ -195,6 +197,8 @@ export type Settings = {
         fasterFactor?: number | undefined;
         /** Seconds to cover half of what is left of a zoom; 0 is instant. Values: 0 … 60. Default: `0.09`. */
         halfLife?: number | undefined;
+        /** How many notches a drag over the height of the screen zooms; below 0, down comes nearer. Values: -1000 … 1000. Default: `20`. */
+        perScreen?: number | undefined;
         /** What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye. Values: "cursor", "focus", "below-eye". Default: `"cursor"`. */
         anchor?: 'cursor' | 'focus' | 'below-eye' | undefined;
         /** The same while zooming out; null for the same anchor both ways. Values: "cursor", "focus", "below-eye", or null. Default: `null`. */
@@ -382,6 +386,17 @@ export type Settings = {
   locked?: ('pan' | 'zoom' | 'turn' | 'tilt')[] | undefined;
   /** What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise. Values: a list of "wheel", "turn", "tilt". Default: `[]`. */
   inverted?: ('wheel' | 'turn' | 'tilt')[] | undefined;
+  /** Factors that players set. A drag has none, because the ground stays under the pointer. */
+  sensitivity?:
+    | {
+        /** How far the wheel goes, also two fingers that scroll on a trackpad. Values: 0 … 100. Default: `1`. */
+        wheel?: number | undefined;
+        /** How far a pinch zooms; with 1, two fingers on a screen keep the ground that they touched. Values: 0 … 100. Default: `1`. */
+        pinch?: number | undefined;
+        /** How far an orbit turns and tilts. Values: 0 … 100. Default: `1`. */
+        orbit?: number | undefined;
+      }
+    | undefined;
   /** Nothing eases or glides: zooms, turns and the way home are there at once. `listen` sets it as the system asks. Values: true, false. Default: `false`. */
   reducedMotion?: boolean | undefined;
   /** What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page. */
@@ -421,8 +436,12 @@ export type Settings = {
         drag?: string[] | undefined;
         /** Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther. Values: a list of inputs. Default: `[]`. */
         pull?: string[] | undefined;
-        /** Turns and tilts with the pointer, about `turn.anchor`. Values: a list of inputs. Default: `[]`. */
+        /** Turns and tilts with the pointer, about `turn.anchor`. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
         orbit?: string[] | undefined;
+        /** Turns with the pointer, and does not tilt. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
+        dragTurn?: string[] | undefined;
+        /** Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
+        dragZoom?: string[] | undefined;
       }
     | undefined;
 };
@@ -550,8 +569,8 @@ export type FullSettings = {
     } | null;
     /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
     perScreen: number;
-    /** What an orbit turns and tilts about: the focus, or the ground under the cursor where it was pressed. Keys and steps turn about the focus; two fingers that tilt do so about the point between them. Values: "cursor", "focus". Default: `"focus"`. */
-    anchor: 'cursor' | 'focus';
+    /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "cursor", "focus", "eye". Default: `"focus"`. */
+    anchor: 'cursor' | 'focus' | 'eye';
   };
   /** Moving by held keys. */
   pan: {
@@ -570,6 +589,8 @@ export type FullSettings = {
         };
     /** Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen. Values: "screen", "ground". Default: `"screen"`. */
     evenSpeedOn: 'screen' | 'ground';
+    /** The directions of keys and sticks: up is up on the screen, or north in the world whatever the heading. Values: "screen", "world". Default: `"screen"`. */
+    directions: 'screen' | 'world';
     /** How many times faster keys, sticks and edges pan while a key of `faster` is held. Values: 0 … 100. Default: `2`. */
     fasterFactor: number;
     /** Seconds to cover half of the way to full speed; 0 starts at once. Values: 0 … 60. Default: `0.08`. */
@@ -599,6 +620,8 @@ export type FullSettings = {
     fasterFactor: number;
     /** Seconds to cover half of what is left of a zoom; 0 is instant. Values: 0 … 60. Default: `0.09`. */
     halfLife: number;
+    /** How many notches a drag over the height of the screen zooms; below 0, down comes nearer. Values: -1000 … 1000. Default: `20`. */
+    perScreen: number;
     /** What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye. Values: "cursor", "focus", "below-eye". Default: `"cursor"`. */
     anchor: 'cursor' | 'focus' | 'below-eye';
     /** The same while zooming out; null for the same anchor both ways. Values: "cursor", "focus", "below-eye", or null. Default: `null`. */
@@ -762,6 +785,15 @@ export type FullSettings = {
   locked: ('pan' | 'zoom' | 'turn' | 'tilt')[];
   /** What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise. Values: a list of "wheel", "turn", "tilt". Default: `[]`. */
   inverted: ('wheel' | 'turn' | 'tilt')[];
+  /** Factors that players set. A drag has none, because the ground stays under the pointer. */
+  sensitivity: {
+    /** How far the wheel goes, also two fingers that scroll on a trackpad. Values: 0 … 100. Default: `1`. */
+    wheel: number;
+    /** How far a pinch zooms; with 1, two fingers on a screen keep the ground that they touched. Values: 0 … 100. Default: `1`. */
+    pinch: number;
+    /** How far an orbit turns and tilts. Values: 0 … 100. Default: `1`. */
+    orbit: number;
+  };
   /** Nothing eases or glides: zooms, turns and the way home are there at once. `listen` sets it as the system asks. Values: true, false. Default: `false`. */
   reducedMotion: boolean;
   /** What asks for what: keys by their UI Events codes, MouseLeft, MouseMiddle, MouseRight, MouseBack, MouseForward, Touch, Pen, PenBarrel, PenEraser, WheelUp, WheelDown; of a pad PadLeftStickUp, …Down, …Left, …Right and the same of PadRightStick, PadLeftTrigger, PadRightTrigger, PadLeftShoulder, PadRightShoulder, PadFaceBottom, …Right, …Left, …Top, PadUp, …Down, …Left, …Right, PadSelect, PadStart, PadCentre, and PadLeftStick and PadRightStick for pressing a stick down; Shift, Control, Alt and Meta stand for either side; Space+MouseLeft is a button while a key is held. What is not named here is left to the page. */
@@ -800,8 +832,12 @@ export type FullSettings = {
     drag: string[];
     /** Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther. Values: a list of inputs. Default: `[]`. */
     pull: string[];
-    /** Turns and tilts with the pointer, about `turn.anchor`. Values: a list of inputs. Default: `[]`. */
+    /** Turns and tilts with the pointer, about `turn.anchor`. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
     orbit: string[];
+    /** Turns with the pointer, and does not tilt. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
+    dragTurn: string[];
+    /** Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
+    dragZoom: string[];
   };
 };
 

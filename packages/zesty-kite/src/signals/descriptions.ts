@@ -17,6 +17,9 @@ export const descriptions: Readonly<Record<string, string>> = {
   hover: 'The pointer is near enough to an edge to pan, or no longer.',
   'hover.x': 'CSS pixels from the left of the screen; left out, with y, where it is nowhere.',
   'hover.y': 'CSS pixels from the top.',
+  motion: 'The mouse moved with no button down. Only bindings of `MouseMotion` use it.',
+  'motion.right': 'CSS pixels to the right.',
+  'motion.down': 'CSS pixels down.',
   press: 'A button or a finger came down.',
   'press.id': 'Tells presses apart until they are lifted.',
   'press.input': 'What came down.',
@@ -42,7 +45,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   turn: 'The camera turns clockwise, seen from above.',
   'turn.degrees': 'How far.',
   'turn.about':
-    'What stays where it is: a point of the ground, {x, y}, or what shows at a screen point, {screenX, screenY}; the focus when left out.',
+    'The point that stays in place: a point of the world {x, y, height}, the ground at a screen point {screenX, screenY}, or "eye", the ground below the eye; the focus when left out.',
   tilt: 'The camera looks down more.',
   'tilt.degrees': 'How far; below 0: less.',
   'tilt.about': 'As for a turn.',
@@ -63,6 +66,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'place.span': 'World units.',
   'place.heading': 'Degrees.',
   'place.pitch': 'Degrees; the limits of the settings hold.',
+  'place.height':
+    'The height of the point at x and y that shows in the middle, world units; on the ground when left out.',
   terrain: 'From here on it is over another terrain, or over flat ground.',
   'terrain.id': 'What it calls itself; null for flat ground.',
   'terrain.digest': 'The fingerprint of its heights; null for flat ground.',

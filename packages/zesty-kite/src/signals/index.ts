@@ -25,6 +25,7 @@ export {
   type HoldSignal,
   type HomeSignal,
   type HoverSignal,
+  type MotionSignal,
   type KeySignal,
   type LiftSignal,
   type MoveSignal,

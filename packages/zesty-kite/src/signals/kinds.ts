@@ -32,21 +32,34 @@ const MAX_DEGREES = 1e6;
 
 const pixels = place(MAX_PIXELS);
 
-/** What stays where it is while the camera turns or tilts: a point of the ground, or whatever shows at a screen point. */
-export type About = { readonly x: number; readonly y: number } | { readonly screenX: number; readonly screenY: number };
+/**
+ * The point that stays in place while the camera zooms, turns or tilts: a point of the world (its height is that of the ground if
+ * it is left out), the ground that shows at a screen point, or the ground below the eye.
+ */
+export type About =
+  | { readonly x: number; readonly y: number; readonly height?: number }
+  | { readonly screenX: number; readonly screenY: number }
+  | 'eye';
 
-const ABOUT = 'a point of the ground {x, y}, a screen point {screenX, screenY}, or nothing';
+const ABOUT = 'a point {x, y, height}, a screen point {screenX, screenY}, "eye", or nothing';
 const coordinate = number(-FARTHEST, FARTHEST);
 const onScreen = number(-MAX_PIXELS, MAX_PIXELS);
-const groundPoint = object({ x: coordinate, y: coordinate }, ABOUT);
-const screenPoint = object({ screenX: onScreen, screenY: onScreen }, ABOUT);
+const worldPoint = object<{ readonly x: number; readonly y: number; readonly height?: number }>(
+  { x: coordinate, y: coordinate, height: maybeNumber(-FARTHEST, FARTHEST) },
+  ABOUT,
+);
+const screenPoint = object<{ readonly screenX: number; readonly screenY: number }>(
+  { screenX: onScreen, screenY: onScreen },
+  ABOUT,
+);
 const about: OptionalField<About> = maybe({
   clean: (value, path, signal) => {
+    if (value === 'eye') return value;
     if (typeof value !== 'object' || value === null || !('x' in value || 'screenX' in value))
       return refuse(path, value, ABOUT);
-    return 'x' in value ? groundPoint.clean(value, path, signal) : screenPoint.clean(value, path, signal);
+    return 'x' in value ? worldPoint.clean(value, path, signal) : screenPoint.clean(value, path, signal);
   },
-  schema: { anyOf: [groundPoint.schema, screenPoint.schema] },
+  schema: { anyOf: [worldPoint.schema, screenPoint.schema, { const: 'eye' }] },
 });
 
 /** A factor by which to zoom, where no notches say how far. */
@@ -149,6 +162,8 @@ export const SIGNALS = {
     x: hovered,
     y: hovered,
   },
+  /** The mouse moved with no button down, CSS pixels: bindings of `MouseMotion` turn by it. */
+  motion: { right: onScreen, down: onScreen },
   /** A button or a finger came down. */
   press: {
     /** Tells presses apart until they are lifted. */
@@ -200,6 +215,8 @@ export const SIGNALS = {
     span: maybeNumber(1 / FARTHEST, FARTHEST),
     heading: maybeNumber(-MAX_DEGREES, MAX_DEGREES),
     pitch: maybeNumber(0, 90),
+    /** The height of the point at x and y that shows in the middle; on the ground when left out. */
+    height: maybeNumber(-FARTHEST, FARTHEST),
   },
   /** From now on it is over another terrain, or over flat ground where both are null. */
   terrain: {
@@ -223,6 +240,7 @@ export type ScreenSignal = SignalOf<'screen'>;
 export type KeySignal = SignalOf<'key'>;
 export type WheelSignal = SignalOf<'wheel'>;
 export type HoverSignal = SignalOf<'hover'>;
+export type MotionSignal = SignalOf<'motion'>;
 export type PressSignal = SignalOf<'press'>;
 export type MoveSignal = SignalOf<'move'>;
 export type LiftSignal = SignalOf<'lift'>;
@@ -242,7 +260,7 @@ export type ChangeSignal = SignalOf<'change'>;
 
 /** What a hand does: the player's, or the program's in its place. */
 export type HandSignal = SignalOf<
-  'key' | 'wheel' | 'press' | 'move' | 'lift' | 'hold' | 'unhold' | 'release' | DeviceKind
+  'key' | 'wheel' | 'motion' | 'press' | 'move' | 'lift' | 'hold' | 'unhold' | 'release' | DeviceKind
 >;
 
 /** Anything that steers, without its time. */

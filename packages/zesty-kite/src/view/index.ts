@@ -15,4 +15,4 @@ export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts
 export { wholeWithin } from './depth.ts';
 export { FRAME_PLACES } from './framePlaces.ts';
 export { aim, aimAt, View, type Affine, type Footprint, type Ray } from './view.ts';
-export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchSpot } from './scratch.ts';
+export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
