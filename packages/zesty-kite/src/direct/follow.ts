@@ -2,7 +2,6 @@
 import { learn, type Learned } from '../abilities/index.ts';
 import { rigOf, type Camera } from '../camera/index.ts';
 import { checkNumber, checkObject, checkOneOf } from '../messages/index.ts';
-import type { Point } from '../view/index.ts';
 import { Evenly } from './evenly.ts';
 import { cameraHere } from './here.ts';
 import { checkedPoint, Samples, type Target } from './samples.ts';

@@ -211,8 +211,10 @@ function project(state: Following, motion: Motion, x: number, y: number, out: Po
   out.y = BEHIND;
 }
 
-function atHeight({ height: _, ...wish }: FollowSignal, height: number | undefined): FollowSignal {
-  return height === undefined ? wish : { ...wish, height };
+function atHeight(wish: FollowSignal, height: number | undefined): FollowSignal {
+  const { height: before, ...onGround } = wish;
+  if (before === height) return wish;
+  return height === undefined ? onGround : { ...onGround, height };
 }
 
 /** How much higher than the focus the target is at a place. */

@@ -81,7 +81,7 @@ export function styleElement(
 
 /** Focuses the element because of a press: its focus ring is hidden until it loses the focus. */
 export function focusByPress(element: HTMLElement, signal: AbortSignal): void {
-  element.focus({ preventScroll: true, focusVisible: false } as FocusOptions);
+  element.focus({ preventScroll: true, focusVisible: false });
   if (ringless.has(element)) return;
   const { outline } = element.style;
   element.style.outline = 'none';

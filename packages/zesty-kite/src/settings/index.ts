@@ -1,11 +1,5 @@
-export {
-  changeSettings,
-  checkSettings,
-  completeLayers,
-  completeSettings,
-  FARTHEST_IN_MIN_SPANS,
-  type Checked,
-} from './check.ts';
+export { changeSettings, checkSettings, completeLayers, completeSettings, type Checked } from './check.ts';
+export { FARTHEST_IN_MIN_SPANS } from './contradictions.ts';
 export { descriptions } from './descriptions.ts';
 export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';

@@ -4,6 +4,10 @@ import { shortened, shown, type Problems } from '../messages/index.ts';
 /** Levels of objects and lists in one another. */
 const DEEPEST = 64;
 
+/** Longer lists are a mistake, except for the stops of the zoom and the corners of shapes. */
+export const MOST_ITEMS = 1000;
+const LONG: ReadonlySet<string | number> = new Set(['stops', 'polygon', 'area']);
+
 /** An object or a list, and where it stands: its key in what is around it. */
 interface Level {
   readonly value: object;
@@ -32,6 +36,8 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   const level = { value, key, around, depth: around === null ? 1 : around.depth + 1 };
   if (level.depth > DEEPEST)
     return refuse('another level', `at most ${String(DEEPEST)} levels in one another`, key, around, problems);
+  if (isList && value.length > MOST_ITEMS && !mayBeLong(level))
+    return refuse(`${String(value.length)} items`, `at most ${String(MOST_ITEMS)}`, key, around, problems);
   if (isList) return Object.freeze(listOf(value, level, problems));
   const copied: Record<string, unknown> = {};
   for (const [name, item] of Object.entries(value)) {
@@ -59,6 +65,11 @@ function listOf(list: readonly unknown[], level: Level, problems: Problems): unk
     copied.push(copy(list[i], i, level, problems));
   }
   return copied;
+}
+
+function mayBeLong(list: Level): boolean {
+  for (let level: Level | null = list; level !== null; level = level.around) if (LONG.has(level.key)) return true;
+  return false;
 }
 
 function isInside(value: object, around: Level | null): boolean {

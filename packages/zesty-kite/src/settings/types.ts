@@ -141,8 +141,8 @@ export type Settings = {
           | undefined;
         /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
         perScreen?: number | undefined;
-        /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "cursor", "focus", "eye". Default: `"focus"`. */
-        anchor?: 'cursor' | 'focus' | 'eye' | undefined;
+        /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "focus", "cursor", "eye". Default: `"focus"`. */
+        anchor?: 'focus' | 'cursor' | 'eye' | undefined;
       }
     | undefined;
   /** Moving by held keys. */
@@ -569,8 +569,8 @@ export type FullSettings = {
     } | null;
     /** How far a drag over the height of the screen turns, in degrees; below 0 the other way round. Values: -3600 … 3600. Default: `180`. */
     perScreen: number;
-    /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "cursor", "focus", "eye". Default: `"focus"`. */
-    anchor: 'cursor' | 'focus' | 'eye';
+    /** The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them. Values: "focus", "cursor", "eye". Default: `"focus"`. */
+    anchor: 'focus' | 'cursor' | 'eye';
   };
   /** Moving by held keys. */
   pan: {
