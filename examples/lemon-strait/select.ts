@@ -50,7 +50,11 @@ export function createChoosing(
         if (drag.input !== 'MouseLeft' && drag.input !== 'Touch') return;
         const isDown = drag.phase === 'begin' || drag.phase === 'change';
         drawn = isDown ? drag : null;
-        if (drag.phase === 'end') choose(afloat.filter((barge) => drag.set(box).touchesBox(boxOf(barge))), drag.modifiers.includes('Shift'));
+        if (drag.phase === 'end')
+          choose(
+            afloat.filter((barge) => drag.set(box).touchesBox(boxOf(barge))),
+            drag.modifiers.includes('Shift'),
+          );
         else changed();
       },
       // A finger that is held still draws a box from there.

@@ -77,7 +77,7 @@ function drawTile(context: Context, view: View, tiles: Tiles, column: number, ro
     [column, row + 1],
   ].map(([x = 0, y = 0]) => ({ x: x * size, y: y * size }));
   const upper = corners.map(({ x, y }) => view.toScreen(x, y, rise));
-  fill(context, upper, top[(column + row) % 2] ?? top[0]);
+  fill(context, upper, top[(column + row) % 2] ?? top[0], view.density);
   if (rise === 0) return;
   corners.forEach((corner, i) => {
     const next = corners[(i + 1) % 4] ?? corner;
@@ -86,14 +86,14 @@ function drawTile(context: Context, view: View, tiles: Tiles, column: number, ro
     // Clockwise on the screen: a side faces the viewer where its top runs from right to left.
     if (from === undefined || to === undefined || to.x >= from.x) return;
     const foot = [view.toScreen(next.x, next.y, 0), view.toScreen(corner.x, corner.y, 0)];
-    fill(context, [from, to, ...foot], to.y > from.y ? shade : lit);
+    fill(context, [from, to, ...foot], to.y > from.y ? shade : lit, view.density);
   });
 }
 
-function fill(context: Context, points: readonly { x: number; y: number }[], colour: string): void {
+function fill(context: Context, points: readonly { x: number; y: number }[], colour: string, density: number): void {
   context.fillStyle = colour;
   context.strokeStyle = colour;
-  context.lineWidth = 0.7;
+  context.lineWidth = 1.5 / density; // half of it lies outside: no hairlines between neighbours
   context.beginPath();
   points.forEach(({ x, y }, i) => {
     if (i === 0) context.moveTo(x, y);
@@ -101,7 +101,7 @@ function fill(context: Context, points: readonly { x: number; y: number }[], col
   });
   context.closePath();
   context.fill();
-  context.stroke(); // no seams between neighbours
+  context.stroke();
 }
 
 /** Some trees on a tile, always the same ones. */

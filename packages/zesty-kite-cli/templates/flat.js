@@ -7,7 +7,7 @@ const canvas = document.querySelector('canvas');
 const context = canvas.getContext('2d');
 const drawing = createDrawing(context);
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
-const camera = new Camera({ bounds, start: { span: 400 }, edge: {} }, { wake: drawSoon });
+const camera = new Camera({ bounds, start: { span: 400 }, edge: true }, { wake: drawSoon });
 
 function draw(time) {
   drawing.begin(camera.advance(time));
@@ -15,7 +15,7 @@ function draw(time) {
   for (let x = 0; x < 1024; x += 64)
     for (let y = 0; y < 768; y += 64) {
       context.fillStyle = (x + y) % 128 === 0 ? '#a9c765' : '#8fb656';
-      context.fillRect(x, y, 64, 64);
+      context.fillRect(x, y, 64 + drawing.pixel, 64 + drawing.pixel); // no hairlines between tiles
     }
   if (!camera.settled) drawSoon();
 }

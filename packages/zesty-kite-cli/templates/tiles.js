@@ -22,7 +22,7 @@ function draw(time) {
     context.fillStyle = (column + row) % 2 === 0 ? '#a9c765' : '#8fb656';
     if (under && Math.floor(under.x / SIDE) === column && Math.floor(under.y / SIDE) === row)
       context.fillStyle = '#f6d743';
-    context.fillRect(column * SIDE, row * SIDE, SIDE, SIDE);
+    context.fillRect(column * SIDE, row * SIDE, SIDE + drawing.pixel, SIDE + drawing.pixel); // no hairlines between tiles
   }
   if (!camera.settled) drawSoon();
 }

@@ -132,3 +132,41 @@ test('fewer pixels from afar: whole device pixels each, never more than there ar
   });
   expect(() => densityByZoom({ byZoom: [] })).toThrow('densityByZoom: found []; wanted rising spans');
 });
+
+test('more pixels from afar: whole ones for each device pixel; and images are smoothed as the drawing says, in every frame', () => {
+  forAll(between(1, 2), (density) => {
+    const camera = new Camera({ start: { span: 800 } }, { screen: { width: 60, height: 40, density } });
+    const rule = { byZoom: [[60, 1] as const, [400, 4] as const] };
+    const drawn = densityByZoom(rule)(camera.advance(0));
+    expect(drawn / density).toBe(Math.round(4 / density));
+    expect(densityByZoom({ ...rule, wholeSteps: false })(camera.view)).toBe(4);
+    const context = {
+      canvas: { width: 0, height: 0 },
+      imageSmoothingEnabled: true,
+      setTransform: () => undefined,
+      clearRect: () => undefined,
+    };
+    createDrawing(context).begin(camera.view);
+    expect(context.imageSmoothingEnabled).toBe(true);
+    const drawing = createDrawing(context, { smoothing: false });
+    for (const before of [true, false]) {
+      context.imageSmoothingEnabled = before;
+      drawing.begin(camera.view);
+      expect(context.imageSmoothingEnabled).toBe(false);
+    }
+  });
+});
+
+test('an upright sprite that is drawn for tiles has its own size where they have theirs', () => {
+  forAll(between(16, 128), between(1, 32), between(1, 3), (width, side, scale) => {
+    const art = { width, height: width / 2, side, scales: [scale] };
+    const camera = new Camera(tiles(art), { screen: { width: 800, height: 600, density: 1 } });
+    const view = camera.advance(0);
+    const sprite = { position: new Pair(), scale: new Pair(), zIndex: NaN, visible: true };
+    standUpright(view, sprite, view.x, view.y, 0, { art });
+    expect(sprite.scale.x).toBeCloseTo(scale, 6);
+  });
+  const sprite = { position: new Pair(), scale: new Pair(), zIndex: NaN, visible: true };
+  const view = new Camera({}, { screen: { width: 8, height: 6 } }).advance(0);
+  expect(() => standUpright(view, sprite, 0, 0, 0, { art: { width: 0 } })).toThrow('standUpright.options.art.width');
+});

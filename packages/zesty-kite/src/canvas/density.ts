@@ -1,4 +1,4 @@
-/** Retro-looking games draw fewer pixels from afar and enlarge them: how many, by the zoom. */
+/** Pixels drawn for each CSS pixel, by the zoom: fewer for a retro look, more from afar where details are small. */
 import { checkList, checkObject } from '../messages/index.ts';
 import { createCurve, curveAt, log2 } from '../math/index.ts';
 import type { View } from '../view/index.ts';
@@ -6,12 +6,12 @@ import type { View } from '../view/index.ts';
 export interface DensityRule {
   /** Spans, rising, with how many pixels are drawn for each CSS pixel: a curve over the zoom, as the settings have them. */
   readonly byZoom: readonly (readonly [span: number, density: number])[];
-  /** A drawn pixel covers a whole number of device pixels, so that all are alike; `true` when left out. */
+  /** A drawn pixel covers a whole number of device pixels, or the other way round, so that all are alike; `true` when left out. */
   readonly wholeSteps?: boolean;
 }
 
 /**
- * How many pixels to draw for each CSS pixel, at most as many as there are: for `createDrawing(context, { density })`, or
+ * Returns a function that says how many pixels to draw for each CSS pixel, fewer or more than there are: for `createDrawing(context, { density })`, or
  * `renderer.setPixelRatio(density(view))`, `renderer.resolution = density(view)`. Views and picks know nothing of it and stay exact.
  *
  * ```ts
@@ -38,7 +38,8 @@ export function densityByZoom(rule: DensityRule): (view: View) => number {
     );
   const curve = createCurve(byZoom.map(([span, density]) => [log2(span), density]));
   return ({ span, density: there }) => {
-    const wanted = Math.min(there, curveAt(curve, log2(span)));
-    return wholeSteps ? there / Math.max(1, Math.round(there / wanted)) : wanted;
+    const wanted = curveAt(curve, log2(span));
+    if (!wholeSteps) return wanted;
+    return wanted > there ? there * Math.round(wanted / there) : there / Math.round(there / wanted);
   };
 }

@@ -16,6 +16,7 @@ export interface Canvas {
 /** What is needed of its context. */
 export interface CanvasContext {
   readonly canvas: Canvas;
+  imageSmoothingEnabled?: boolean;
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   clearRect(x: number, y: number, width: number, height: number): void;
 }
@@ -26,6 +27,11 @@ export interface DrawingOptions {
    * stays sharp. `at-rest` eases into it as the picture comes to rest; `never` is the default.
    */
   readonly snap?: 'never' | 'at-rest' | 'always';
+  /**
+   * Whether images are smoothed when they are scaled; `false` for pixel art. A context forgets that whenever its canvas is resized, so it
+   * is set in every frame. Left alone when left out.
+   */
+  readonly smoothing?: boolean;
   /** Pixels drawn for each CSS pixel, asked in every frame, such as `densityByZoom` makes; the view's when left out. */
   readonly density?: (view: View) => number;
   /** How a canvas with fewer pixels than the screen is enlarged: `nearest` shows them as squares; `smooth` is the default. */
@@ -45,6 +51,11 @@ export interface Drawing {
   inPixels(): void;
   /** From here on it draws in world units again. */
   inWorld(): void;
+  /**
+   * World units that cover a drawn pixel. Squares along the axes of the world that are drawn this much larger show no hairlines
+   * between them: `context.fillRect(x, y, 64 + drawing.pixel, 64 + drawing.pixel)`.
+   */
+  readonly pixel: number;
   /** `false`: what is drawn is still on its way to whole pixels. Whoever draws only while something moves draws on. */
   readonly settled: boolean;
 }
@@ -59,7 +70,7 @@ export interface Drawing {
 export function createDrawing(context: CanvasContext, options: DrawingOptions = {}): Drawing {
   checkMade('createDrawing.context', context, 'setTransform', "a 2D context: canvas.getContext('2d')");
   checkObject('createDrawing.options', options, 'an object such as { snap }');
-  const { snap = 'never', density: ask, enlarge = 'smooth' } = options;
+  const { snap = 'never', density: ask, enlarge = 'smooth', smoothing } = options;
   if (ask !== undefined)
     checkFunction('createDrawing.density', ask, 'a function of the view, such as densityByZoom makes');
   const known = ['never', 'at-rest', 'always'];
@@ -78,6 +89,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
       density = densityOf(ask?.(view) ?? view.density);
       drawn.affine(affine);
       fit(context.canvas, view, density);
+      if (smoothing !== undefined) context.imageSmoothingEnabled = smoothing;
       if (context.canvas.style !== undefined && ask !== undefined)
         context.canvas.style.imageRendering = enlarge === 'nearest' ? 'pixelated' : 'auto';
       context.setTransform(1, 0, 0, 1, 0, 0);
@@ -89,11 +101,25 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
       context.setTransform(density, 0, 0, density, 0, 0);
     },
     inWorld,
+    get pixel() {
+      return (ROUNDED * overlapOf(affine)) / density;
+    },
     get settled() {
       return snapper.settled;
     },
   };
 }
+
+/**
+ * How far squares along the axes of the world have to overlap, so that every pixel on an edge is inside of one of them: the
+ * extent of a pixel along the normal of the edge, |nₓ| + |nᵧ|, in world units.
+ */
+function overlapOf({ a, b, c, d }: Affine): number {
+  return Math.max(Math.abs(a) + Math.abs(b), Math.abs(c) + Math.abs(d)) / Math.abs(a * d - b * c);
+}
+
+/** Browsers round edges to a sixteenth of a pixel. */
+const ROUNDED = 17 / 16;
 
 /** More pixels for each CSS pixel are no use, and no browser has them. */
 const MOST = 16;

@@ -2,8 +2,9 @@
  * Puts a view on containers of the pixi.js package: one for the ground, and upright sprites that stand on it. It takes whatever
  * has the fields of one, and imports nothing: the renderer is the page's.
  */
-import { checkMade, checkObject, checkView, refuse } from '../messages/index.ts';
+import { checkMade, checkNumber, checkObject, checkView, refuse } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
+import type { TileArt } from '../settings/index.ts';
 import type { Affine, View } from '../view/index.ts';
 
 /** Two numbers that belong together. */
@@ -28,8 +29,10 @@ export interface SpriteLike {
 }
 
 export interface UprightOptions {
-  /** How large it is, as a factor of its picture when a world unit is a pixel; 1 when left out. Pictures of so many pixels a unit give one over that. */
+  /** How large it is, as a factor of its picture when a world unit is a pixel; 1 when left out. */
   readonly size?: number;
+  /** The tiles that its picture was drawn for, as `tiles` takes them, in place of `size`: shown at their size, it has its own. */
+  readonly art?: Pick<TileArt, 'width' | 'side'>;
   /** It stands on whole device pixels: pixel art stays sharp. `false` when left out. */
   readonly wholePixels?: boolean;
   /** How far it reaches from where it stands, world units, so that what sticks out into the screen still shows; 10 when left out. */
@@ -85,7 +88,7 @@ export function standUpright(
   if (typeof y !== 'number') refuse('standUpright.y', y, 'world units');
   if (height !== undefined && typeof height !== 'number') refuse('standUpright.height', height, 'world units');
   checkObject('standUpright.options', options, 'an object such as { size: 1 }');
-  const { size = 1, wholePixels = false, reach = 10 } = options;
+  const { art, size = art === undefined ? 1 : sizeOf(art), wholePixels = false, reach = 10 } = options;
   const { look, span, width, height: high, density, scale } = view;
   const at = view.toScreen(x, y, height);
   const toward = view.depthKey(x, y);
@@ -106,6 +109,14 @@ export function standUpright(
   sprite.scale.set(size * pixels, size * pixels);
   sprite.zIndex = toward;
   return true;
+}
+
+/** @throws TypeError */
+function sizeOf({ width, side = 1 }: Pick<TileArt, 'width' | 'side'>): number {
+  checkNumber('standUpright.options.art.width', width, 1e-9);
+  checkNumber('standUpright.options.art.side', side, 1e-9);
+  // A tile that is turned by 45 degrees is √2 sides wide.
+  return (side * Math.SQRT2) / width;
 }
 
 const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
