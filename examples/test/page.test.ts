@@ -246,3 +246,69 @@ test('the mouse turns without a button if it is bound, and Shift makes a wheel f
   await page.keyboard.up('Shift');
   await page.close();
 });
+
+test('a locked pointer presses, clicks and hovers what lies under the drawn cursor, and nothing of that reaches the map', async () => {
+  const page = await labelledMap();
+  await change(page, { bindings: { drag: ['MouseLeft'] } });
+  await page.evaluate(() => {
+    const seen = Reflect.get(window, 'seen') as string[];
+    window.ears.detach();
+    const panel = '<div id="panel" style="position: fixed; left: 300px; top: 0; width: 200px; height: 400px"></div>';
+    document.body.insertAdjacentHTML('beforeend', panel);
+    const host = document.querySelector('#panel') ?? document.body;
+    host.attachShadow({ mode: 'open' }).innerHTML = '<button id="go" style="margin: 100px 20px">Set sail</button>';
+    const button = host.shadowRoot?.querySelector('button');
+    for (const type of ['pointerenter', 'pointerleave', 'mousedown', 'click', 'focus'])
+      button?.addEventListener(type, () => seen.push(type));
+    window.ears = zesty.listen(window.map, window.camera, {
+      panels: '#panel',
+      drawCursor: true,
+      tap: ({ input }) => seen.push(`tap ${input}`),
+    });
+  });
+  await page.mouse.move(100, 200);
+  await page.evaluate(async () => {
+    await window.map.requestPointerLock();
+    await new Promise((locked) => setTimeout(locked, 100));
+  });
+  const at = (): Promise<unknown> => page.evaluate(() => window.ears.cursor);
+  const first = (await at()) as { x: number; y: number };
+  // The locked pointer moves by what the mouse moves.
+  const go = async (x: number, y: number): Promise<void> => {
+    const mouse = { x: first.x + 20, y: first.y + 20 };
+    await page.mouse.move(mouse.x, mouse.y);
+    const then = (await at()) as { x: number; y: number };
+    await page.mouse.move(mouse.x + x - then.x, mouse.y + y - then.y);
+  };
+  await go(340, 110);
+  expect(await at()).toEqual({ x: 340, y: 110 });
+  expect(await seen(page)).toEqual(['pointerenter']);
+  const arrow = await page.evaluate(() => {
+    const { left = NaN, top = NaN } = document.querySelector('[data-cursor]')?.getBoundingClientRect() ?? {};
+    return [left, top];
+  });
+  expect(arrow).toEqual([340, 110]);
+  await page.mouse.down();
+  await page.mouse.up();
+  await page.waitForTimeout(50);
+  expect(await seen(page)).toEqual(['mousedown', 'focus', 'click']);
+  expect(await step(page)).toBe(0);
+  // A label of the map gets its click, and the camera the drag that begins on it.
+  await go(215, 110);
+  expect(await seen(page)).toEqual(['pointerleave']);
+  await page.mouse.down();
+  await page.mouse.up();
+  await page.waitForTimeout(50);
+  expect(await seen(page)).toEqual(['tap MouseLeft', 'click label']);
+  await page.mouse.down();
+  await go(260, 160);
+  expect(await step(page)).toBe(1);
+  await page.mouse.up();
+  await page.waitForTimeout(50);
+  expect(await seen(page)).toEqual([]);
+  await page.evaluate(() => {
+    document.exitPointerLock();
+  });
+  await page.waitForFunction(() => document.querySelector('[data-cursor]') === null);
+  await page.close();
+});

@@ -2,6 +2,7 @@ export { inputLabels, nextInput } from './inputs.ts';
 export type { GameDrag, GameDragOptions } from './gameDrag.ts';
 export type { KeyOptions } from './keyboard.ts';
 export { listen, type Listening, type ListenOptions } from './listen.ts';
+export type { LockedPointerOptions } from './lockedPointer.ts';
 export type { Modifier } from './modifiers.ts';
 export type { PadOptions } from './pads.ts';
 export type { PanelOptions } from './panels.ts';

@@ -9,6 +9,7 @@ import { watchGaps } from './gap.ts';
 import { hearHover } from './hover.ts';
 import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
 import * as DEVICES from './devices.ts';
+import { sendOnLocked, type LockedPointerOptions } from './lockedPointer.ts';
 import { hearMouseMotion } from './mouseMotion.ts';
 import type { PadOptions } from './pads.ts';
 import { checkPanels, panelsOf, type PanelOptions } from './panels.ts';
@@ -23,6 +24,7 @@ import { hearWheel } from './wheel.ts';
 
 export type ListenOptions = PointerOptions &
   GameDragOptions &
+  LockedPointerOptions &
   TapOptions &
   PanelOptions &
   ReducedMotionOptions &
@@ -41,7 +43,7 @@ export interface Listening {
   readonly detach: () => void;
   /** It has been detached. */
   readonly isDetached: boolean;
-  /** Where to draw the cursor while the element has the pointer locked, CSS pixels from its region's top left; else null. */
+  /** Where the cursor is while the element has the pointer locked, CSS pixels from its region's top left; else null. */
   readonly cursor: Point | null;
   /** The drag of the game's own that is under way, as `gameDrag` got it. */
   readonly gameDrag: GameDrag | null;
@@ -89,6 +91,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   const isBound = (input: string): boolean => camera.binds(input);
   const surface = new Surface(element, window, options, report);
   surface.hear(send, signal);
+  sendOnLocked(surface, options, signal);
   const isPanel = panelsOf(window, options, report);
   const standIn = hearStandIn(element, window, options, signal);
   hearSize(surface, send, signal);

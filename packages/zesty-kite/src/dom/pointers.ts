@@ -50,8 +50,10 @@ interface Press {
   game: boolean;
   /** Where it came down, and on which ground. */
   readonly down: Point & { readonly ground: Spot | null };
-  /** It has become a drag. */
+  /** It has moved far enough for a drag. */
   moved: boolean;
+  /** The camera or the game drags with it. */
+  drags: boolean;
   captured: boolean;
 }
 
@@ -116,7 +118,18 @@ export function hearPointers(
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
     const down = { x, y, ground };
     const bit = BITS[button] ?? 0;
-    const pressed = { id, input, pointer: event.pointerId, bit, used, game, down, moved: false, captured: false };
+    const pressed = {
+      id,
+      input,
+      pointer: event.pointerId,
+      bit,
+      used,
+      game,
+      down,
+      moved: false,
+      drags: false,
+      captured: false,
+    };
     presses.set(id, pressed);
     taps.press(pressed, x, y, event);
     if (!used) return;
@@ -129,21 +142,21 @@ export function hearPointers(
   const startDrag = (pressed: Press, at: Point, event: PointerEvent): void => {
     const { id, input, down } = pressed;
     pressed.moved = true;
-    const isDrag = isHeard(pressed) || drags.begin(id, input, down, down.ground, at, event);
+    pressed.drags = isHeard(pressed) || drags.begin(id, input, down, down.ground, at, event);
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
-    if (!isDrag || surface.cursor !== null || !event.isTrusted) return;
+    if (!pressed.drags || surface.cursor !== null || !event.isTrusted) return;
     pressed.captured = true;
     capture(element, pressed.pointer, report);
   };
 
   /** @param event null when no event says so */
   const lift = (pressed: Press, event: PointerEvent | null, cancelled: boolean): void => {
-    const { id, moved, captured } = pressed;
+    const { id, captured } = pressed;
     if (!presses.delete(id)) return;
     if (captured) release(element, pressed.pointer);
     const time = event === null ? {} : { time: event.timeStamp };
     if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), ...time });
-    if (captured && moved && event !== null) swallowClick(window);
+    if (pressed.drags && event !== null) swallowClick(window);
     if (cancelled) hint(pressed);
     drags.end(id, cancelled, event);
     if (cancelled || event === null) taps.cancel(pressed);

@@ -91,15 +91,29 @@ export class Surface {
     return Math.min(x, y, width - x, height - y);
   }
 
-  /** What is there on the page: a locked pointer's events say nothing about it. */
-  under(event: MouseEvent): EventTarget | null {
-    if (this.#cursor === null) return event.composedPath()[0] ?? null;
+  /** Where the cursor of a locked pointer is in the window, CSS pixels; its centre while the pointer is free. */
+  get cursorOnPage(): Point {
     const { element } = this;
-    const box = element.getBoundingClientRect();
-    return element.ownerDocument.elementFromPoint(
-      box.left + element.clientLeft + this.#cursor.x,
-      box.top + element.clientTop + this.#cursor.y,
-    );
+    const { left, top } = element.getBoundingClientRect();
+    const { x, y } = this.#cursor ?? { x: element.clientWidth / 2, y: element.clientHeight / 2 };
+    return { x: left + element.clientLeft + x, y: top + element.clientTop + y };
+  }
+
+  /** The element under the cursor of a locked pointer, inside of shadow trees too. */
+  get elementUnderCursor(): Element | null {
+    const { x, y } = this.cursorOnPage;
+    let found = this.element.ownerDocument.elementFromPoint(x, y);
+    let inside = found?.shadowRoot?.elementFromPoint(x, y) ?? null;
+    while (inside !== null && inside !== found) {
+      found = inside;
+      inside = found.shadowRoot?.elementFromPoint(x, y) ?? null;
+    }
+    return found;
+  }
+
+  /** The element under an event: a locked pointer's events do not say. */
+  under(event: MouseEvent): EventTarget | null {
+    return this.#cursor === null ? (event.composedPath()[0] ?? null) : this.elementUnderCursor;
   }
 
   /** In CSS pixels from the top left of the element's padding box. */
@@ -124,7 +138,8 @@ export class Surface {
   hear(send: Send, signal: AbortSignal): void {
     const { element, window } = this;
     const onMove = (event: PointerEvent): void => {
-      if (event.pointerType !== 'mouse') return;
+      // The copies of its events that are sent on say nothing new.
+      if (event.pointerType !== 'mouse' || (this.#cursor !== null && !event.isTrusted)) return;
       if (this.#cursor === null) this.#seen = this.#inElement(event);
       else this.#cursor = this.#clamped(this.#cursor.x + event.movementX, this.#cursor.y + event.movementY);
     };
