@@ -49,6 +49,11 @@ const pipeline = device.createRenderPipeline({
   fragment: { module, targets: [{ format }] },
   depthStencil: { format: 'depth24plus', depthWriteEnabled: true, depthCompare: 'less' },
 });
+let isLost = false;
+void device.lost.then(({ message }) => {
+  isLost = true;
+  readout.textContent = `The graphics device was lost${message === '' ? '' : `: ${message}`}. Reload the page to draw again.`;
+});
 const { points, triangles } = meshOf(ground);
 const upload = (data: Float32Array<ArrayBuffer> | Uint32Array<ArrayBuffer>, usage: number): GPUBuffer => {
   const buffer = device.createBuffer({ size: data.byteLength, usage: usage | GPUBufferUsage.COPY_DST });
@@ -82,6 +87,7 @@ function targetsOf(width: number, height: number): NonNullable<typeof targets> {
 // Counted from the eye, so that float32 does not shake far from the origin.
 const matrices = createMatrices('z', '0..1', 'eye');
 const { camera, drawSoon } = createFrames(settingsOver(ground), { terrain: ground.terrain }, (view) => {
+  if (isLost) return false;
   const { picture, depth } = targetsOf(Math.round(view.width * view.density), Math.round(view.height * view.density));
   const { viewProjection, origin } = fillMatrices(view, matrices);
   device.queue.writeBuffer(uniform, 0, new Float32Array([...viewProjection, ...origin, 0]));

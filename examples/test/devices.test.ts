@@ -501,10 +501,32 @@ test('the overlay shows bands, grips and a plan while it is on, takes no input, 
     );
   expect(await page.evaluate(() => window.camera.grips.length)).toBe(1); // heard through the overlay
   expect(await inked(10, 400)).toBe(true); // the band
+  const alphaAt = (x: number, y: number): Promise<number> =>
+    page.evaluate(
+      ([left, top]) => document.querySelector('canvas')?.getContext('2d')?.getImageData(left, top, 1, 1).data[3] ?? 0,
+      [x, y] as const,
+    );
+  const resting = await alphaAt(10, 400);
   expect(await inked(100, 400)).toBe(false);
   expect(await inked(340 + 14, 230)).toBe(true); // the grip
   expect(await inked(800 - 12 - 20, 600 - 12 - 20)).toBe(true); // the plan
   await page.mouse.up({ button: 'middle' });
+  // The band in which the pointer pans is brighter.
+  await page.mouse.move(4, 400);
+  await draw();
+  await frames();
+  expect(await alphaAt(10, 400)).toBeGreaterThan(resting + 40);
+  await page.mouse.move(300, 200);
+  // The plan keeps clear of panels.
+  await page.evaluate(() => {
+    const panel = '<div class="hud" style="position: fixed; left: 0; right: 0; bottom: 0; height: 100px"></div>';
+    document.body.insertAdjacentHTML('beforeend', panel);
+  });
+  await page.waitForTimeout(600);
+  await draw();
+  await frames();
+  expect(await inked(800 - 12 - 20, 600 - 12 - 20)).toBe(false);
+  expect(await inked(800 - 12 - 20, 600 - 100 - 20)).toBe(true);
   const left = await page.evaluate(() => {
     const { overlay } = window as unknown as { overlay: { isOn: boolean; toggle: () => void } };
     const was = overlay.isOn;

@@ -347,4 +347,17 @@ test('raw WebGPU: the same, on a software adapter; what is drawn is read before 
     return !agrees(red, green, blue, water);
   });
   expect(wrong).toEqual([]);
+  // A device that is lost is told of, and the page throws nothing when it would draw.
+  const errors: string[] = [];
+  page.on('pageerror', ({ message }) => errors.push(message));
+  await page.evaluate(() => {
+    (Reflect.get(globalThis, 'drawn') as { device: GPUDevice }).device.destroy();
+  });
+  await page.waitForFunction(() =>
+    (document.querySelector('#readout')?.textContent ?? '').startsWith('The graphics device was lost'),
+  );
+  await page.keyboard.press('KeyD');
+  await page.waitForTimeout(200);
+  expect(await page.textContent('#readout')).toContain('Reload the page');
+  expect(errors).toEqual([]);
 });

@@ -1,10 +1,11 @@
 /** Why does it not move here? Draws what a camera goes by over its picture, while a game is being made. */
 import { checkMade } from '../messages/index.ts';
-import type { Camera } from '../camera/index.ts';
-import { bandOf, type Side } from '../hands/index.ts';
+import { rigOf, type Camera } from '../camera/index.ts';
+import { bandOf, SIDES, type Side } from '../hands/index.ts';
 import type { Point } from '../view/index.ts';
-import { drawPlan } from './plan.ts';
-import { LOOKS, mark, outline, write, type Context2D, type Style } from './strokes.ts';
+import { FreePlace, type Place } from './places.ts';
+import { drawPlan, MARGIN } from './plan.ts';
+import { LOOKS, mark, outline, sizeOf, write, type Context2D, type Style } from './strokes.ts';
 
 /** What it is drawn over: what `listen` returns, or any element. */
 export interface Over {
@@ -56,6 +57,7 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
   canvas.setAttribute('aria-hidden', 'true');
   const context = canvas.getContext('2d');
   let frame = 0;
+  const [plan, words] = [new FreePlace(element), new FreePlace(element)];
   const isGone = (): boolean => over.isDetached === true || !element.isConnected;
   const hide = (): void => {
     window.cancelAnimationFrame(frame);
@@ -63,7 +65,7 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
     canvas.remove();
   };
 
-  const draw = (): void => {
+  const draw = (time: number): void => {
     if (isGone()) {
       hide();
       return;
@@ -86,7 +88,10 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
       x: x - box.left - element.clientLeft - left,
       y: y - box.top - element.clientTop - top,
     }));
-    drawAll(context, camera, fingers, over.cursor ?? null, lines());
+    const { bounds, focus } = drawAll(context, camera, fingers, over.cursor ?? null, lines());
+    const origin = { x: box.left + element.clientLeft + left, y: box.top + element.clientTop + top };
+    const planTop = drawPlan(context, camera, bounds, focus, (place) => plan.bottomOf(place, origin, time));
+    tell(context, camera, planTop - 8, (place) => words.bottomOf(place, origin, time));
   };
 
   return {
@@ -97,7 +102,7 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
       if (on === (frame !== 0) || (on && isGone())) return;
       if (on) {
         element.ownerDocument.body.append(canvas);
-        draw();
+        draw(window.performance.now());
       } else hide();
     },
   };
@@ -109,9 +114,9 @@ function drawAll(
   fingers: readonly Point[],
   cursor: Point | null,
   lines: readonly Line[],
-): void {
-  const { view, settings } = camera;
-  const { bounds, focus } = camera.outlines;
+): Camera['outlines'] {
+  const { view, settings, outlines } = camera;
+  const { bounds, focus } = outlines;
   drawBands(context, camera);
   const { look } = view;
   const { left, top, right, bottom } = settings.safeFrame;
@@ -145,20 +150,26 @@ function drawAll(
   for (const finger of fingers) mark(context, LOOKS.finger, finger, 18);
   if (fingers.length === 2) outline(context, LOOKS.finger, fingers);
   if (cursor !== null) mark(context, LOOKS.cursor, cursor, 5);
-  const planTop = drawPlan(context, camera, bounds, focus);
-  tell(context, camera, { x: view.width - 12, y: planTop - 8 });
+  return outlines;
 }
 
-/** The bands at the edges, and how deep each is. */
-function drawBands(context: Context2D, { settings: { edge }, view }: Camera): void {
+/** The bands at the edges; those in which the pointer pans are brighter. */
+function drawBands(context: Context2D, camera: Camera): void {
+  const { edge, safeFrame } = camera.settings;
   if (edge === null) return;
-  const { width, height } = view;
-  const band = (side: Side): number => bandOf(side, edge, view);
-  context.fillStyle = LOOKS.band.colour;
-  context.fillRect(0, 0, band('left'), height);
-  context.fillRect(width - band('right'), 0, band('right'), height);
-  context.fillRect(0, 0, width, band('top'));
-  context.fillRect(0, height - band('bottom'), width, band('bottom'));
+  const isInside = edge.along === 'safe-frame';
+  const { width, height } = camera.view;
+  const from = (side: Side): number => (isInside ? safeFrame[side] : 0);
+  const active = rigOf('createOverlay', camera).dispatcher.hands.edge.sides;
+  for (const side of SIDES) {
+    const band = bandOf(side, edge, camera.view);
+    const start = from(side);
+    context.fillStyle = (active.includes(side) ? LOOKS.activeBand : LOOKS.band).colour;
+    if (side === 'left') context.fillRect(start, 0, band, height);
+    else if (side === 'right') context.fillRect(width - start - band, 0, band, height);
+    else if (side === 'top') context.fillRect(0, start, width, band);
+    else context.fillRect(0, height - start - band, width, band);
+  }
 }
 
 /** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */
@@ -182,17 +193,20 @@ function onGround(context: Context2D, { view }: Camera, style: Style, ring: read
   }
 }
 
-function tell(context: Context2D, camera: Camera, corner: Point): void {
-  const { shown, goal, settled, boundsExcess, spanRange, grips } = camera;
+function tell(context: Context2D, camera: Camera, bottom: number, bottomOf: (place: Place) => number): void {
+  const { view, shown, goal, settled, boundsExcess, spanRange, grips } = camera;
   const lines = [
     `focus ${shown.x.toFixed(1)}, ${shown.y.toFixed(1)}   height ${shown.focusHeight.toFixed(1)}`,
     `span ${shown.span.toFixed(1)} → ${goal.span.toFixed(1)}   of ${spanRange.min.toFixed(1)} … ${spanRange.max.toFixed(1)}`,
     `heading ${shown.heading.toFixed(1)}°   pitch ${shown.pitch.toFixed(1)}°${
       shown.fieldOfView > 0 ? `   field of view ${shown.fieldOfView.toFixed(1)}°` : ''
     }`,
+    ...(shown.fieldOfView > 0 ? [`eye ${view.eye().height.toFixed(1)} high`] : []),
     `${settled ? 'settled' : 'moving'}   grips ${String(grips.length)}${
       grips.some(({ limited }) => limited) ? ', limited' : ''
     }${boundsExcess > 0 ? `   over the edge by ${boundsExcess.toFixed(2)}` : ''}`,
   ];
-  write(context, lines, corner);
+  const { width, height } = sizeOf(context, lines);
+  const right = view.width - MARGIN;
+  write(context, lines, { x: right, y: bottomOf({ left: right - width, bottom, width, height }) });
 }

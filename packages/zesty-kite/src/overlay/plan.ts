@@ -1,18 +1,24 @@
 /** A small plan of the ground, up as it is unturned: bounds, where the focus may be, what shows, focus and goal. */
 import type { Camera } from '../camera/index.ts';
 import type { Point } from '../view/index.ts';
+import type { Place } from './places.ts';
 import { LOOKS, mark, outline, type Context2D } from './strokes.ts';
 
-/** Its longer side, and how far it stays from the bottom right corner; CSS pixels. */
+/** Its longer side, at most and as a share of the shorter side of the screen, and its margin; CSS pixels. */
 const SIZE = 200;
-const MARGIN = 12;
+const SHARE = 0.36;
+export const MARGIN = 12;
 
-/** @returns how far up it reaches, CSS pixels from the top */
+/**
+ * @param bottomOf where it can lie at the right side, CSS pixels from the top
+ * @returns how far up it reaches, CSS pixels from the top
+ */
 export function drawPlan(
   context: Context2D,
   { view, goal, shown }: Camera,
   bounds: readonly (readonly Point[])[],
   focus: readonly (readonly Point[])[],
+  bottomOf: (place: Place) => number,
 ): number {
   const prints = [view.footprint(), view.frameFootprint()].map((corners) =>
     [0, 2, 4, 6].map((i) => ({ x: corners[i] ?? 0, y: corners[i + 1] ?? 0 })),
@@ -23,11 +29,12 @@ export function drawPlan(
   const xs = extent.map(({ x }) => x);
   const ys = extent.map(({ y }) => y);
   const [left, top, right, bottom] = [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
-  const scale = (SIZE - 2 * MARGIN) / Math.max(right - left, bottom - top);
+  const size = Math.min(SIZE, SHARE * Math.min(view.width, view.height));
+  const scale = (size - 2 * MARGIN) / Math.max(right - left, bottom - top);
   const wide = (right - left) * scale + 2 * MARGIN;
   const high = (bottom - top) * scale + 2 * MARGIN;
   const x = view.width - wide - MARGIN;
-  const y = view.height - high - MARGIN;
+  const y = bottomOf({ left: x, bottom: view.height - MARGIN, width: wide, height: high }) - high;
   const put = (point: Point): Point => ({
     x: x + MARGIN + (point.x - left) * scale,
     y: y + MARGIN + (point.y - top) * scale,

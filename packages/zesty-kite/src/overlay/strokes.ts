@@ -10,6 +10,7 @@ export interface Style {
 
 export const LOOKS = {
   band: { colour: 'rgb(255 209 102 / 0.22)' },
+  activeBand: { colour: 'rgb(255 209 102 / 0.6)' },
   frame: { colour: '#ffffff', dashes: [8, 6] },
   bounds: { colour: '#ff8fab' },
   focusRegion: { colour: '#7bdff2', dashes: [3, 4] },
@@ -51,14 +52,20 @@ export function mark(context: Context2D, style: Style, { x, y }: Point, radius: 
 
 const LINE = 17;
 
-/** Lines of text, with their bottom right corner at a point. */
-export function write(context: Context2D, lines: readonly string[], { x, y }: Point): void {
+/** The size of lines of text, CSS pixels. */
+export function sizeOf(context: Context2D, lines: readonly string[]): { width: number; height: number } {
   context.font = '12px ui-monospace, monospace';
   const wide = Math.max(...lines.map((line) => context.measureText(line).width));
+  return { width: wide + 20, height: lines.length * LINE + 10 };
+}
+
+/** Lines of text, with their bottom right corner at a point. */
+export function write(context: Context2D, lines: readonly string[], { x, y }: Point): void {
+  const { width, height } = sizeOf(context, lines);
   context.fillStyle = 'rgb(10 25 30 / 0.75)';
-  const left = x - wide - 20;
-  const top = y - lines.length * LINE - 10;
-  context.fillRect(left, top, wide + 20, lines.length * LINE + 10);
+  const left = x - width;
+  const top = y - height;
+  context.fillRect(left, top, width, height);
   context.fillStyle = '#ffffff';
   lines.forEach((line, i) => {
     context.fillText(line, left + 10, top + LINE * (i + 1));
