@@ -59,7 +59,8 @@ function values({ type, enum: names, const: only, minimum, maximum, items, $ref,
   if (only !== undefined) return `\`${JSON.stringify(only)}\``;
   if (names) return names.map((name) => `\`"${name}"\``).join(', ');
   if ($ref) return 'settings';
-  if (anyOf) return anyOf.map(({ required }) => `{${required.join(', ')}}`).join(' or ');
+  if (anyOf)
+    return anyOf.map(({ required, const: name }) => (required ? `{${required.join(', ')}}` : `"${name}"`)).join(' or ');
   if (type === 'array') return `a list: each ${values(items)}`;
   if (type === 'number') return minimum === undefined ? 'a number' : `${String(minimum)} … ${String(maximum)}`;
   if (type === 'object') return 'an object';

@@ -110,10 +110,11 @@ test.each(['straight-down', 'two-to-one'])('the page %s shows no hairline', asyn
     await stillBarges(page);
     // All that lies behind the tiles is magenta, which no tile is.
     await page.addInitScript(() => {
-      const { fillRect } = CanvasRenderingContext2D.prototype;
-      CanvasRenderingContext2D.prototype.fillRect = function (x, y, width, height) {
+      const { prototype } = CanvasRenderingContext2D;
+      const fillRect: (...sides: [number, number, number, number]) => unknown = Reflect.get(prototype, 'fillRect');
+      prototype.fillRect = function (x, y, width, height) {
         if (width >= 490) this.fillStyle = '#ff00ff';
-        fillRect.call(this, x, y, width, height);
+        Reflect.apply(fillRect, this, [x, y, width, height]);
       };
     });
     await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);

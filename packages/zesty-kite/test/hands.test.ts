@@ -205,7 +205,8 @@ test('a pinch and a twist that are let go in passing go on, at the speed that th
   ];
   const stops = fling({});
   const flung = stops.shown.span;
-  const still = { ...stops.advance(226) };
+  const { span: stillSpan, heading: stillHeading } = stops.advance(226);
+  const still = { span: stillSpan, heading: stillHeading };
   play(stops, 220, 6, lift);
   stops.advance(5000);
   expect(stops.shown.span).toBeCloseTo(still.span, 9);

@@ -1,1 +1,9 @@
-export { aimPixi, standUpright, type ContainerLike, type Pair, type SpriteLike, type UprightOptions } from './pixi.ts';
+export {
+  aimPixi,
+  standUpright,
+  type ContainerLike,
+  type Pair,
+  type SpriteLike,
+  type TileSize,
+  type UprightOptions,
+} from './pixi.ts';

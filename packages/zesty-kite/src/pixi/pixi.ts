@@ -4,7 +4,6 @@
  */
 import { checkMade, checkNumber, checkObject, checkView, refuse } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
-import type { TileArt } from '../settings/index.ts';
 import type { Affine, View } from '../view/index.ts';
 
 /** Two numbers that belong together. */
@@ -28,11 +27,17 @@ export interface SpriteLike {
   visible: boolean;
 }
 
+/** Of the tiles that a picture was drawn for: the width of the diamond in pixels, and the side in world units (1 when left out). */
+export interface TileSize {
+  readonly width: number;
+  readonly side?: number;
+}
+
 export interface UprightOptions {
   /** How large it is, as a factor of its picture when a world unit is a pixel; 1 when left out. */
   readonly size?: number;
   /** The tiles that its picture was drawn for, as `tiles` takes them, in place of `size`: shown at their size, it has its own. */
-  readonly art?: Pick<TileArt, 'width' | 'side'>;
+  readonly art?: TileSize;
   /** It stands on whole device pixels: pixel art stays sharp. `false` when left out. */
   readonly wholePixels?: boolean;
   /** How far it reaches from where it stands, world units, so that what sticks out into the screen still shows; 10 when left out. */
@@ -112,7 +117,7 @@ export function standUpright(
 }
 
 /** @throws TypeError */
-function sizeOf({ width, side = 1 }: Pick<TileArt, 'width' | 'side'>): number {
+function sizeOf({ width, side = 1 }: TileSize): number {
   checkNumber('standUpright.options.art.width', width, 1e-9);
   checkNumber('standUpright.options.art.side', side, 1e-9);
   // A tile that is turned by 45 degrees is √2 sides wide.
