@@ -12,9 +12,10 @@ export async function settingsJsonSchema() {
   schema.title = 'Settings of a Zesty Kite camera';
   const describe = (node, path) => {
     if (path !== '') node.description = described(descriptions, 'settings', path);
+    // GeoJSON has members of its own.
+    closeObjects(node, path === 'bounds.area' ? {} : false);
     const object = objectOf(node);
     if (!object) return;
-    object.additionalProperties ??= false;
     for (const [name, child] of Object.entries(object.properties))
       describe(child, path === '' ? name : `${path}.${name}`);
   };
@@ -156,6 +157,12 @@ export async function cutsceneJsonSchema() {
     required: ['keyframes'],
     additionalProperties: false,
   };
+}
+
+/** Says of each object among the choices of a schema which further keys it takes. */
+function closeObjects(node, additionalProperties) {
+  if (node.properties) node.additionalProperties = additionalProperties;
+  for (const choice of node.anyOf ?? []) closeObjects(choice, additionalProperties);
 }
 
 function described(descriptions, room, path) {

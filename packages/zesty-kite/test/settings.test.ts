@@ -280,3 +280,9 @@ test('without a farthest zoom, bounds that fill the screen are the farthest, on 
     expect(farthest({ bounds: { keep: 'focus' } })).toBeCloseTo(Math.max(2 * wide, high), 6);
   });
 });
+
+test('an unknown key in a switch by the zoom is told, with the nearest that is known', () => {
+  expect(problemsOf({ pitch: { degrees: { near: 40, far: 70, at: 300, slak: 0.2 } } })).toEqual([
+    'pitch.degrees.slak: an unknown key; perhaps "slack"',
+  ]);
+});

@@ -69,7 +69,7 @@ const byZoom = (value: typeof pitch) =>
     [
       value,
       v.pipe(v.array(v.strictTuple([span, value])), v.minLength(1), v.maxLength(MOST_ITEMS)),
-      v.strictObject({ near: value, far: value, at: span, slack: amount(0, 1, 0.1) }),
+      v.object({ near: value, far: value, at: span, slack: amount(0, 1, 0.1) }),
     ],
     'a number, a list of [span, value] stops such as [[60, 40], [600, 70]], or a switch such as {"near": 40, "far": 70, "at": 300}',
   );
@@ -173,9 +173,8 @@ const bounds = group({
     ),
   ),
   area: v.optional(
-    v.objectWithRest(
+    v.object(
       { type: oneOf(['Polygon', 'MultiPolygon', 'Feature', 'FeatureCollection']) },
-      v.unknown(),
       'a GeoJSON polygon, multipolygon, or a feature or collection of them',
     ),
   ),

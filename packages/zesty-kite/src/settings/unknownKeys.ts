@@ -3,9 +3,12 @@ import { shortened, shown, type Problems } from '../messages/index.ts';
 import { nearest } from './nearest.ts';
 import { OBJECT } from './schema.ts';
 
+/** Has members of its own (RFC 7946). */
+const GEOJSON = 'bounds.area';
+
 /** Reports every unknown key, at any depth and inside lists, with the nearest known one. */
 export function unknownKeys(schema: unknown, input: unknown, path: string, problems: Problems): void {
-  const entries = entriesOf(schema);
+  const entries = path === GEOJSON ? null : entriesOf(schema, input);
   if (entries === null || typeof input !== 'object' || input === null) return;
   if (Array.isArray(input)) {
     problems.add(() => ({ path, found: shown(input), wanted: OBJECT }));
@@ -29,10 +32,11 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
   }
 }
 
-/** The entries of an object schema, seen through `optional` and `nullable`. */
-function entriesOf(schema: unknown): Record<string, unknown> | null {
+/** The entries of the object that a schema asks for, seen through `optional`, `nullable` and other choices, of which lists are one. */
+function entriesOf(schema: unknown, input: unknown): Record<string, unknown> | null {
   if (typeof schema !== 'object' || schema === null) return null;
-  if ('wrapped' in schema) return entriesOf(schema.wrapped);
-  if ('rest' in schema) return null;
+  if ('wrapped' in schema) return entriesOf(schema.wrapped, input);
+  if ('options' in schema && Array.isArray(schema.options))
+    return Array.isArray(input) ? null : entriesOf(schema.options.at(-1), input);
   return 'entries' in schema ? (schema.entries as Record<string, unknown>) : null;
 }
