@@ -147,6 +147,11 @@ test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, t
   await page.evaluate(() => (Reflect.get(window, 'types') as string[]).splice(0));
   await page.mouse.down();
   await page.mouse.move(560, 360, { steps: 8 });
+  // What they first touched comes back under them.
+  await page.waitForFunction(() => {
+    window.camera.advance(performance.now());
+    return window.camera.settled;
+  });
   const held = await page.evaluate(() => {
     const view = window.camera.advance(performance.now());
     const { span, heading } = view;

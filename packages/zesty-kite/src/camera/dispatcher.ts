@@ -8,7 +8,8 @@ import type { FrameClock } from './frameClock.ts';
 import type { Observer } from './observer.ts';
 import type { Recorder } from './recorder.ts';
 import type { Stage } from './stage.ts';
-import { callOn, changesNothing, finishSignal, obey } from './steer.ts';
+import { Calling } from './calling.ts';
+import { Steering } from './steering.ts';
 
 /** A leap of the clock by more than this is a gap: held keys move the camera for a moment of it only. */
 export const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
@@ -43,6 +44,8 @@ export class Dispatcher {
   readonly #clock: FrameClock;
   readonly #recorder: Recorder;
   readonly hands: Hands;
+  readonly #calls: Calling;
+  readonly #steering: Steering;
   /** Something besides the first size of the screen has taken effect. */
   hasHeard = false;
   /** Calls of abilities before the size of the screen is known. */
@@ -57,6 +60,8 @@ export class Dispatcher {
     this.#clock = clock;
     this.#recorder = recorder;
     this.hands = new Hands(stage.settings);
+    this.#calls = new Calling(stage.timeline.kept);
+    this.#steering = new Steering(stage.timeline, this.#calls);
   }
 
   get observer(): Observer | null {
@@ -85,7 +90,7 @@ export class Dispatcher {
     const at = Math.max(due, this.lastHeard);
     const intents = this.#intentsOf(body, at);
     // A signal without an effect does not divide a step of kept motion.
-    if (intents?.every((intent) => changesNothing(timeline.kept, intent)) !== true) {
+    if (intents?.every((intent) => this.#steering.isInForce(intent)) !== true) {
       timeline.runTo(at);
       this.look(null);
       this.takeEffect(body, at, intents);
@@ -108,7 +113,7 @@ export class Dispatcher {
     if (intents === null) this.#hear(body, at);
     else if (body.kind === 'hold' || body.kind === 'unhold' || body.kind === 'change') this.#obey(intents);
     else this.#steer(intents, body.kind);
-    finishSignal(timeline);
+    timeline.finishSignal();
     if (before !== null) startOffset(timeline.kept, before);
     this.look(body.kind);
   }
@@ -177,7 +182,7 @@ export class Dispatcher {
       case 'turn':
       case 'tilt':
       case 'zoom':
-        callOn(kept, body);
+        this.#calls.apply(body);
         break;
       case 'gap':
         kept.pan.isStalled = body.phase === 'begin';
@@ -222,7 +227,7 @@ export class Dispatcher {
   }
 
   #obey(intents: readonly Intent[]): void {
-    for (const intent of intents) obey(this.#stage.timeline, intent);
+    for (const intent of intents) this.#steering.obey(intent);
   }
 
   /** The time of kept motion, DOM milliseconds. */

@@ -1,5 +1,5 @@
 /** Everything behind a camera: signals go in, kept motion goes on, frames come out. */
-import { goalPose, readShown, refit, ShownPose, type Motion, type Mover, type MoverSignal } from '../motion/index.ts';
+import { goalPose, Placing, readShown, ShownPose, type Motion, type Mover, type MoverSignal } from '../motion/index.ts';
 import { sentence } from '../messages/index.ts';
 import type { Reports } from '../reports.ts';
 import { completeLayers, type Settings } from '../settings/index.ts';
@@ -14,7 +14,7 @@ import type { CameraOptions } from './options.ts';
 import { Polls } from './polls.ts';
 import { Recorder } from './recorder.ts';
 import { Stage } from './stage.ts';
-import { callOn, finishSignal } from './steer.ts';
+import { Calling } from './calling.ts';
 import { Terrains } from './terrains.ts';
 
 export class Rig {
@@ -123,11 +123,11 @@ export class Rig {
   #foresee(body: SignalBody, change: Changes['inForce'] | undefined): void {
     const ahead = this.#ahead;
     if (body.kind === 'screen' && !this.stage.isSized) this.stage.beginOn(body, ahead);
-    else if (body.kind !== 'change') callOn(ahead, body);
+    else if (body.kind !== 'change') new Calling(ahead).apply(body);
     else if (change !== undefined) {
       const { screen, boundary } = ahead.rules;
       ahead.rules = this.stage.rulesAfter(change, screen);
-      refit(ahead, ahead.rules.boundary.shape !== boundary.shape);
+      new Placing(ahead).refit(ahead.rules.boundary.shape !== boundary.shape);
     }
   }
 
@@ -162,7 +162,7 @@ export class Rig {
     timeline.runTo(this.dispatcher.lastHeard);
     sample.ahead = Math.max(0, clock.latest - timeline.micros) / 1e6;
     timeline.hear(sample);
-    finishSignal(timeline);
+    timeline.finishSignal();
     this.dispatcher.look(sample.kind);
     if (this.recorder.write !== null) this.recorder.add({ at: timeline.micros, ...sample });
   }

@@ -1,17 +1,7 @@
 /** Settings, screen and ground in force: all that limits motion. */
 import { soundTerrain } from '../ground/index.ts';
 import { boundaryOf, type ShapeKind } from '../limits/index.ts';
-import {
-  beginAt,
-  createRules,
-  placeAt,
-  refit,
-  resize,
-  startPlace,
-  Timeline,
-  type Rules,
-  type Start,
-} from '../motion/index.ts';
+import { createRules, Placing, startPlace, Timeline, type Rules, type Start } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
 import { isZoomLimited, type Checked, type FullSettings } from '../settings/index.ts';
 import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
@@ -35,6 +25,7 @@ export class Stage {
   /** The destination of Home; null for the start of the settings. */
   #home: Start | null;
   readonly #reports: Reports;
+  readonly #placing: Placing;
   /** The pose to take once the size of the screen is known. */
   placed: Start;
 
@@ -52,7 +43,8 @@ export class Stage {
     this.#home = home;
     this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
     this.placed = startPlace(this.settings, this.timeline.rules.boundary);
-    beginAt(this.timeline.kept, this.placed);
+    this.#placing = new Placing(this.timeline.kept);
+    this.#placing.begin(this.placed);
   }
 
   /** The names of the abilities that were learned. */
@@ -78,7 +70,7 @@ export class Stage {
   /** Puts a camera that waits for the size of its screen in its place. */
   beginOn(screen: Screen, motion: Timeline['kept']): void {
     motion.rules = this.rulesAfter(this.changes.inForce, screen);
-    beginAt(motion, this.placed);
+    new Placing(motion).begin(this.placed);
   }
 
   /** Brings kept motion into the limits of a screen of another size. */
@@ -88,9 +80,9 @@ export class Stage {
     kept.layLook();
     this.screen = screen;
     this.adopt(this.changes.inForce);
-    if (this.isSized) resize(kept);
+    if (this.isSized) this.#placing.resize();
     else {
-      beginAt(kept, this.placed);
+      this.#placing.begin(this.placed);
       this.#reportRange();
     }
     kept.endMovers('resize');
@@ -126,7 +118,7 @@ export class Stage {
     const { kept, rules } = this.timeline;
     kept.layLook();
     kept.endMovers(this.settings.locked === locked ? 'change' : 'lock');
-    refit(kept, rules.boundary.shape !== shape);
+    this.#placing.refit(rules.boundary.shape !== shape);
   }
 
   /** Puts the terrain of a signal under the camera. */
@@ -137,9 +129,8 @@ export class Stage {
   }
 
   place({ x, y, height, span, heading, pitch }: PlaceSignal): void {
-    const { kept } = this.timeline;
     if (this.isSized) {
-      placeAt(kept, { x, y, height, span, heading, pitch });
+      this.#placing.place({ x, y, height, span, heading, pitch });
       return;
     }
     const placed = this.placed;
@@ -151,7 +142,7 @@ export class Stage {
       heading: heading ?? placed.heading,
       pitch: pitch ?? placed.pitch,
     };
-    beginAt(kept, this.placed);
+    this.#placing.begin(this.placed);
   }
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */

@@ -1,5 +1,5 @@
 /** Where a destination comes to, inside all limits. */
-import { placeAt, type Motion } from '../motion/index.ts';
+import { Placing, type Motion } from '../motion/index.ts';
 import type { Destination } from './journey.ts';
 
 /**
@@ -12,5 +12,5 @@ export function stand(out: Motion, motion: Motion, to: Destination): void {
   out.copyFrom(motion);
   out.isMoved = out.tilt.isTilted = false;
   out.layLook();
-  placeAt(out, { x, y, height, span, heading, pitch });
+  new Placing(out).place({ x, y, height, span, heading, pitch });
 }

@@ -37,6 +37,7 @@ export function sendOnLocked(
         : 'deltaY' in event
           ? new window.WheelEvent(type, { ...init, ...wheelInitOf(event as WheelEvent) })
           : new window.MouseEvent(type, init);
+    surface.sentOn.add(copy);
     if (!target.dispatchEvent(copy)) event.preventDefault();
   };
 
@@ -57,7 +58,7 @@ export function sendOnLocked(
   };
 
   const onEvent = (event: Event): void => {
-    if (!(event instanceof window.MouseEvent) || !event.isTrusted || surface.cursor === null) return;
+    if (!(event instanceof window.MouseEvent) || surface.sentOn.has(event) || surface.cursor === null) return;
     const target = surface.elementUnderCursor;
     if (event.type === 'pointermove') {
       arrow?.moveTo(surface.cursorOnPage);

@@ -22,6 +22,8 @@ export class Surface {
   readonly element: HTMLElement;
   readonly window: Window & typeof globalThis;
   readonly #region: NonNullable<SurfaceOptions['region']>;
+  /** Copies of the events of a locked pointer, for what lies under its cursor. */
+  readonly sentOn = new WeakSet<Event>();
   /** Where the mouse was last seen over the element; and, while it is locked to it, where the page draws it. */
   #seen: Point | null = null;
   #cursor: Point | null = null;
@@ -138,8 +140,7 @@ export class Surface {
   hear(send: Send, signal: AbortSignal): void {
     const { element, window } = this;
     const onMove = (event: PointerEvent): void => {
-      // The copies of its events that are sent on say nothing new.
-      if (event.pointerType !== 'mouse' || (this.#cursor !== null && !event.isTrusted)) return;
+      if (event.pointerType !== 'mouse' || this.sentOn.has(event)) return;
       if (this.#cursor === null) this.#seen = this.#inElement(event);
       else this.#cursor = this.#clamped(this.#cursor.x + event.movementX, this.#cursor.y + event.movementY);
     };

@@ -17,6 +17,7 @@ export interface Push {
 }
 
 const NOWHERE: Push = { right: 0, down: 0 };
+const NO_SIDES: readonly Side[] = [];
 
 /** The width of the band along a side of this screen, CSS pixels. */
 export function bandOf(side: Side, edge: EdgeSettings, { width, height }: Screen): number {
@@ -61,6 +62,7 @@ export class Edge {
   /** The sides in whose bands it pans. */
   get sides(): readonly Side[] {
     const { right, down } = this.push;
+    if (right === 0 && down === 0) return NO_SIDES;
     const pushes = { left: right < 0, top: down < 0, right: right > 0, bottom: down > 0 };
     return SIDES.filter((side) => pushes[side]);
   }

@@ -25,8 +25,8 @@ export class Grips {
     hold.drop();
     if (isPinned) return;
     hold.isGrip = true;
-    first.screenX = x;
-    first.screenY = y;
+    first.moveTo(x, y);
+    first.endLag();
     this.#holdUnder(first);
   }
 
@@ -42,8 +42,8 @@ export class Grips {
     const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
     hold.isGrip = at.inFront && shows && look.v(at.y) > look.reachV && !isPinned;
     hold.isBelowEye = false;
-    first.screenX = at.x;
-    first.screenY = at.y;
+    first.moveTo(at.x, at.y);
+    first.endLag();
   }
 
   /** Takes hold of the ground below the eye; of the focus where the lens has none. */
@@ -78,8 +78,8 @@ export class Grips {
   setFingers([one, other]: readonly Point[]): void {
     const { hold, first, second } = this.#kept;
     hold.fingers = one === undefined ? 0 : other === undefined ? 1 : 2;
-    if (one !== undefined) first.setFinger(one.x, one.y);
-    if (other !== undefined) second.setFinger(other.x, other.y);
+    if (one !== undefined) first.moveTo(one.x, one.y);
+    if (other !== undefined) second.moveTo(other.x, other.y);
   }
 
   /** Two fingers go on holding what they hold, at the screen points where that shows now: of the sky they take hold again. */

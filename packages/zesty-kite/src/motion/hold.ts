@@ -2,14 +2,14 @@
 import type { Part } from './part.ts';
 import { PIXEL_TOLERANCE } from './rest.ts';
 
-/** A point of the ground, world units, and the CSS pixels where it is held. */
+/** A point of the ground, world units, and the CSS pixels where it is held: at a pointer, and a lag from there. */
 export class HeldPoint implements Part {
   x = -0;
   y = -0;
   height = -0;
-  screenX = -0;
-  screenY = -0;
-  /** How far from the finger that is: two fingers that left the zone of pinch and twist get back what they touched. */
+  pointerX = -0;
+  pointerY = -0;
+  /** Two fingers that left the zone of pinch and twist get back under them what they touched. */
   lagX = -0;
   lagY = -0;
 
@@ -17,43 +17,46 @@ export class HeldPoint implements Part {
     this.x = other.x;
     this.y = other.y;
     this.height = other.height;
-    this.screenX = other.screenX;
-    this.screenY = other.screenY;
+    this.pointerX = other.pointerX;
+    this.pointerY = other.pointerY;
     this.lagX = other.lagX;
     this.lagY = other.lagY;
+  }
+
+  get screenX(): number {
+    return this.pointerX + this.lagX;
+  }
+
+  get screenY(): number {
+    return this.pointerY + this.lagY;
   }
 
   get lags(): boolean {
     return this.lagX !== 0 || this.lagY !== 0;
   }
 
-  /** The finger is here. */
-  setFinger(x: number, y: number): void {
-    this.screenX = x + this.lagX;
-    this.screenY = y + this.lagY;
+  /** The pointer is here. */
+  moveTo(x: number, y: number): void {
+    this.pointerX = x;
+    this.pointerY = y;
   }
 
-  /** It is held at another screen point than where the finger is. */
+  /** It is held here, wherever the pointer is. */
   holdAt(x: number, y: number): void {
-    this.lagX += x - this.screenX;
-    this.lagY += y - this.screenY;
-    this.screenX = x;
-    this.screenY = y;
+    this.lagX = x - this.pointerX;
+    this.lagY = y - this.pointerY;
   }
 
-  /** It is held where the finger is. */
+  /** It is held where the pointer is. */
   endLag(): void {
-    this.screenX -= this.lagX;
-    this.screenY -= this.lagY;
     this.lagX = this.lagY = 0;
   }
 
-  /** A step toward the finger, after which so much of the lag remains. */
+  /** A step toward the pointer, after which so much of the lag remains. */
   catchUp(remaining: number): void {
-    const lagX = this.lagX * remaining;
-    const lagY = this.lagY * remaining;
-    if (Math.abs(lagX) + Math.abs(lagY) < PIXEL_TOLERANCE) this.endLag();
-    else this.holdAt(this.screenX + lagX - this.lagX, this.screenY + lagY - this.lagY);
+    this.lagX *= remaining;
+    this.lagY *= remaining;
+    if (Math.abs(this.lagX) + Math.abs(this.lagY) < PIXEL_TOLERANCE) this.endLag();
   }
 }
 

@@ -7,7 +7,7 @@ export { Motion } from './motion.ts';
 export type { MovedCamera } from './moved.ts';
 export type { HandMoved, MoverSignal, Mover, Placement } from './mover.ts';
 export type { Part } from './part.ts';
-export { beginAt, placeAt, refit, resize } from './placing.ts';
+export { Placing } from './placing.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
 export { createRules, maxSpan, minSpan, rulesOf, startPlace, type Rules, type Ruling, type Start } from './rules.ts';
 export { readShown, shownOf, startOffset } from './shown.ts';

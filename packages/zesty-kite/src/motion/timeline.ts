@@ -90,6 +90,20 @@ export class Timeline {
     return this.kept.hear(signal);
   }
 
+  /**
+   * Called after each signal. If nothing moves any more it solves the focus, as no further step will do it, and ends the
+   * grip of a zoom or a turn when no hand holds.
+   */
+  finishSignal(): void {
+    const { kept } = this;
+    const { hold } = kept;
+    kept.layLook();
+    kept.zooming.findGoal();
+    if (!kept.isStill) return;
+    kept.focusing.solve();
+    if (hold.fingers === 0 && !hold.isOrbit) hold.drop();
+  }
+
   /** Lets the movers know what a hand has done. */
   handMoved(fingersChanged: boolean, glides: boolean): void {
     this.kept.layLook();

@@ -1,6 +1,6 @@
 /** Places of a map that never show, as the view is kept inside. */
 import { ANYWHERE, boundaryOf, keepInside } from '../limits/index.ts';
-import { beginAt, Motion, startPlace, type Rules } from '../motion/index.ts';
+import { Motion, Placing, startPlace, type Rules } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import type { FullBounds } from '../settings/index.ts';
 import { FRAME_PLACES, type Point } from '../view/index.ts';
@@ -19,7 +19,7 @@ export function neverSeen(rules: Rules, zooms: readonly Zoom[]): Warning[] {
   const [nearest] = zooms;
   if (settings.bounds?.keep !== 'view' || nearest === undefined) return [];
   const motion = new Motion(rules, []);
-  beginAt(motion, { ...startPlace(settings, boundary), span: nearest.span });
+  new Placing(motion).begin({ ...startPlace(settings, boundary), span: nearest.span });
   const places = placesIn(motion, settings.bounds);
   const unseen = places.filter((place) => !canBeSeen(motion, place));
   const share = unseen.length / places.length;
