@@ -1,6 +1,6 @@
 /** What the signals of this folder mean, for the JSON Schema of sessions and the guide; kept out of what players download. */
 export const descriptions: Readonly<Record<string, string>> = {
-  travel: 'The program sends the camera somewhere. What is left out stays as it is, or where it is heading.',
+  travel: 'The program sends the camera somewhere. A field that is left out stays as it is, or where it is heading.',
   'travel.id': 'Tells journeys apart.',
   'travel.x': 'The focus, world units.',
   'travel.y': 'World units.',

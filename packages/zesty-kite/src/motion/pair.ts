@@ -44,7 +44,7 @@ export class Pair {
     if (this.#kept.hold.fingers === 2) this.#begin();
   }
 
-  /** Two fingers zoom or turn from now on. What they hold is not under them, and comes back there. */
+  /** Two fingers zoom or turn from now on. The points that they hold are not under them, and come back there. */
   leaveZone(): void {
     this.#grips.holdAsShown();
     this.#begin();

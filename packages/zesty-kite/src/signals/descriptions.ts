@@ -71,7 +71,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   terrain: 'From here on it is over another terrain, or over flat ground.',
   'terrain.id': 'What it calls itself; null for flat ground.',
   'terrain.digest': 'The fingerprint of its heights; null for flat ground.',
-  'terrain.part': 'Where it is the grid before but for a rectangle of samples: those.',
+  'terrain.part': 'The changed rectangle of samples, if the rest is the grid before.',
   change: 'The program changed some settings.',
   'change.settings': 'Those, as in a file of settings.',
 };
