@@ -500,7 +500,12 @@ test('about the eye, keys, steps, orbits and calls turn with the eye in its plac
     between(-170, 170),
     between(0, 3),
     (pitch, fieldOfView, degrees, way) => {
-      const keys = { turnRight: ['KeyE'], turnStepRight: ['KeyR'], orbit: ['MouseRight' as const] };
+      const keys = {
+        turnRight: ['KeyE'],
+        turnStepRight: ['KeyR'],
+        orbit: ['MouseRight' as const],
+        dragTurn: ['MouseMotion'],
+      };
       const camera = new Camera(
         { ...high, pitch: { degrees: pitch }, lens: { fieldOfView }, turn: { anchor: 'eye' }, bindings: keys },
         { screen },
@@ -573,6 +578,7 @@ test('a button may turn alone, or zoom; the mouse may turn without one; a wheel 
     return camera;
   };
   expect(moved([]).shown).toMatchObject({ heading: 0, pitch: 60 });
+  expect(moved(['AltLeft']).grips).toEqual([]);
   expect(moved(['AltLeft']).shown).toMatchObject({ heading: expect.closeTo(18), pitch: expect.closeTo(64.5) });
   const wheel = (settings: Settings, ...held: string[]): Camera => {
     const camera = cameraOf(settings);

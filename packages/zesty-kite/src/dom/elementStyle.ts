@@ -82,14 +82,19 @@ export function styleElement(
 /** Focuses the element because of a press: its focus ring is hidden until it loses the focus. */
 export function focusByPress(element: HTMLElement, signal: AbortSignal): void {
   element.focus({ preventScroll: true, focusVisible: false });
-  if (ringless.has(element)) return;
+  const root = element.getRootNode();
+  const isFocused = 'activeElement' in root && root.activeElement === element;
+  if (!isFocused || ringless.has(element)) return;
   const { outline } = element.style;
   element.style.outline = 'none';
   ringless.add(element);
   const restore = (): void => {
-    if (ringless.delete(element)) element.style.outline = outline;
+    element.removeEventListener('blur', restore);
+    signal.removeEventListener('abort', restore);
+    element.style.outline = outline;
+    ringless.delete(element);
   };
-  element.addEventListener('blur', restore, { once: true });
-  signal.addEventListener('abort', restore, { once: true });
+  element.addEventListener('blur', restore);
+  signal.addEventListener('abort', restore);
 }
 const ringless = new WeakSet<HTMLElement>();

@@ -44,7 +44,8 @@ export function hearHover(
   };
 
   window.addEventListener('pointermove', onMove, { passive: true, signal });
-  window.addEventListener('pointerup', onUp, { passive: true, signal });
+  for (const type of ['pointerup', 'pointercancel'] as const)
+    window.addEventListener(type, onUp, { passive: true, signal });
   window.document.addEventListener('pointerout', onOut, { passive: true, signal });
   signal.addEventListener('abort', () => {
     send({ kind: 'hover' });

@@ -177,7 +177,8 @@ export function hearPointers(
   /** The latest event that was heard on the element. */
   let heard: Event | null = null;
   const onMove = (event: PointerEvent): void => {
-    if (event === heard) return;
+    // Without a press, no layout is asked for.
+    if (event === heard || (presses.size === 0 && event.button < 0)) return;
     heard = event;
     const at = surface.at(event);
     for (const pressed of presses.values()) {
@@ -247,7 +248,7 @@ export function hearPointers(
   }
   signal.addEventListener('abort', drop);
   return {
-    isGameDrag: () => [...presses.values()].some(({ used, game, moved }) => (game || !used) && moved),
+    isGameDrag: () => [...presses.values()].some(({ used, game, moved, drags }) => moved && (game || (drags && !used))),
     isTouched: () => [...presses.values()].some(({ input }) => input === 'Touch'),
     drop,
   };

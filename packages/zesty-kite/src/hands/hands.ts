@@ -213,7 +213,9 @@ export class Hands {
     const tilts = asked.includes('orbit');
     if (!tilts && !asked.includes('dragTurn')) return [];
     const orbit = orbitBy(right, down, this.#settings, height, width / 2, height / 2, tilts);
-    return this.#unlocked([{ ...orbit, about: orbit.about === 'cursor' ? 'focus' : orbit.about }]);
+    const about = orbit.about === 'cursor' ? 'focus' : orbit.about;
+    // No button goes up at its end.
+    return [...this.#unlocked([{ ...orbit, about }]), this.#steer()];
   }
 
   #hold({ id, x, y }: HoldSignal): HoldIntent {
