@@ -37,6 +37,12 @@ export class Fingers {
   /** Two fingers tilt: the middle between them when they began to, and how far down it is now; null while they do not. */
   tilting: { readonly x: number; readonly y: number; down: number } | null = null;
 
+  /** Takes other settings. */
+  adopt({ locked, sensitivity }: FullSettings): void {
+    this.locked = locked.includes('pan');
+    this.sensitivity = sensitivity.pinch;
+  }
+
   get areDown(): boolean {
     return this.fingers.size > 0;
   }

@@ -3,17 +3,16 @@ import type { DeviceKind } from '../devices/index.ts';
 import { MOUSE_MOTION, startsAfterOf, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { Bindings, type Ability } from './bindings.ts';
-import { Edge, type Push } from './edge.ts';
+import { Edge } from './edge.ts';
 import { Fingers } from './fingers.ts';
-import type { HoldIntent, Intent, SteerIntent } from './intent.ts';
+import type { Intent, SteerIntent } from './intent.ts';
 import { isOfDevice, nameOf, strengthsOf } from './deviceOf.ts';
 import { Levers } from './levers.ts';
+import { unlocked, withLocks } from './locks.ts';
 import type {
   HandSignal,
-  HoldSignal,
   HoverSignal,
   KeySignal,
-  UnholdSignal,
   LiftSignal,
   MotionSignal,
   MoveSignal,
@@ -23,6 +22,8 @@ import type {
 } from '../signals/index.ts';
 import { orbitBy, ORBITING, Orbits } from './orbits.ts';
 import { Pulls } from './pulls.ts';
+import { meantBy, ratesOf } from './rates.ts';
+import { strokeOf } from './strokes.ts';
 import { tapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
 
@@ -47,12 +48,7 @@ export class Hands {
   constructor(settings: FullSettings) {
     this.#settings = withLocks(settings);
     this.#bindings = new Bindings(settings.bindings);
-    this.#configureFingers(settings);
-  }
-
-  #configureFingers({ locked, sensitivity }: FullSettings): void {
-    this.fingers.locked = locked.includes('pan');
-    this.fingers.sensitivity = sensitivity.pinch;
+    this.fingers.adopt(settings);
   }
 
   /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
@@ -62,7 +58,7 @@ export class Hands {
     this.#settings = withLocks(settings);
     for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
     this.edge.refit(settings, screen);
-    this.#configureFingers(settings);
+    this.fingers.adopt(settings);
     // A drag that is locked now ends; unlocked, it grips again where the pointer is.
     const regrips = locked.includes('pan') !== this.fingers.locked && this.fingers.areDown;
     return regrips ? [this.#steer(), this.fingers.takeHold()] : [this.#steer()];
@@ -89,9 +85,9 @@ export class Hands {
       case 'lift':
         return this.#lift(body, at);
       case 'hold':
-        return [this.#hold(body)];
+        return [this.fingers.hold(body.id, body.x, body.y, this.#settings)];
       case 'unhold':
-        return [this.#unhold(body)];
+        return [this.fingers.unhold(body.id)];
       case 'release':
         return this.release();
     }
@@ -218,136 +214,37 @@ export class Hands {
     return [...this.#unlocked([{ ...orbit, about }]), this.#steer()];
   }
 
-  #hold({ id, x, y }: HoldSignal): HoldIntent {
-    return this.fingers.hold(id, x, y, this.#settings);
-  }
-
-  #unhold({ id }: UnholdSignal): HoldIntent {
-    return this.fingers.unhold(id);
-  }
-
   /** What an input asks for once, when it comes down. */
   #strokes(input: string): Intent[] {
-    const { turn, zoom } = this.#settings;
-    const stroke = (ability: Ability): Intent[] => {
-      if (ability === 'turnStepRight') return [{ kind: 'step', turn: turn.step, tilt: 0 }];
-      if (ability === 'turnStepLeft') return [{ kind: 'step', turn: -turn.step, tilt: 0 }];
-      if (ability === 'faceNorth') return [{ kind: 'step', turn: null, tilt: 0 }];
-      if (ability === 'home') return [{ kind: 'home' }];
-      if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return [];
-      return [{ kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 }];
-    };
-    return this.#unlocked(this.#bindings.asks(input, this.held).flatMap(stroke));
+    const strokes = this.#bindings.asks(input, this.held).map((ability) => strokeOf(ability, this.#settings));
+    return this.#unlocked(strokes.filter((stroke) => stroke !== null));
   }
 
-  /** What all that is held asks for, and the edge: opposites cancel, diagonals are not faster. */
+  /** What all that is held asks for, and the edge. */
   #steer(): SteerIntent {
-    const { pan, turn, pitch, zoom, locked, inverted } = this.#settings;
+    const settings = this.#settings;
+    const rates = ratesOf(this.#asked(), this.edge.push, this.pulls.push(settings), settings);
+    return { kind: 'steer', ...rates, orbits: this.orbits.areHeld, sides: this.edge.sides };
+  }
+
+  /** How strongly each ability is asked for, above 0 … 1. */
+  #asked(): ReadonlyMap<Ability, number> {
+    const { inverted } = this.#settings;
     const { strengths } = this.levers;
     const asked = new Map<Ability, number>();
     const ask = (input: string, strength: number): void => {
       for (const bound of this.#bindings.asks(input, this.held)) {
         if (bound !== 'faster' && this.spent.has(input)) continue;
-        const ability = input.includes('Stick') ? OPPOSITES[bound] : undefined;
-        const asks = ability !== undefined && inverted.includes(ability.axis) ? ability.other : bound;
-        asked.set(asks, Math.max(strength, asked.get(asks) ?? 0));
+        const ability = meantBy(input, bound, inverted);
+        asked.set(ability, Math.max(strength, asked.get(ability) ?? 0));
       }
     };
     for (const input of this.held) if (!strengths.has(input)) ask(input, 1);
     for (const [input, strength] of strengths) ask(input, strength);
-    const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
-    const isFaster = (asked.get('faster') ?? 0) >= 0.5;
-    const inWorld = pan.directions === 'world';
-    const keys = evenly(between('panRight', 'panLeft'), between('panDown', 'panUp'));
-    const push = this.#push(inWorld ? NO_PUSH : keys);
-    const pull = this.pulls.push(this.#settings);
-    const pans = locked.includes('pan') ? 0 : 1;
-    const speed = pans * (isFaster ? pan.fasterFactor : 1);
-    const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);
-    const tilts = locked.includes('tilt') ? 0 : pitch.rate * (isFaster ? turn.fasterFactor : 1);
-    const zooms = zoom.stops !== null || locked.includes('zoom') ? 0 : zoom.rate * (isFaster ? zoom.fasterFactor : 1);
-    return {
-      kind: 'steer',
-      right: push.right * speed + pull.right * pans + 0,
-      down: push.down * speed + pull.down * pans + 0,
-      east: inWorld ? keys.right * speed + 0 : 0,
-      south: inWorld ? keys.down * speed + 0 : 0,
-      turn: between('turnRight', 'turnLeft') * turns + 0,
-      tilt: between('tiltDown', 'tiltUp') * tilts + 0,
-      zoom: between('zoomOut', 'zoomIn') * zooms + 0,
-      orbits: this.orbits.areHeld,
-      sides: this.edge.sides,
-    };
+    return asked;
   }
 
-  /** Keys and edges together, in pan speeds: they are no faster than the faster one. */
-  #push({ right, down }: Push): Push {
-    const { edge } = this.#settings;
-    const { right: edgeRight, down: edgeDown } = this.edge.push;
-    if (edge === null || (edgeRight === 0 && edgeDown === 0)) return { right, down };
-    // No faster than the faster of its sides.
-    const fastest = Math.max(1, Math.abs(edgeRight), Math.abs(edgeDown));
-    const most = edge.speed * fastest;
-    const edges = most / Math.max(fastest, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
-    if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
-    const both = { right: right + edgeRight * edges, down: down + edgeDown * edges };
-    const length = Math.sqrt(both.right * both.right + both.down * both.down);
-    const kept = Math.max(1, most) / Math.max(1, most, length);
-    return { right: both.right * kept, down: both.down * kept };
-  }
-
-  /** Removes from intents what is locked. */
   #unlocked(intents: readonly Intent[]): Intent[] {
-    const { locked } = this.#settings;
-    if (locked.length === 0) return [...intents];
-    const mayNot = { pan: locked.includes('pan'), turn: locked.includes('turn'), tilt: locked.includes('tilt') };
-    return intents.flatMap((intent): Intent[] => {
-      switch (intent.kind) {
-        case 'zoom':
-          if (locked.includes('zoom')) return [];
-          // The focus stays where panning is locked.
-          return [mayNot.pan ? { ...intent, anchor: 'focus' } : intent];
-        case 'step':
-          return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
-        case 'orbit':
-          return [{ ...intent, turn: mayNot.turn ? 0 : intent.turn, tilt: mayNot.tilt ? 0 : intent.tilt }];
-        case 'shift':
-          return mayNot.pan ? [] : [intent];
-        case 'home':
-          return [];
-        case 'hold':
-        case 'steer':
-          return [intent];
-      }
-    });
+    return unlocked(intents, this.#settings);
   }
 }
-
-const NO_PUSH: Push = { right: 0, down: 0 };
-
-/** A push that is no faster along a diagonal. */
-function evenly(right: number, down: number): Push {
-  const length = Math.max(1, Math.sqrt(right * right + down * down));
-  return { right: right / length, down: down / length };
-}
-
-/** A pinch or a twist that is locked is switched off. */
-function withLocks(settings: FullSettings): FullSettings {
-  const { twoFingers, locked } = settings;
-  if (locked.length === 0) return settings;
-  return {
-    ...settings,
-    twoFingers: {
-      zoom: twoFingers.zoom && !locked.includes('zoom'),
-      turn: twoFingers.turn && !locked.includes('turn'),
-      tilt: twoFingers.tilt && !locked.includes('tilt'),
-    },
-  };
-}
-/** What a stick does that is inverted. */
-const OPPOSITES: Partial<Record<Ability, { readonly axis: 'turn' | 'tilt'; readonly other: Ability }>> = {
-  turnLeft: { axis: 'turn', other: 'turnRight' },
-  turnRight: { axis: 'turn', other: 'turnLeft' },
-  tiltUp: { axis: 'tilt', other: 'tiltDown' },
-  tiltDown: { axis: 'tilt', other: 'tiltUp' },
-};

@@ -40,7 +40,8 @@ const group = <const E extends v.ObjectEntries>(entries: E) => v.object(entries,
 const amount = (min: number, max: number, fallback: number, suchAs = fallback) =>
   v.optional(number(min, max, suchAs), fallback);
 /** A setting whose default is the first name. */
-const choice = <const T extends readonly [string, ...string[]]>(names: T) => v.optional(oneOf(names), names[0]);
+const choice = <const T extends readonly [string, ...string[]]>(names: T) =>
+  v.optional(oneOf(names), names[0] as T[number]);
 const flag = (fallback: boolean) => v.optional(v.boolean('true or false'), fallback);
 /** A setting that is null by default. */
 const orNull = <S extends v.GenericSchema>(schema: S) => v.optional(v.nullable(schema), null);

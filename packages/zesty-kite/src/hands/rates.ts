@@ -1,0 +1,72 @@
+/** The rates at which held inputs, edges and pulls steer. */
+import type { FullSettings } from '../settings/index.ts';
+import type { Ability } from './bindings.ts';
+import type { Push } from './edge.ts';
+import type { SteerIntent } from './intent.ts';
+
+type Rates = Omit<SteerIntent, 'kind' | 'orbits' | 'sides'>;
+
+/**
+ * Opposites cancel, diagonals are not faster.
+ *
+ * @param asked how strongly each ability is asked for, 0 … 1
+ * @param edge the push of the edges, in edge speeds
+ * @param pull the push of presses that pull, in pan speeds
+ */
+export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: Push, settings: FullSettings): Rates {
+  const { pan, turn, pitch, zoom, locked } = settings;
+  const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
+  const isFaster = (asked.get('faster') ?? 0) >= 0.5;
+  const inWorld = pan.directions === 'world';
+  const keys = evenly(between('panRight', 'panLeft'), between('panDown', 'panUp'));
+  const push = together(inWorld ? NO_PUSH : keys, edge, settings.edge?.speed ?? 0);
+  const pans = locked.includes('pan') ? 0 : 1;
+  const speed = pans * (isFaster ? pan.fasterFactor : 1);
+  const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);
+  const tilts = locked.includes('tilt') ? 0 : pitch.rate * (isFaster ? turn.fasterFactor : 1);
+  const zooms = zoom.stops !== null || locked.includes('zoom') ? 0 : zoom.rate * (isFaster ? zoom.fasterFactor : 1);
+  return {
+    right: push.right * speed + pull.right * pans + 0,
+    down: push.down * speed + pull.down * pans + 0,
+    east: inWorld ? keys.right * speed + 0 : 0,
+    south: inWorld ? keys.down * speed + 0 : 0,
+    turn: between('turnRight', 'turnLeft') * turns + 0,
+    tilt: between('tiltDown', 'tiltUp') * tilts + 0,
+    zoom: between('zoomOut', 'zoomIn') * zooms + 0,
+  };
+}
+
+const NO_PUSH: Push = { right: 0, down: 0 };
+
+/** A push that is no faster along a diagonal. */
+function evenly(right: number, down: number): Push {
+  const length = Math.max(1, Math.sqrt(right * right + down * down));
+  return { right: right / length, down: down / length };
+}
+
+/** Keys and edges together, in pan speeds: they are no faster than the faster one. */
+function together({ right, down }: Push, { right: edgeRight, down: edgeDown }: Push, edgeSpeed: number): Push {
+  if (edgeRight === 0 && edgeDown === 0) return { right, down };
+  // No faster than the faster of its sides.
+  const fastest = Math.max(1, Math.abs(edgeRight), Math.abs(edgeDown));
+  const most = edgeSpeed * fastest;
+  const edges = most / Math.max(fastest, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
+  if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
+  const both = { right: right + edgeRight * edges, down: down + edgeDown * edges };
+  const length = Math.sqrt(both.right * both.right + both.down * both.down);
+  const kept = Math.max(1, most) / Math.max(1, most, length);
+  return { right: both.right * kept, down: both.down * kept };
+}
+
+/** The ability that an input means: a stick whose axis is inverted means the opposite. */
+export function meantBy(input: string, ability: Ability, inverted: FullSettings['inverted']): Ability {
+  const opposite = input.includes('Stick') ? OPPOSITES[ability] : undefined;
+  return opposite !== undefined && inverted.includes(opposite.axis) ? opposite.other : ability;
+}
+
+const OPPOSITES: Partial<Record<Ability, { readonly axis: 'turn' | 'tilt'; readonly other: Ability }>> = {
+  turnLeft: { axis: 'turn', other: 'turnRight' },
+  turnRight: { axis: 'turn', other: 'turnLeft' },
+  tiltUp: { axis: 'tilt', other: 'tiltDown' },
+  tiltDown: { axis: 'tilt', other: 'tiltUp' },
+};
