@@ -50,12 +50,13 @@ export function createChoosing(
         if (drag.input !== 'MouseLeft' && drag.input !== 'Touch') return;
         const isDown = drag.phase === 'begin' || drag.phase === 'change';
         drawn = isDown ? drag : null;
-        if (drag.phase === 'end')
-          choose(
-            afloat.filter((barge) => drag.set(box).touchesBox(boxOf(barge))),
-            drag.modifiers.includes('Shift'),
-          );
-        else changed();
+        if (drag.phase !== 'end') {
+          changed();
+          return;
+        }
+        drag.set(box);
+        const inBox = afloat.filter((barge) => box.touchesBox(boxOf(barge)));
+        choose(inBox, drag.modifiers.includes('Shift'));
       },
       // A finger that is held still draws a box from there.
       longPress: ({ input }) => input === 'Touch',

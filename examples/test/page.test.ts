@@ -258,7 +258,7 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
     const host = document.querySelector('#panel') ?? document.body;
     host.attachShadow({ mode: 'open' }).innerHTML = '<button id="go" style="margin: 100px 20px">Set sail</button>';
     const button = host.shadowRoot?.querySelector('button');
-    for (const type of ['pointerenter', 'pointerleave', 'mousedown', 'click', 'focus'])
+    for (const type of ['pointerenter', 'mouseenter', 'pointerleave', 'mouseleave', 'mousedown', 'click', 'focus'])
       button?.addEventListener(type, () => seen.push(type));
     window.ears = zesty.listen(window.map, window.camera, {
       panels: '#panel',
@@ -282,7 +282,7 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
   };
   await go(340, 110);
   expect(await at()).toEqual({ x: 340, y: 110 });
-  expect(await seen(page)).toEqual(['pointerenter']);
+  expect(await seen(page)).toEqual(['pointerenter', 'mouseenter']);
   const arrow = await page.evaluate(() => {
     const { left = NaN, top = NaN } = document.querySelector('[data-cursor]')?.getBoundingClientRect() ?? {};
     return [left, top];
@@ -295,7 +295,7 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
   expect(await step(page)).toBe(0);
   // A label of the map gets its click, and the camera the drag that begins on it.
   await go(215, 110);
-  expect(await seen(page)).toEqual(['pointerleave']);
+  expect(await seen(page)).toEqual(['pointerleave', 'mouseleave']);
   await page.mouse.down();
   await page.mouse.up();
   await page.waitForTimeout(50);

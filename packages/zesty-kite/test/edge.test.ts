@@ -154,5 +154,14 @@ test('an event says at which sides the pointer pans', () => {
   hover(500, 799, 599);
   hover(600);
   camera.advance(700);
-  expect(seen).toEqual(['200 right', '500 right+bottom', '600 ']);
+  // What ends the pan without the pointer is told, too.
+  hover(800, 799, 300);
+  camera.advance(1000);
+  camera.signal({ kind: 'release', time: 1050 });
+  camera.advance(1100);
+  hover(1200, 799, 300);
+  camera.advance(1400);
+  camera.change({ locked: ['pan'] });
+  camera.advance(1500);
+  expect(seen).toEqual(['200 right', '500 right+bottom', '600 ', '900 right', '1050 ', '1300 right', '1400 ']);
 });

@@ -1,4 +1,4 @@
-/** What the calls of a program do to a motion. */
+/** Applies the calls of a program to a motion. */
 import { Placing, type Motion } from '../motion/index.ts';
 import type { About, SignalBody, ZoomSignal } from '../signals/index.ts';
 

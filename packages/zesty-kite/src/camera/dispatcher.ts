@@ -227,7 +227,10 @@ export class Dispatcher {
   }
 
   #obey(intents: readonly Intent[]): void {
-    for (const intent of intents) this.#steering.obey(intent);
+    for (const intent of intents) {
+      this.#steering.obey(intent);
+      this.#observer?.obeyed(intent, this.#keptTime);
+    }
   }
 
   /** The time of kept motion, DOM milliseconds. */

@@ -1,4 +1,4 @@
-/** What the intents of hands do to the kept state. */
+/** Applies the intents of hands to the kept motion. */
 import type {
   HoldIntent,
   Intent,

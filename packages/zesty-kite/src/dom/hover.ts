@@ -28,7 +28,8 @@ export function hearHover(
     // A finger hovers only while the game drags with it.
     if (event.pointerType !== 'mouse' && !dragging) return;
     const { x, y } = surface.at(event);
-    const isMap = edge.along === 'screen' && surface.rimOf({ x, y }) < RIM ? true : !isPanel(surface.under(event));
+    const isRim = edge.along === 'screen' && surface.rimOf({ x, y }) < RIM;
+    const isMap = isRim || !isPanel(surface.under(event));
     const free = event.buttons === 0 && surface.has({ x, y }) && surface.isReachable && isMap;
     if ((dragging ? edge.duringGameDrag : free) && Number.isFinite(x + y))
       send({ kind: 'hover', x, y, time: event.timeStamp });

@@ -21,8 +21,8 @@ export function sendOnLocked(
 ): void {
   const { element, window } = surface;
   const { document } = window;
-  /** The element under the cursor, and the one where each button came down. */
-  let over: Element | null = null;
+  /** The element that each kind of event was over last, and the one where each button came down. */
+  const over: Record<'pointer' | 'mouse', Element | null> = { pointer: null, mouse: null };
   const down = new Map<number, Element>();
   const arrow = drawCursor ? createArrow(document) : null;
 
@@ -43,10 +43,10 @@ export function sendOnLocked(
 
   /** The pointer has come over another element. */
   const cross = (event: MouseEvent, to: Element | null): void => {
-    const from = over;
-    if (from === to) return;
-    over = to;
     const kind = 'pointerId' in event ? 'pointer' : 'mouse';
+    const from = over[kind];
+    if (from === to) return;
+    over[kind] = to;
     if (from !== null) {
       sendOn(event, from, `${kind}out`, to);
       for (const left of ancestors(from)) if (!left.contains(to)) sendOn(event, left, `${kind}leave`, to);
@@ -60,10 +60,8 @@ export function sendOnLocked(
   const onEvent = (event: Event): void => {
     if (!(event instanceof window.MouseEvent) || surface.sentOn.has(event) || surface.cursor === null) return;
     const target = surface.elementUnderCursor;
-    if (event.type === 'pointermove') {
-      arrow?.moveTo(surface.cursorOnPage);
-      cross(event, target);
-    }
+    if (event.type === 'pointermove') arrow?.moveTo(surface.cursorOnPage);
+    if (event.type === 'pointermove' || event.type === 'mousemove') cross(event, target);
     // The element itself gets its own events.
     if (target === null || target === element) {
       if (event.type === 'mousedown') down.set(event.button, element);
@@ -92,9 +90,9 @@ export function sendOnLocked(
   document.addEventListener(
     'pointerlockchange',
     () => {
-      if (surface.cursor === null) arrow?.hide();
+      if (surface.cursor === null) arrow?.remove();
       else arrow?.moveTo(surface.cursorOnPage);
-      over = null;
+      over.pointer = over.mouse = null;
       down.clear();
     },
     { signal },
@@ -141,7 +139,6 @@ function wheelInitOf({ deltaX, deltaY, deltaZ, deltaMode }: WheelEvent): WheelEv
 
 interface Arrow {
   moveTo(at: { readonly x: number; readonly y: number }): void;
-  hide(): void;
   remove(): void;
 }
 
@@ -166,9 +163,6 @@ function createArrow(document: Document): Arrow {
         if ('showPopover' in arrow) arrow.showPopover();
       }
       arrow.style.transform = `translate(${String(x)}px, ${String(y)}px)`;
-    },
-    hide: () => {
-      arrow.remove();
     },
     remove: () => {
       arrow.remove();

@@ -142,6 +142,7 @@ export function hearPointers(
   const startDrag = (pressed: Press, at: Point, event: PointerEvent): void => {
     const { id, input, down } = pressed;
     pressed.moved = true;
+    hint(pressed);
     pressed.drags = isHeard(pressed) || drags.begin(id, input, down, down.ground, at, event);
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
     if (!pressed.drags || surface.cursor !== null || !event.isTrusted) return;
@@ -157,7 +158,7 @@ export function hearPointers(
     const time = event === null ? {} : { time: event.timeStamp };
     if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), ...time });
     if (pressed.drags && event !== null) swallowClick(window);
-    if (cancelled) hint(pressed);
+    if (cancelled && !pressed.moved) hint(pressed);
     drags.end(id, cancelled, event);
     if (cancelled || event === null) taps.cancel(pressed);
     else taps.lift(pressed, event);

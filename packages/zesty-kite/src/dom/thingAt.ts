@@ -1,6 +1,6 @@
 /** The thing that stands under a screen point, and not the ground behind it. */
 import { checkFunction, checkNumber, checkView } from '../messages/index.ts';
-import { ScreenBox, type Box, type Ray, type View } from '../view/index.ts';
+import { nearestCopy, ScreenBox, type Box, type Ray, type View } from '../view/index.ts';
 
 export interface ThingAtOptions<T> {
   /** The upright box around a thing, world units. Leave it out for things that are boxes. */
@@ -55,8 +55,9 @@ function asBox(thing: unknown): Box {
 
 /** In a world that repeats itself, the copy nearest to the focus. */
 function nearestCopyOf(box: Box, { x, y, ground: { periodX = 0, periodY = 0 } }: View): Box {
-  const east = periodX > 0 ? periodX * Math.round((x - (box.left + box.right) / 2) / periodX) : 0;
-  const south = periodY > 0 ? periodY * Math.round((y - (box.top + box.bottom) / 2) / periodY) : 0;
+  const away = { x: (box.left + box.right) / 2 - x, y: (box.top + box.bottom) / 2 - y };
+  const east = nearestCopy(away.x, periodX) - away.x;
+  const south = nearestCopy(away.y, periodY) - away.y;
   const { left, top, right, bottom, low, high } = box;
   return { left: left + east, right: right + east, top: top + south, bottom: bottom + south, low, high };
 }

@@ -55,14 +55,16 @@ export class Watch implements Observer {
   }
 
   hands(intents: readonly Intent[], by: string, time: number): void {
-    for (const intent of intents) if (intent.kind === 'steer') this.#lookAtEdge(intent.sides, time);
     if (this.#steering || !intents.some(isSteering)) return;
     this.#steering = true;
     this.#resting = false;
     this.listeners.put('steer', { time, by: by as By });
   }
 
-  #lookAtEdge(sides: readonly Side[], time: number): void {
+  obeyed(intent: Intent, time: number): void {
+    if (intent.kind !== 'steer') return;
+    const pans = intent.right !== 0 || intent.down !== 0;
+    const sides = pans ? intent.sides : [];
     if (sides.join() === this.#sides.join()) return;
     this.#sides = sides;
     this.listeners.put('edge', { time, sides });

@@ -16,7 +16,7 @@ export interface Push {
   readonly down: number;
 }
 
-const NOWHERE: Push = { right: 0, down: 0 };
+export const NO_PUSH: Push = { right: 0, down: 0 };
 const NO_SIDES: readonly Side[] = [];
 
 /** The width of the band along a side of this screen, CSS pixels. */
@@ -30,7 +30,7 @@ export function bandOf(side: Side, edge: EdgeSettings, { width, height }: Screen
 
 /** Nothing outside all bands; in a corner both ways. At and beyond the very edge it is all. */
 export function pushAt({ x, y }: Point, { edge, safeFrame }: WithEdge, screen: Screen): Push {
-  if (edge === null) return NOWHERE;
+  if (edge === null) return NO_PUSH;
   const depth = (inward: number, side: Side): number => {
     const band = bandOf(side, edge, screen);
     const from = edge.along === 'safe-frame' ? inward - safeFrame[side] : inward;
@@ -46,7 +46,7 @@ export function pushAt({ x, y }: Point, { edge, safeFrame }: WithEdge, screen: S
 /** The pointer over the edges, and since when. */
 export class Edge {
   at: Point | null = null;
-  askedPush: Push = NOWHERE;
+  askedPush: Push = NO_PUSH;
   /** It has been in a band for long enough. */
   dwelt = false;
 
@@ -56,7 +56,7 @@ export class Edge {
   }
 
   get push(): Push {
-    return this.dwelt ? this.askedPush : NOWHERE;
+    return this.dwelt ? this.askedPush : NO_PUSH;
   }
 
   /** The sides in whose bands it pans. */
@@ -76,7 +76,7 @@ export class Edge {
   hover(at: Point | null, settings: WithEdge, screen: Screen): boolean {
     const was = this.isOver;
     this.at = at;
-    this.askedPush = at === null ? NOWHERE : pushAt(at, settings, screen);
+    this.askedPush = at === null ? NO_PUSH : pushAt(at, settings, screen);
     if (!this.isOver) this.dwelt = false;
     return this.isOver && !was;
   }

@@ -202,8 +202,14 @@ export class Fingers {
   /** Where fingers count: with a sensitivity other than 1, nearer to their middle or farther from it than they are. */
   #spread(fingers: readonly Finger[]): readonly Point[] {
     const [one, other] = fingers;
-    const isProgram = one?.isProgram === true || other?.isProgram === true;
-    if (one === undefined || other === undefined || !this.mayZoom || this.sensitivity === 1 || isProgram)
+    if (
+      one === undefined ||
+      other === undefined ||
+      one.isProgram ||
+      other.isProgram ||
+      !this.mayZoom ||
+      this.sensitivity === 1
+    )
       return fingers.map(({ x, y }) => ({ x, y }));
     const acrossX = other.x - one.x;
     const acrossY = other.y - one.y;

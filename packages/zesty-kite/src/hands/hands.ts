@@ -22,7 +22,7 @@ import type {
 } from '../signals/index.ts';
 import { orbitBy, ORBITING, Orbits } from './orbits.ts';
 import { Pulls } from './pulls.ts';
-import { meantBy, ratesOf } from './rates.ts';
+import { isFaster, meantBy, ratesOf } from './rates.ts';
 import { strokeOf } from './strokes.ts';
 import { tapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
@@ -133,13 +133,11 @@ export class Hands {
     const startsAfter = startsAfterOf(this.#settings, input);
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.taps.press(id, x, y, startsAfter, at);
+    const orbiting = ORBITING.find((ability) => asked.includes(ability));
     const needsCompany = input === 'Touch' && this.#settings.drag.touchRequires === 'two-fingers';
     if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter, needsCompany));
     else if (asked.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
-    else {
-      const orbiting = ORBITING.find((ability) => asked.includes(ability));
-      if (orbiting !== undefined) this.orbits.press(id, x, y, startsAfter, orbiting);
-    }
+    else if (orbiting !== undefined) this.orbits.press(id, x, y, startsAfter, orbiting);
     return [...strokes, this.#steer()];
   }
 
@@ -199,8 +197,7 @@ export class Hands {
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
     const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.held);
-    const isFaster = [...this.held].some((input) => this.#bindings.asks(input, this.held).includes('faster'));
-    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen, isFaster));
+    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen, isFaster(this.#asked())));
   }
 
   /** The mouse moves with no button down: it turns about the focus or the eye. */

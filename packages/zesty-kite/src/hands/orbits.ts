@@ -22,8 +22,7 @@ export class Orbits {
 
   /** A button that turns is down. */
   get areHeld(): boolean {
-    for (const { ability } of this.orbits.values()) if (ability !== 'dragZoom') return true;
-    return false;
+    return [...this.orbits.values()].some(({ ability }) => ability !== 'dragZoom');
   }
 
   press(id: number, x: number, y: number, startsAfter: number, ability: Orbiting): void {

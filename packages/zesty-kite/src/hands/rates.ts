@@ -1,7 +1,7 @@
 /** The rates at which held inputs, edges and pulls steer. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Ability } from './bindings.ts';
-import type { Push } from './edge.ts';
+import { NO_PUSH, type Push } from './edge.ts';
 import type { SteerIntent } from './intent.ts';
 
 type Rates = Omit<SteerIntent, 'kind' | 'orbits' | 'sides'>;
@@ -16,15 +16,15 @@ type Rates = Omit<SteerIntent, 'kind' | 'orbits' | 'sides'>;
 export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: Push, settings: FullSettings): Rates {
   const { pan, turn, pitch, zoom, locked } = settings;
   const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
-  const isFaster = (asked.get('faster') ?? 0) >= 0.5;
+  const fast = isFaster(asked);
   const inWorld = pan.directions === 'world';
   const keys = evenly(between('panRight', 'panLeft'), between('panDown', 'panUp'));
   const push = together(inWorld ? NO_PUSH : keys, edge, settings.edge?.speed ?? 0);
   const pans = locked.includes('pan') ? 0 : 1;
-  const speed = pans * (isFaster ? pan.fasterFactor : 1);
-  const turns = locked.includes('turn') ? 0 : turn.rate * (isFaster ? turn.fasterFactor : 1);
-  const tilts = locked.includes('tilt') ? 0 : pitch.rate * (isFaster ? turn.fasterFactor : 1);
-  const zooms = zoom.stops !== null || locked.includes('zoom') ? 0 : zoom.rate * (isFaster ? zoom.fasterFactor : 1);
+  const speed = pans * (fast ? pan.fasterFactor : 1);
+  const turns = locked.includes('turn') ? 0 : turn.rate * (fast ? turn.fasterFactor : 1);
+  const tilts = locked.includes('tilt') ? 0 : pitch.rate * (fast ? turn.fasterFactor : 1);
+  const zooms = zoom.stops !== null || locked.includes('zoom') ? 0 : zoom.rate * (fast ? zoom.fasterFactor : 1);
   return {
     right: push.right * speed + pull.right * pans + 0,
     down: push.down * speed + pull.down * pans + 0,
@@ -36,7 +36,10 @@ export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: P
   };
 }
 
-const NO_PUSH: Push = { right: 0, down: 0 };
+/** Whether the abilities that are asked for, 0 … 1, go faster. */
+export function isFaster(asked: ReadonlyMap<Ability, number>): boolean {
+  return (asked.get('faster') ?? 0) >= 0.5;
+}
 
 /** A push that is no faster along a diagonal. */
 function evenly(right: number, down: number): Push {
