@@ -24,7 +24,7 @@ export function rowsOf(library) {
       const time = frame * FRAME_MS;
       if (frame % 15 === 0) {
         const odd = frame % 30 === 0;
-        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: odd ? 2 : -2, time });
+        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: odd ? -2 : 2, time });
         camera.signal({ kind: 'key', code: 'KeyD', down: odd, time });
         camera.signal({ kind: 'key', code: 'KeyA', down: !odd, time });
       }
@@ -44,7 +44,7 @@ export function rowsOf(library) {
     return () => {
       // The half-life is a minute: a notch every ten keeps the zoom under way.
       if (zooming && frame % 36_000 === 0)
-        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
+        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? -30 : 30 });
       frame += 1;
       fillMatrices(camera.advance(frame * FRAME_MS), matrices);
       sink[0] += matrices.viewProjection[0];
@@ -97,7 +97,7 @@ export function rowsOf(library) {
     }
     return () => {
       if (frame % 18_000 === 0)
-        camera.signal({ kind: 'wheel', x: 700, y: 430, notches: frame % 36_000 === 0 ? 14 : -14 });
+        camera.signal({ kind: 'wheel', x: 700, y: 430, notches: frame % 36_000 === 0 ? -14 : 14 });
       frame += 1;
       fillMatrices(camera.advance(frame * FRAME_MS), matrices);
       sink[0] += matrices.viewProjection[0];
@@ -143,7 +143,7 @@ export function rowsOf(library) {
         camera.signal({ kind: 'key', code: codes[turn % 4], down: true });
       }
       if (frame % 9000 === 0)
-        camera.signal({ kind: 'wheel', x: 900, y: 300, notches: frame % 18_000 === 0 ? 30 : -30 });
+        camera.signal({ kind: 'wheel', x: 900, y: 300, notches: frame % 18_000 === 0 ? -30 : 30 });
       frame += 1;
       fillMatrices(camera.advance(frame * FRAME_MS), matrices);
       sink[0] += matrices.viewProjection[0];
@@ -162,7 +162,7 @@ export function rowsOf(library) {
     camera.signal({ kind: 'key', code: 'KeyE', down: true });
     return () => {
       if (frame % 36_000 === 0)
-        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? 30 : -30 });
+        camera.signal({ kind: 'wheel', x: 900, y: 200, notches: frame % 72_000 === 0 ? -30 : 30 });
       frame += 1;
       target.x = 300 * Math.sin(frame / 300);
       target.y = 300 * Math.cos(frame / 300);
@@ -188,7 +188,7 @@ export function rowsOf(library) {
     );
     let frame = 0;
     camera.signal({ kind: 'key', code: 'KeyE', down: true });
-    camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 40 });
+    camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -40 });
     return () => {
       frame += 1;
       sink[0] += camera.advance(frame * FRAME_MS).span;

@@ -5,12 +5,14 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
-import { objectOf, valuesOf } from './setup/schema.mjs';
+import { isSpan, objectOf, valuesOf } from './setup/schema.mjs';
 
 const FILE = `${root}packages/zesty-kite/src/settings/types.ts`;
 const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
 
 const text = `/** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; \`npm run types-of-settings\`. */
+import type { Span } from './spans.ts';
+
 /* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
 
 /** Settings as they are written, the settings of one camera: whatever is left out has its default. Lengths are world units, durations seconds. */
@@ -50,6 +52,7 @@ function commentOf(node) {
 function typeOf(node, full) {
   const { type, enum: names, anyOf, items, prefixItems, properties, additionalProperties } = node;
   if (names) return names.map((name) => JSON.stringify(name)).join(' | ');
+  if (isSpan(node)) return 'Span';
   if (anyOf)
     return anyOf
       .flatMap((one) => (one.const === undefined ? [typeOf(one, full)] : full ? [] : [one.const]))

@@ -72,7 +72,7 @@ export function turned(settings) {
   const signals = [];
   const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
   const key = (seconds, code, down) => at(seconds, { kind: 'key', code, down });
-  for (let i = 0; i < 3; i++) at(0.5 + i * 0.21, { kind: 'wheel', x: 820.5, y: 300.25, notches: -1 });
+  for (let i = 0; i < 3; i++) at(0.5 + i * 0.21, { kind: 'wheel', x: 820.5, y: 300.25, notches: 1 });
   at(1.9, { kind: 'turn', degrees: 90 });
   at(2.05, { kind: 'turn', degrees: 90, about: { screenX: 400, screenY: 500 } });
   key(2.6, 'KeyW', true);
@@ -82,7 +82,7 @@ export function turned(settings) {
   at(6.3, { kind: 'hold', id: 1, x: 900, y: 200 });
   for (let i = 1; i <= 60; i++) at(6.3 + i * 0.0163, { kind: 'hold', id: 1, x: 900 - i * 11.3, y: 200 + i * 8.7 });
   at(7.4, { kind: 'unhold', id: 1 });
-  for (let i = 0; i < 4; i++) at(7.8 + i * 0.12, { kind: 'wheel', x: 640, y: 380, notches: 1 });
+  for (let i = 0; i < 4; i++) at(7.8 + i * 0.12, { kind: 'wheel', x: 640, y: 380, notches: -1 });
   at(9, { kind: 'turn', degrees: -135, about: { x: 540, y: 420 } });
   key(9.4, 'ArrowLeft', true);
   key(11.2, 'ArrowLeft', false);
@@ -94,7 +94,7 @@ export function hilly(settings, terrain) {
   const signals = [];
   const at = (seconds, signal) => signals.push({ at: Math.round(seconds * 1e6), ...signal });
   const key = (seconds, code, down) => at(seconds, { kind: 'key', code, down });
-  for (let i = 0; i < 9; i++) at(0.4 + i * 0.081, { kind: 'wheel', x: 870.5, y: 420.75, notches: -1 });
+  for (let i = 0; i < 9; i++) at(0.4 + i * 0.081, { kind: 'wheel', x: 870.5, y: 420.75, notches: 1 });
   key(1.2, 'KeyD', true);
   key(2.4, 'KeyW', true);
   key(3.1, 'KeyD', false);
@@ -113,7 +113,7 @@ export function hilly(settings, terrain) {
   at(7.6, { kind: 'tilt', degrees: -4000 });
   at(8.3, { kind: 'tilt', degrees: 25 });
   at(8.9, { kind: 'change', settings: { safeFrame: { left: 320, bottom: 90 } } });
-  for (let i = 0; i < 14; i++) at(9.4 + i * 0.053, { kind: 'wheel', x: 900, y: 300, notches: 1 });
+  for (let i = 0; i < 14; i++) at(9.4 + i * 0.053, { kind: 'wheel', x: 900, y: 300, notches: -1 });
   at(11.2, { kind: 'hold', id: 7, x: 700, y: 300 });
   for (let i = 1; i <= 40; i++) at(11.2 + i * 0.0157, { kind: 'hold', id: 7, x: 700 + i * 9, y: 300 + i * 6 });
   at(11.9, { kind: 'release' });
@@ -155,7 +155,7 @@ export function handed(settings, terrain) {
   at(8.4, { kind: 'hover', x: 1278, y: 300 });
   at(9.7, { kind: 'hover', x: 900, y: 300 });
   at(10, { kind: 'key', code: 'ShiftLeft', down: true });
-  for (let i = 0; i < 3; i++) at(10.1 + i * 0.1, { kind: 'wheel', x: 500, y: 300, notches: -1, right: 0, down: -100 });
+  for (let i = 0; i < 3; i++) at(10.1 + i * 0.1, { kind: 'wheel', x: 500, y: 300, notches: 1, right: 0, down: -100 });
   at(10.5, { kind: 'key', code: 'ShiftLeft', down: false });
   at(11, { kind: 'press', id: 40, input: 'MouseRight', x: 300, y: 500 });
   for (let i = 1; i <= 20; i++) at(11 + i * 0.0149, { kind: 'move', id: 40, x: 300 + i * 14, y: 500 - i * 9 });
@@ -179,7 +179,7 @@ export function directed(settings, terrain) {
   at(0.5, { kind: 'travel', id: 1, x: 820, y: 300, span: 60, heading: 70, ...journey });
   at(2.1, { kind: 'travelTarget', id: 1, x: 826, y: 306 });
   at(5.2, { kind: 'travel', id: 2, x: 300, y: 520, span: 180, ...journey });
-  at(6.1, { kind: 'wheel', x: 700.5, y: 300.25, notches: -3 });
+  at(6.1, { kind: 'wheel', x: 700.5, y: 300.25, notches: 3 });
   const zone = { zoneWidth: 0.2, zoneHeight: 0.15, zone: 'box' };
   const place = (seconds) => ({ x: 500 + 60 * Math.sin(seconds), y: 400 + 25 * seconds });
   at(7.5, { kind: 'follow', id: 1, ...place(0), halfLife: 0.15, lead: 0.1, onPan: 'offset', ...zone });
@@ -188,7 +188,7 @@ export function directed(settings, terrain) {
   at(8.4, { kind: 'turn', degrees: 60 });
   at(9.1, { kind: 'key', code: 'KeyD', down: true });
   at(9.5, { kind: 'key', code: 'KeyD', down: false });
-  at(9.9, { kind: 'wheel', x: 200.5, y: 600.75, notches: 5 });
+  at(9.9, { kind: 'wheel', x: 200.5, y: 600.75, notches: -5 });
   at(11.2, { kind: 'unfollow', id: 1, lost: true });
   at(11.5, { kind: 'change', settings: { locked: ['pan', 'zoom', 'turn', 'tilt'] } });
   const keyframes = [
@@ -216,12 +216,12 @@ export function crossing() {
   key(1.0871, 'KeyS', true);
   key(1.9904, 'KeyD', false);
   key(2.2017, 'KeyS', false);
-  for (let i = 0; i < 9; i++) wheel(2.9011 + i * 0.0713, 905.5, 212.25, -1);
+  for (let i = 0; i < 9; i++) wheel(2.9011 + i * 0.0713, 905.5, 212.25, 1);
   key(3.1502, 'ArrowLeft', true);
   key(3.1778, 'ShiftLeft', true);
   key(4.0209, 'ShiftLeft', false);
   key(4.3311, 'ArrowLeft', false);
-  for (let i = 0; i < 4; i++) wheel(4.9027 + i * 0.0502, 411.75, 640.5, -1);
+  for (let i = 0; i < 4; i++) wheel(4.9027 + i * 0.0502, 411.75, 640.5, 1);
   key(6.2209, 'KeyA', true);
   key(6.2209, 'KeyW', true);
   key(7.0313, 'KeyD', true); // opposite keys stand still
@@ -233,7 +233,7 @@ export function crossing() {
   at(10.9441, { kind: 'gap', phase: 'end' });
   key(11.2306, 'ArrowUp', false);
   at(11.9005, { kind: 'screen', width: 1024, height: 700 });
-  for (let i = 0; i < 22; i++) wheel(12.3017 + i * 0.0417, 633.5, 341.75, i < 16 ? 1 : -1);
+  for (let i = 0; i < 22; i++) wheel(12.3017 + i * 0.0417, 633.5, 341.75, i < 16 ? -1 : 1);
   key(14.0511, 'KeyD', true);
   key(15.2219, 'KeyD', false);
   return [header, ...signals.sort((a, b) => a.at - b.at)];
@@ -249,7 +249,13 @@ export function flung(random) {
     if (dice < 0.45) {
       const size = random.pick([0.01, 1, 3, 40, 900, 1e6]);
       const notches = random.between(-size, size);
-      signals.push({ at: micros, kind: 'wheel', x: random.between(-50, 1400), y: random.between(-50, 900), notches });
+      signals.push({
+        at: micros,
+        kind: 'wheel',
+        x: random.between(-50, 1400),
+        y: random.between(-50, 900),
+        notches: -notches,
+      });
     } else if (dice < 0.93) {
       signals.push({ at: micros, kind: 'key', code: random.pick(codes), down: random.next() < 0.55 });
     } else if (dice < 0.96) {

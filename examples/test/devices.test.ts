@@ -593,7 +593,7 @@ test('a worker runs the camera from posted signals', async () => {
       const screen = { width: 640, height: 480 };
       const signals = [
         { kind: 'key' as const, code: 'KeyD', down: true, time: 10 },
-        { kind: 'wheel' as const, x: 9, y: 9, notches: -2, time: 30 },
+        { kind: 'wheel' as const, x: 9, y: 9, notches: 2, time: 30 },
       ];
       const answer = new Promise((done) => worker.addEventListener('message', ({ data }) => done(data)));
       worker.postMessage({ settings, screen, signals });

@@ -161,7 +161,7 @@ test('the wheel counts notches at the cursor inside the border, and scrolls the 
   await page.mouse.wheel(0, 100);
   await page.mouse.wheel(0, -50);
   await page.mouse.wheel(0, 5000);
-  expect(await heard()).toEqual(['wheel 100.0 50.0 1.00', 'wheel 100.0 50.0 -0.50', 'wheel 100.0 50.0 4.00']);
+  expect(await heard()).toEqual(['wheel 100.0 50.0 -1.00', 'wheel 100.0 50.0 0.50', 'wheel 100.0 50.0 -4.00']);
   expect(await scrolled()).toBe(0);
   await page.mouse.move(600, 400);
   await page.mouse.wheel(0, 100);
@@ -193,11 +193,11 @@ test('lines, pages, Shift turning the wheel sideways, and a trackpad’s pinch a
   await turn({ deltaY: -5, ctrlKey: true });
   expect(await turn({ deltaY: 100 })).toBe(false); // taken: the page does not scroll
   expect((await heard()).map((text) => text.replace(/^wheel \S+ \S+ /, ''))).toEqual([
-    '1.00',
     '-1.00',
     '1.00',
-    '-0.50',
-    '1.00',
+    '-1.00',
+    '0.50',
+    '-1.00',
   ]);
 });
 
@@ -261,7 +261,7 @@ test('whole notches stay whole at every page zoom and density: their pixels chan
     fire(10, 1, { ctrlKey: true });
     return window.heard.map((text) => text.replace(/^wheel \S+ \S+ /, ''));
   });
-  expect(counted).toEqual(['1.00', '1.00', '-1.00', '2.00', '1.00', '1.00', '1.00', '0.40', '0.13', '1.00']);
+  expect(counted).toEqual(['-1.00', '-1.00', '1.00', '-2.00', '-1.00', '-1.00', '-1.00', '-0.40', '-0.13', '-1.00']);
   // With stops and a page at 125 %, the first notch goes to the next of them.
   const span = await page.evaluate(() => {
     const camera = new zesty.Camera({ start: { span: 200 }, zoom: { stops: [100, 200, 400] } });

@@ -1,12 +1,12 @@
 /** A value over the zoom, drawn and dragged: a double click adds a point, or takes one away. */
-import type { FullSettings } from 'zesty-kite';
+import { inSpans, type SpanSettings } from 'zesty-kite';
 import type { Tuning } from './tuning.ts';
 
 interface Curve {
   readonly path: string;
   readonly low: number;
   readonly high: number;
-  readonly of: (settings: Readonly<FullSettings>) => unknown;
+  readonly of: (settings: Readonly<SpanSettings>) => unknown;
 }
 
 const PITCH: Curve = { path: 'pitch.degrees', low: 10, high: 90, of: ({ pitch }) => pitch.degrees };
@@ -29,11 +29,11 @@ export function createCurve(
   let dragged: number | null = null;
   const curve = (): Curve => CURVES[which()] ?? PITCH;
   const range = (): [number, number] => {
-    const { zoom } = tuning.full;
-    return [Math.log2(zoom.minSpan), Math.log2(zoom.maxSpan ?? 1024)];
+    const { minSpan, maxSpan } = inSpans(tuning.full, innerHeight).zoom;
+    return [Math.log2(minSpan ?? 12), Math.log2(maxSpan ?? 1024)];
   };
   const pointsOf = (): Points => {
-    const value = curve().of(tuning.full);
+    const value = curve().of(inSpans(tuning.full, innerHeight));
     const [near, far] = range().map((log) => 2 ** log) as [number, number];
     if (Array.isArray(value)) return value as Points;
     const flat = typeof value === 'number' ? value : NaN;

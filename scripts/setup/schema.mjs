@@ -67,7 +67,7 @@ export async function sessionJsonSchema() {
     properties: {
       x: coordinate,
       y: coordinate,
-      span: { type: 'number', exclusiveMinimum: 0, maximum: 1e12 },
+      span: SIGNALS.place.span.schema,
       heading: coordinate,
       pitch: { anyOf: [{ type: 'number', minimum: 0, maximum: 90 }, { type: 'null' }] },
     },
@@ -162,6 +162,10 @@ export async function cutsceneJsonSchema() {
 /** Says of each object among the choices of a schema which further keys it takes. */
 function closeObjects(node, additionalProperties) {
   if (node.properties) node.additionalProperties = additionalProperties;
+  if (node.properties && 'pixelsPerUnit' in node.properties) node.minProperties = node.maxProperties = 1;
+  if (node.items) closeObjects(node.items, additionalProperties);
+  for (const item of node.prefixItems ?? []) closeObjects(item, additionalProperties);
+  if (node.properties && 'at' in node.properties) closeObjects(node.properties.at, additionalProperties);
   for (const choice of node.anyOf ?? []) closeObjects(choice, additionalProperties);
 }
 
@@ -178,15 +182,24 @@ export function objectOf(schema) {
   return nothing?.type === 'null' && object.properties ? object : undefined;
 }
 
+/** Whether a schema is that of a zoom in any unit. */
+export function isSpan({ anyOf }) {
+  return anyOf?.some(({ properties }) => properties !== undefined && 'pixelsPerUnit' in properties) === true;
+}
+
 /** What a setting may be, in words. */
-export function valuesOf({ type, enum: names, minimum, maximum, items, prefixItems, anyOf }) {
+export function valuesOf(node) {
+  const { type, enum: names, minimum, maximum, items, prefixItems, anyOf } = node;
+  if (isSpan(node)) return `${valuesOf(anyOf[0])}, or another unit`;
   if (names) return names.map((name) => `"${name}"`).join(', ');
   if (anyOf) {
     const [first, ...others] = anyOf;
     if (others.at(-1).const === true) return 'a group, true, or null';
     if (others.length === 1) return `${valuesOf(first)}${first.properties ? '' : ','} or null`;
     // What may follow the zoom.
-    return `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
+    return isSpan(first)
+      ? `${valuesOf(first)}, or null`
+      : `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
   }
   if (prefixItems) return `[${prefixItems.map(valuesOf).join(', ')}]`;
   if (type === 'array')

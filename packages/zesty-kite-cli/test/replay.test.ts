@@ -215,7 +215,7 @@ test('1 is for a broken promise: the grip error of a session that asks for too m
   const settings = { start: { x: 9e11, y: 0, span: 1000 }, zoom: { minSpan: 1000, maxSpan: 1e6, halfLife: 0.5 } };
   const lines = [
     { format: 'zesty-kite session', version: 1, settings, screen: { width: 1e6, height: 1e6 } },
-    { at: 0, kind: 'wheel', x: 9e5, y: 9e5, notches: 30 },
+    { at: 0, kind: 'wheel', x: 9e5, y: 9e5, notches: -30 },
   ];
   const file = join(folder, 'far.ndjson');
   writeFileSync(file, lines.map((line) => `${JSON.stringify(line)}\n`).join(''));

@@ -309,8 +309,8 @@ test('feel finds what hands did: notches, zooms taken back, edges that were left
   };
   // Six gestures of six notches in, each taken back by one at once.
   for (let gesture = 0; gesture < 6; gesture++) {
-    for (let notch = 0; notch < 6; notch++) put(notch === 0 ? 3 : 0.05, { kind: 'wheel', x: 500, y: 300, notches: -1 });
-    put(0.5, { kind: 'wheel', x: 500, y: 300, notches: 1 });
+    for (let notch = 0; notch < 6; notch++) put(notch === 0 ? 3 : 0.05, { kind: 'wheel', x: 500, y: 300, notches: 1 });
+    put(0.5, { kind: 'wheel', x: 500, y: 300, notches: -1 });
   }
   // Five visits of the left edge, each undone by a key.
   for (let visit = 0; visit < 5; visit++) {

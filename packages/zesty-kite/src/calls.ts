@@ -30,8 +30,8 @@ export abstract class Calls {
   }
 
   /**
-   * Zooms, eased, about the focus or another point: by notches (positive shows more of the ground) or by a factor (2 shows
-   * everything twice as large): `camera.zoom({ factor: 2 }, { screenX: 300, screenY: 200 })`.
+   * Zooms, eased, about the focus or another point: by notches (above 0 comes nearer) or by a factor (2 shows everything
+   * twice as large): `camera.zoom({ factor: 2 }, { screenX: 300, screenY: 200 })`.
    */
   zoom(by: { readonly notches: number } | { readonly factor: number }, about?: About): void {
     this.#send('zoom', { kind: 'zoom', ...named('zoom', by, ['notches', 'factor']), about });

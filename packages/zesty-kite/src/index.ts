@@ -30,6 +30,7 @@ export type {
 } from './signals/index.ts';
 export {
   checkSettings,
+  inSpans,
   mergeSettings,
   SettingsError,
   type Button,
@@ -41,7 +42,10 @@ export {
   type FullSettings,
   type Problem,
   type Settings,
+  type Span,
+  type SpanSettings,
   type TileArt,
+  type ZoomUnit,
 } from './settings/index.ts';
 export {
   reshapeGrid,

@@ -156,7 +156,7 @@ test('zooming out from rest leads to the farthest span that fits there, which is
     let time = 5000;
     camera.advance(time);
     for (let notch = 0; notch < 90; notch++) {
-      camera.zoom({ notches: 1 });
+      camera.zoom({ notches: -1 });
       camera.advance((time += 1500));
     }
     camera.advance(time + 60_000);

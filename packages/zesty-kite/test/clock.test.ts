@@ -42,9 +42,9 @@ test('a signal between the kept state and the last frame takes effect at its own
 test('a signal later than the frame waits for its time; equal times keep their order', () => {
   const { camera, heard } = recorded();
   camera.advance(0);
-  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1, time: 30 });
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -1, time: 30 });
   camera.signal({ ...KEY, time: 20 });
-  camera.signal({ kind: 'wheel', x: 1, y: 0, notches: 1, time: 30 });
+  camera.signal({ kind: 'wheel', x: 1, y: 0, notches: -1, time: 30 });
   camera.advance(16);
   expect(heard).toEqual([]);
   expect(camera.settled).toBe(false);
@@ -81,7 +81,7 @@ test('what is held stands still through a gap, what eases goes on, and the key g
   const pan = { startHalfLife: 0, stopHalfLife: 0.1 };
   const camera = new Camera({ pan, zoom: { halfLife: 0.2 } }, { screen });
   camera.signal({ ...KEY, time: 0 });
-  camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -3, time: 990 });
+  camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 3, time: 990 });
   camera.signal({ kind: 'gap', phase: 'begin', time: 1000 });
   camera.signal({ kind: 'gap', phase: 'end', time: 9000 });
   camera.advance(0);
@@ -169,7 +169,7 @@ test('a signal of no known form is refused with its path, what was found and wha
   expect(refused({ kind: 'whel' })).toContain('signal.kind: found "whel"; wanted one of "screen"');
   expect(refused({ kind: 'key', code: 5, down: true })).toContain('signal.code: found 5; wanted a UI Events code');
   expect(refused({ kind: 'key', code: 'KeyA' })).toContain('signal.down: found nothing; wanted true or false');
-  expect(refused({ kind: 'wheel', x: 1, y: '2', notches: 1 })).toContain('signal.y: found "2"; wanted a number');
+  expect(refused({ kind: 'wheel', x: 1, y: '2', notches: -1 })).toContain('signal.y: found "2"; wanted a number');
   expect(refused({ kind: 'gap', phase: 'middle' })).toContain('signal.phase: found "middle"');
   expect(refused({ kind: 'place', span: 'big' })).toContain('signal.span: found "big"');
   expect(refused({ kind: 'change', settings: 3 })).toContain('signal.settings: found 3');

@@ -58,7 +58,7 @@ const under: Record<string, (desk: Desk) => void> = {
   travel: (desk) => void travel(desk.camera, { x: 4000 }),
   follow: (desk) => void follow(desk.camera, { x: 4000, y: 0 }, { halfLife: 0.3 }),
   cutscene: (desk) => void play(desk.camera, { keyframes: [{ at: 3, x: 4000 }] }, { interruptedBy: [...ABILITIES] }),
-  zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: 8 }),
+  zoom: (desk) => desk.hear({ kind: 'wheel', x: 400, y: 300, notches: -8 }),
   turn: (desk) => desk.camera.turn(90),
   tilt: (desk) => desk.camera.tilt(20),
   keys: (desk) => desk.hear({ kind: 'key', code: 'KeyD', down: true }),
@@ -105,7 +105,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
   pan: (desk) => desk.hear({ kind: 'key', code: 'KeyW', down: true }),
   shift: (desk) => {
     desk.camera.change({ wheel: { action: 'pan' } });
-    desk.hear({ kind: 'wheel', x: 9, y: 9, notches: 0.1, right: 0, down: 5 });
+    desk.hear({ kind: 'wheel', x: 9, y: 9, notches: -0.1, right: 0, down: 5 });
   },
   notch: (desk) => desk.hear({ kind: 'wheel', x: 200, y: 200, notches: 1e-9 }),
   zoomKeys: (desk) =>
@@ -248,7 +248,7 @@ test('place({ x, y }) in every frame leaves wheel, turn and keys alive; place({ 
     },
   };
   const camera = new Camera(curve, { screen });
-  camera.signal({ kind: 'wheel', x: 100, y: 100, notches: -8, time: 0 });
+  camera.signal({ kind: 'wheel', x: 100, y: 100, notches: 8, time: 0 });
   camera.turn(90);
   for (let time = 0; time < 7000; time += 16) {
     camera.place({ x: time / 100, y: 7 });
@@ -258,7 +258,7 @@ test('place({ x, y }) in every frame leaves wheel, turn and keys alive; place({ 
   expect([camera.shown.span, camera.shown.heading]).toEqual([expect.closeTo(600 / 1.2 ** 8, 6), 90]);
   camera.place({ span: 60 });
   expect(camera.advance(7000).pitch).toBeCloseTo(40, 9);
-  camera.signal({ kind: 'wheel', x: 100, y: 100, notches: 99, time: 7000 });
+  camera.signal({ kind: 'wheel', x: 100, y: 100, notches: -99, time: 7000 });
   for (let time = 7000; time < 12_000; time += 16) camera.advance(time);
   expect(camera.view.pitch).toBeCloseTo(70, 9);
 });
@@ -288,7 +288,7 @@ test('a push that has room moves within one half-life more than in open ground, 
       const play = (where: Settings, push: boolean, time: number): Camera => {
         const camera = new Camera({ ...settings, pitch: { degrees: 90 }, pan, ...where }, { screen });
         camera.advance(0);
-        camera.signal({ kind: 'wheel', ...cursor, notches: zoomsIn ? -notches : notches, time: 0 });
+        camera.signal({ kind: 'wheel', ...cursor, notches: zoomsIn ? notches : -notches, time: 0 });
         if (push) camera.signal({ kind: 'key', code, down: true, time: wait });
         for (let at = 0; at <= time; at += 10) camera.advance(at);
         return camera;
@@ -339,7 +339,7 @@ test('over hills the ground under the cursor stays there after a wheel zoom unti
       camera.advance(0);
       const held = camera.advance(3000).toGround(at.x, at.y);
       if (held === null) return;
-      camera.signal({ kind: 'wheel', ...at, notches, time: 3000 });
+      camera.signal({ kind: 'wheel', ...at, notches: -notches, time: 3000 });
       for (let time = 3000; time < 40_000; time += 16) {
         camera.advance(time);
         seen += 1;

@@ -55,8 +55,8 @@ test('frames of every rate tell the same at the same times, and telling changes 
 
 test('a wheel notch: the player steers, its zoom ends by arriving, and the camera rests; in the frame that shows it', () => {
   const { camera, told, play } = watched({ start: { span: 300 } });
-  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -1, time: 100 });
-  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -1, time: 150 });
+  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: 1, time: 100 });
+  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: 1, time: 150 });
   play(90);
   expect(told()).toEqual([]);
   play(120);
@@ -71,7 +71,7 @@ test('what ended says why: a signal that came, a limit, or that it has arrived',
   camera.place({ x: 0 });
   camera.home();
   play(50);
-  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1, time: 60 });
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -1, time: 60 });
   play(70);
   expect(told()).toEqual(['end tilt arrival', 'steer wheel', 'end home wheel']);
   camera.turn(90);
@@ -142,12 +142,12 @@ test('the player begins to steer once until the camera rests, or the program mov
   camera.unhold();
   play(100);
   expect(steers()).toEqual([]);
-  for (const time of [200, 300, 400]) camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1, time });
+  for (const time of [200, 300, 400]) camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -1, time });
   play(450);
   expect(steers()).toEqual(['steer wheel']);
   camera.turn(30);
   play(500);
-  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1, time: 520 });
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -1, time: 520 });
   play(550);
   expect(steers()).toEqual(['steer wheel']);
 });
@@ -192,7 +192,7 @@ test('it has arrived when nothing in the safe frame will move by half a pixel an
   const told: string[] = [];
   when(camera, 'arrive', ({ time }) => told.push(`arrive ${time.toFixed()}`));
   when(camera, 'rest', ({ time }) => told.push(`rest ${time.toFixed()}`));
-  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -4, time: 100 });
+  camera.signal({ kind: 'wheel', x: 400, y: 300, notches: 4, time: 100 });
   play(5000);
   // Half-lives of 90 ms: half a pixel of some 230 after 9 of them, 1e-7 of a span long after that.
   expect(told.map((line) => line.split(' ')[0])).toEqual(['arrive', 'rest']);
@@ -213,7 +213,7 @@ test('whoever has stopped hears no more; what throws is reported, and the others
   when(camera, 'steer', () => told.push('second'));
   stop();
   stop();
-  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 1 });
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -1 });
   camera.advance(0);
   expect([told, thrown.map(String)]).toEqual([['second'], ['Error: no']]);
   expect(() => when(camera, 'steered' as 'steer', () => undefined)).toThrow(

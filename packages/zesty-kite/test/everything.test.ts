@@ -71,7 +71,9 @@ function check(camera: Camera): void {
   for (const which of ['shown', 'goal'] as const) {
     const { span, pitch, heading } = camera[which];
     const isGoal = which === 'goal' && share !== shareThere;
-    const widest = (full.zoom.maxSpan ?? (isGoal ? Infinity : spanRange.max / share)) * (isGoal ? shareThere : share);
+    const widest =
+      ((full.zoom.maxSpan as number | null) ?? (isGoal ? Infinity : spanRange.max / share)) *
+      (isGoal ? shareThere : share);
     const nearest = isGoal ? (spanRange.min / share) * shareThere * (1 - 1e-12) : spanRange.min;
     says(span >= nearest && span <= Math.max(nearest, widest * (1 + (share === 1 && !isGoal ? 0 : 1e-12))), 'G7', {
       which,

@@ -21,7 +21,7 @@ test('on a floor everything is as on the ground, only higher: picks, grips and w
       const high = new Camera({ ...settings, ground: { ...ground, floor: height } }, { screen, terrain });
       for (const camera of [low, high]) {
         camera.advance(0);
-        camera.signal({ kind: 'wheel', x: u * screen.width, y: v * screen.height, notches: -2, time: 1 });
+        camera.signal({ kind: 'wheel', x: u * screen.width, y: v * screen.height, notches: 2, time: 1 });
         camera.signal({ kind: 'turn', degrees: 20, time: 200 });
         play(camera, 0, 1200);
       }

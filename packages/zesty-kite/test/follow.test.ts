@@ -130,7 +130,7 @@ test('zoom, turn, tilt and orbit go about the target, wherever it shows: it stay
     camera.advance(time);
     expect(Math.hypot(camera.shown.x, camera.shown.y)).toBeLessThan(1e-9);
     const before = camera.view.toScreen(x, y);
-    if (act === 'wheel') camera.signal({ kind: 'wheel', x: 100, y: 500, notches: 3, time });
+    if (act === 'wheel') camera.signal({ kind: 'wheel', x: 100, y: 500, notches: -3, time });
     if (act === 'turn') camera.turn(50);
     if (act === 'tilt') camera.tilt(15);
     if (act === 'key') camera.signal({ kind: 'key', code: 'KeyQ', down: true, time });
@@ -245,7 +245,7 @@ test('G8: with a target that stands still the camera comes to rest, whatever the
       const camera = new Camera(settings, { screen, terrain: hilly ? hills : null });
       camera.advance(0);
       follow(camera, to, { deadZone, halfLife });
-      camera.zoom({ notches: 3 });
+      camera.zoom({ notches: -3 });
       camera.turn(50);
       let frame = 0;
       while (frame < 7200 && (frame < 2 || !camera.settled)) camera.advance((frame++ * 1000) / 60);
@@ -370,7 +370,7 @@ test('a session of it plays again to the bit, whether it was being recorded when
       target.x = (east * time) / 1000 + 30 * Math.sin(time / 400);
       target.y = (south * time) / 1000;
       for (const one of [camera, free]) {
-        if (time > 900 && time < 900 + frame + 1) one.signal({ kind: 'wheel', x: 300, y: 300, notches: 2, time });
+        if (time > 900 && time < 900 + frame + 1) one.signal({ kind: 'wheel', x: 300, y: 300, notches: -2, time });
         one.advance(time);
       }
       expect(bitsOf(free)).toBe(bitsOf(camera));

@@ -393,14 +393,14 @@ test('a wheel that pans moves the ground by its pixels at any heading and pitch;
     const camera = new Camera({ start, pitch: { degrees: pitch }, wheel: { action: 'by-device' } }, { screen });
     camera.advance(0);
     const ground = spotAt(camera, { x: 400, y: 300 });
-    const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: down / 100, right, down };
+    const wheel = { kind: 'wheel' as const, x: 100, y: 100, notches: -down / 100, right, down };
     camera.signal({ ...wheel, trackpad: 'scroll', time: 10 });
     camera.advance(10);
     const at = shownAt(camera, ground);
     expect([at.x, at.y]).toEqual([expect.closeTo(400 - right, 6), expect.closeTo(300 - down, 6)]);
     expect(camera.settled).toBe(true);
-    camera.signal({ ...wheel, notches: -1, trackpad: 'pinch', time: 20 });
-    camera.signal({ ...wheel, notches: -1, time: 20 });
+    camera.signal({ ...wheel, notches: 1, trackpad: 'pinch', time: 20 });
+    camera.signal({ ...wheel, notches: 1, time: 20 });
     camera.advance(5000);
     expect(camera.shown.span).toBeCloseTo(600 / 1.21, 6);
   }));
@@ -584,7 +584,7 @@ test('a button may turn alone, or zoom; the mouse may turn without one; a wheel 
     const camera = cameraOf(settings);
     play(camera, 0, [
       ...held.map((code) => ({ kind: 'key' as const, code, down: true })),
-      { kind: 'wheel', x: 400, y: 300, notches: 1, right: 0, down: 100 },
+      { kind: 'wheel', x: 400, y: 300, notches: -1, right: 0, down: 100 },
     ]);
     camera.advance(100);
     return camera;

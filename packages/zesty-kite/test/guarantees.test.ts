@@ -443,9 +443,9 @@ test('G7: zoom, pitch and turning limits are never passed, by any delta however 
         const part = pose === view ? share : frameShareThere(camera);
         // Exact; the share of a panel is worked out anew here, and rounded.
         const hair = part === 1 ? 0 : 1e-12;
-        expect(pose.span).toBeGreaterThanOrEqual((settings.zoom?.minSpan ?? NaN) * part * (1 - hair));
+        expect(pose.span).toBeGreaterThanOrEqual(Number(settings.zoom?.minSpan) * part * (1 - hair));
         expect(pose.span).toBeLessThanOrEqual(
-          (settings.zoom?.maxSpan ?? Math.max(max / share, 4096)) * part * (1 + hair),
+          Number(settings.zoom?.maxSpan ?? Math.max(max / share, 4096)) * part * (1 + hair),
         );
         expect(pose.pitch).toBeGreaterThanOrEqual(flattest);
         expect(pose.pitch).toBeLessThanOrEqual(steepest);
@@ -469,9 +469,10 @@ test('G8: settled comes within the stated time after the last input, and then fr
     ];
     const camera = drive({ ...steering, signals: [...steering.signals, ...released] }, steady(60, 1.5));
     const { zoom, turn, pan, drag, pitch, lens, ground, safeFrame, bounds } = camera.settings;
+    const minSpan = Number(zoom.minSpan ?? 12);
     // Pitch and lens follow the zoom, the focus height follows them all; and what bounds allow
     // may change with the look, so that the zoom starts again.
-    const zooming = timeToRest(Math.log2((zoom.maxSpan ?? 4e4) / zoom.minSpan), ZOOM_TOLERANCE, zoom.halfLife);
+    const zooming = timeToRest(Math.log2(Number(zoom.maxSpan ?? 4e4) / minSpan), ZOOM_TOLERANCE, zoom.halfLife);
     const stated =
       2 * zooming +
       timeToRest(2e5, 1e-6, turn.halfLife) +
@@ -480,7 +481,7 @@ test('G8: settled comes within the stated time after the last input, and then fr
         timeToRest(FASTEST, VELOCITY_TOLERANCE, pan.stopHalfLife),
         timeToRest(20 / 0.1, VELOCITY_TOLERANCE, drag.glideHalfLife),
       ) +
-      timeToRest(4e4 / zoom.minSpan, LENGTH_TOLERANCE, zoom.halfLife) +
+      timeToRest(4e4 / minSpan, LENGTH_TOLERANCE, zoom.halfLife) +
       timeToRest(300, LENGTH_TOLERANCE, ground.followHalfLife) +
       timeToRest(500, PIXEL_TOLERANCE, safeFrame.halfLife) +
       timeToRest(1, LENGTH_TOLERANCE, bounds?.returnHalfLife ?? 0) +
@@ -499,7 +500,7 @@ test('G8: where limit, span, pitch and lens go after each other it comes to rest
   const halfLife = fc.constantFrom(0, 0.05, 0.1, 0.3);
   const byZoom = (low: number, high: number) =>
     fc.record({ near: between(low, high), far: between(low, high), halfLife });
-  const notches = fc.array(between(-5, 30), { minLength: 1, maxLength: 3 });
+  const notches = fc.array(between(-30, 5), { minLength: 1, maxLength: 3 });
   forRuns(
     300,
     byZoom(20, 90),

@@ -261,7 +261,7 @@ test('chords of the wheel turn, tilt, pan, step and zoom by the notch; without o
       const camera = cameraWith({ ...plain, bindings: { ...bindings, panRight: [] } });
       play(camera, 0, 5, [
         { kind: 'key', code, down: true },
-        { kind: 'wheel', x: 200, y: 100, notches: way * notches },
+        { kind: 'wheel', x: 200, y: 100, notches: -way * notches },
         { kind: 'key', code, down: false },
       ]);
       camera.advance(9000);
@@ -283,7 +283,7 @@ test('a wheel of whole steps keeps parts of a notch until they make one', () =>
       camera,
       0,
       20,
-      parts.map((notches) => ({ kind: 'wheel', x: 400, y: 300, notches })),
+      parts.map((part) => ({ kind: 'wheel', x: 400, y: 300, notches: -part })),
     );
     camera.advance(9000);
     const whole = Math.floor(parts.reduce((sum, part) => sum + part, 0) + 1e-9);
@@ -311,7 +311,7 @@ test('what is locked, no hand of the player moves; the program still does', () =
   const hand: Signal[] = [
     ...['KeyW', 'KeyE', 'KeyR', 'Minus'].map((code): Signal => ({ kind: 'key', code, down: true })),
     { kind: 'pad', id: 0, axes: [1, 1, 1, 1], buttons: [0, 0, 0, 0, 0, 0, 1] },
-    { kind: 'wheel', x: 100, y: 100, notches: 5 },
+    { kind: 'wheel', x: 100, y: 100, notches: -5 },
     ...down,
     ...[60, 120].flatMap((by) => two(300 - by, 300 + by)),
     { kind: 'lift', id: 1 },

@@ -107,7 +107,7 @@ test('a move, a hold or a press to NaN moves nothing', () => {
     { kind: 'hold', id: 2, x: 5, y: Infinity },
     { kind: 'move', id: 1, x: 9, y: NaN },
     { kind: 'press', id: 5, input: 'Touch', x: NaN, y: NaN },
-    { kind: 'wheel', x: NaN, y: 5, notches: 3 },
+    { kind: 'wheel', x: NaN, y: 5, notches: -3 },
   ] as Signal[])
     expect(camera.signal(signal)).toBe(false);
   camera.advance(500);
@@ -134,7 +134,7 @@ test('a terrain that is odd for a while leaves the camera finite, and it recover
   let time = 0;
   for (const [next] of Object.entries(heights)) {
     mode = next;
-    camera.signal({ kind: 'wheel', x: 300, y: 400, notches: 1, time });
+    camera.signal({ kind: 'wheel', x: 300, y: 400, notches: -1, time });
     camera.signal({ kind: 'key', code: 'KeyD', down: true, time });
     for (let i = 0; i < 30; i++) {
       const { x, y, span, focusHeight } = camera.advance((time += 16));
@@ -178,7 +178,7 @@ test('callbacks that throw: the camera goes on, each throw is reported once, and
   camera.advance(100);
   end();
   camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 110 });
-  camera.signal({ kind: 'wheel', x: 1, y: 1, notches: 1, time: 120 });
+  camera.signal({ kind: 'wheel', x: 1, y: 1, notches: -1, time: 120 });
   camera.advance(200);
   for (let time = 200; time < 4000; time += 50) camera.advance(time);
   expect(reports).toEqual(['wake', 'poll', 'full']);
@@ -304,7 +304,7 @@ test('what is inverted goes the other way round by just as much; keys do not', (
     pose.pitch - none.pitch,
   ];
   const cases: [Settings['inverted'], Signal[], boolean][] = [
-    [['wheel'], [{ kind: 'wheel', x: 400, y: 300, notches: 1 }], true],
+    [['wheel'], [{ kind: 'wheel', x: 400, y: 300, notches: -1 }], true],
     [
       ['turn', 'tilt'],
       [

@@ -162,7 +162,7 @@ const calls: [string, (camera: Camera) => void][] = [
   ['another journey', (camera): void => void travel(camera, { x: 50_000 })],
   ['turn', (camera): void => camera.turn(3)],
   ['change', (camera): void => camera.change({ pan: { speed: 2 } })],
-  ['zoom', (camera): void => camera.zoom({ notches: 1 })],
+  ['zoom', (camera): void => camera.zoom({ notches: -1 })],
 ];
 
 test.each(calls)(

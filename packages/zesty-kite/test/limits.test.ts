@@ -224,7 +224,7 @@ test('where the zoom is limited, lens and span rest where they want each other, 
       { screen: { width: 300, height: 394 } },
     );
     camera.signal({ kind: 'tilt', degrees: -tilt, time: 17 });
-    camera.signal({ kind: 'wheel', x: 10, y: 20, notches, time: 18 });
+    camera.signal({ kind: 'wheel', x: 10, y: 20, notches: -notches, time: 18 });
     for (let time = 0; time < 9000; time += 16) camera.advance(time);
     camera.advance(60_000);
     expect([camera.settled, awayFromGoal(camera)]).toEqual([true, expect.closeTo(0, 4)]);

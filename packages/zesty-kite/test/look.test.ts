@@ -27,8 +27,8 @@ test('tiles of w × h pixels land on exactly that many device pixels at a scale 
         { ...look, zoom: { ...look.zoom, minSpan: 1e-3, maxSpan: 1e6 } },
         { screen: { ...screen, density } },
       );
-      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 1, time: 0 });
-      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -2, time: 1000 });
+      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: -1, time: 0 });
+      camera.signal({ kind: 'wheel', x: 640, y: 400, notches: 2, time: 1000 });
       settle(camera, 0);
       const { view } = camera;
       const [west, east] = [view.toScreen(0, 0), view.toScreen(side, side)];
@@ -96,7 +96,7 @@ test('zoom about the ground below the eye leaves it there; about the focus leave
       );
       const before = camera.advance(0).eye();
       const { x, y } = camera.shown;
-      camera.signal({ kind: 'wheel', x: 100, y: 100, notches, time: 0 });
+      camera.signal({ kind: 'wheel', x: 100, y: 100, notches: -notches, time: 0 });
       for (let time = 16; time < 1500; time += 16) {
         const eye = camera.advance(time).eye();
         if (notches < 0) expect(Math.hypot(eye.x - before.x, eye.y - before.y)).toBeLessThan(1e-6);
@@ -136,18 +136,18 @@ test('a narrow place limits the zoom only for as long as the view is turned acro
 test('zoom ranges and stops in pixels per unit mean what shows, on any screen', () =>
   forRuns(15, screens, (size) => {
     const zoom = {
-      minPixelsPerUnit: 0.5,
-      maxPixelsPerUnit: 8,
+      minSpan: { pixelsPerUnit: 8 },
+      maxSpan: { pixelsPerUnit: 0.5 },
       stops: [0.5, 1, 2, 4, 8],
       stopUnit: 'pixels-per-unit' as const,
     };
     const camera = new Camera({ zoom, resize: { keep: 'scale' } }, { screen: size });
-    camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 99, time: 0 });
+    camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -99, time: 0 });
     settle(camera, 0);
     expect(camera.view.scale).toBeCloseTo(0.5, 9);
     for (const [i, scale] of [1, 2, 4, 8, 8].entries()) {
-      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
-      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: -0.5, time: 6000 + i * 7000 });
+      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: 0.5, time: 6000 + i * 7000 });
+      camera.signal({ kind: 'wheel', x: 9, y: 9, notches: 0.5, time: 6000 + i * 7000 });
       settle(camera, 6001 + i * 7000);
       expect(camera.view.scale).toBeCloseTo(scale, 9);
     }
@@ -173,7 +173,7 @@ test('in a world that repeats itself a camera goes on and on, and is handed out 
   expect(Math.max(...seen)).toBeLessThanOrEqual(400);
   expect(Math.min(...seen)).toBeGreaterThanOrEqual(0);
   expect(seen.filter((x, i) => i > 0 && x < (seen[i - 1] ?? 0)).length).toBeGreaterThan(1);
-  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: 99, time: 9000 });
+  camera.signal({ kind: 'wheel', x: 0, y: 0, notches: -99, time: 9000 });
   camera.advance(12_000);
   expect(camera.view.span).toBeLessThanOrEqual(400);
 });

@@ -61,7 +61,7 @@ test('a journey is interrupted by what is named alone; the rest is locked until 
     run(0.1);
     camera.signal({ kind: 'key', code: 'KeyD', down: true });
     run(0.1);
-    camera.signal({ kind: 'wheel', x: 400, y: 300, notches: 1 });
+    camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -1 });
     run(5);
     const { outcome, by: found } = await arrival;
     expect([outcome, found]).toEqual([by === null ? 'arrived' : 'interrupted', by]);

@@ -80,7 +80,7 @@ test('what a call changes shows when it returns, whatever waits', () => {
   const waiting: Signal[] = [
     { kind: 'screen', ...screen, time: 3 },
     { kind: 'key', code: 'KeyW', down: true, time: 105 },
-    { kind: 'wheel', x: 1, y: 1, notches: 1, time: 1e6 },
+    { kind: 'wheel', x: 1, y: 1, notches: -1, time: 1e6 },
   ];
   forAll(fc.constantFrom(...waiting), fc.boolean(), (signal, drawn) => {
     const camera = new Camera({ start: { x: 0, y: 0, span: 100 } }, drawn ? { screen } : {});

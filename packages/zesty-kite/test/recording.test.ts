@@ -33,7 +33,7 @@ const CALLS: readonly ((camera: Camera, frame: number) => void)[] = [
       { targets: { barge: () => ({ x: 30, y: 40 }) }, interruptedBy: ['pan', 'zoom', 'turn', 'tilt'] },
     ),
   (camera) => camera.turn(90),
-  (camera) => camera.zoom({ notches: 3 }),
+  (camera) => camera.zoom({ notches: -3 }),
   (camera) => camera.pan({ x: 300, y: -200 }),
   (camera) => camera.home(),
   (camera) => camera.place({ x: 25, span: 130 }),

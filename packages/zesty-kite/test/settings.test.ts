@@ -26,7 +26,11 @@ function problemsOf(input: unknown): string[] {
 }
 
 /** Intersections written out, at any depth. */
-type Flat<T> = T extends object ? { [K in keyof T]: Flat<T[K]> } : T;
+type Flat<T> = T extends object
+  ? [keyof T] extends ['pixelsPerUnit' | 'eyeHeight' | 'fieldOfView']
+    ? 'another unit'
+    : { [K in keyof T]: Flat<T[K]> }
+  : T;
 
 /** `true` for types that are the same, member by member. */
 type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : false) : false;
@@ -45,6 +49,7 @@ test('nothing at all is enough, and every default conforms to the JSON Schema', 
   const full = checkSettings({});
   expect(full.pan).toEqual({
     speed: 1,
+    speedUnit: 'screen-heights',
     evenSpeedOn: 'screen',
     directions: 'screen',
     fasterFactor: 2,
@@ -271,7 +276,7 @@ test('without a farthest zoom, bounds that fill the screen are the farthest, on 
     const fits = Math.min(high, (2 * wide * screen.height) / screen.width);
     const farthest = (settings: Settings): number => {
       const camera = new Camera([{ zoom: { minSpan: 1e-3 }, bounds }, settings], { screen });
-      camera.signal({ kind: 'wheel', x: 5, y: 5, notches: 300, time: 0 });
+      camera.signal({ kind: 'wheel', x: 5, y: 5, notches: -300, time: 0 });
       camera.advance(0);
       return camera.advance(60_000).span;
     };

@@ -34,8 +34,8 @@ const turn = fc.record({ kind: fc.constantFrom('turn' as const, 'tilt' as const)
 
 /** A lens that zooms at a fixed distance widens with the span; and hills are not as high as twelve screens. */
 function spans({ settings: { zoom, lens }, hilly }: Steering): { minSpan: number; maxSpan: number } {
-  const minSpan = Math.max(zoom?.minSpan ?? 0, hilly ? 60 : 0);
-  const maxSpan = Math.min(zoom?.maxSpan ?? 4096, hilly ? Infinity : (lens?.distance ?? Infinity));
+  const minSpan = Math.max(Number(zoom?.minSpan ?? 0), hilly ? 60 : 0);
+  const maxSpan = Math.min(Number(zoom?.maxSpan ?? 4096), hilly ? Infinity : (lens?.distance ?? Infinity));
   return { minSpan, maxSpan: Math.max(minSpan, maxSpan) };
 }
 
@@ -184,7 +184,7 @@ test('what pushed against a wall or into a corner turns back at once, as if from
     resting.advance(200_000);
     for (const camera of [pushing, resting]) {
       // The view grows against the wall, with the key still pushing or not.
-      if (zooming && !inCorner) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: 2, time: 200_000 });
+      if (zooming && !inCorner) camera.signal({ kind: 'wheel', x: 300, y: 200, notches: -2, time: 200_000 });
       camera.advance(201_000);
       for (const code of into) camera.signal({ kind: 'key', code, down: false, time: 201_000 });
       for (const code of back) camera.signal({ kind: 'key', code, down: true, time: 201_000 });

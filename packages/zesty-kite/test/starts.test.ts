@@ -61,7 +61,7 @@ test('tiles bring a zoom range that holds their stops: the wheel goes to each of
       camera.advance(0);
       const seen = new Set<string>();
       for (let i = -8; i < 8; i++) {
-        camera.zoom({ notches: i < 0 ? -1 : 1 });
+        camera.zoom({ notches: i < 0 ? 1 : -1 });
         camera.advance(4000 * (i + 9));
         camera.advance(4000 * (i + 9) + 3000);
         seen.add((camera.view.scale * density * side * Math.SQRT2).toPrecision(6));

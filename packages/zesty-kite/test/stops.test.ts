@@ -41,8 +41,8 @@ function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] 
 
 /** Whether the view fits at a span as the camera looks from there, having come to it from either end of the range. */
 function fitsFrom({ settings, shown, view: { width, height } }: Camera, span: number): boolean {
-  const { minSpan } = settings.zoom;
-  const maxSpan = settings.zoom.maxSpan ?? 4e4;
+  const minSpan = Number(settings.zoom.minSpan ?? 12);
+  const maxSpan = Number(settings.zoom.maxSpan ?? 4e4);
   // With a hair of room, so that rounding does not decide.
   const wide = { ...settings.zoom, maxSpan: maxSpan * 1.001, stops: null };
   // Without a farthest zoom, bounds are the farthest.
@@ -192,7 +192,7 @@ test('a press in a quarter turn lets it go on about the held point; two fingers 
 test('a hundred thousand stops cost no more than a few, and stops that the range leaves out are warned of', () => {
   const stops = Array.from({ length: 100_000 }, (_, i) => 10 + i / 100);
   const camera = new Camera({ zoom: { stops, minSpan: 5, maxSpan: 2000 } }, { screen });
-  camera.signal({ kind: 'wheel', x: 1, y: 1, notches: 250, time: 0 });
+  camera.signal({ kind: 'wheel', x: 1, y: 1, notches: -250, time: 0 });
   camera.advance(0);
   camera.advance(9000);
   expect(camera.shown.span).toBe(stops[9000 + 250]);
@@ -226,7 +226,7 @@ test('a tilt arrives, however fast it goes, also where what fits depends on the 
       );
       camera.advance(0);
       camera.tilt(to - 60);
-      camera.signal({ kind: 'wheel', x: 100, y: 100, notches: 1 });
+      camera.signal({ kind: 'wheel', x: 100, y: 100, notches: -1 });
       camera.advance(5000);
       camera.advance(10_000);
       expect([camera.settled, camera.shown.pitch]).toEqual([true, expect.closeTo(to, 5)]);

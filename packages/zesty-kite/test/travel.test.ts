@@ -175,7 +175,7 @@ test('whatever steers interrupts it, and it says so; another journey takes its p
     return `${outcome} ${String(by)}`;
   };
   expect(await over(() => undefined)).toBe('arrived null');
-  expect(await over((camera) => camera.signal({ kind: 'wheel', x: 1, y: 1, notches: 1 }))).toBe('interrupted notch');
+  expect(await over((camera) => camera.signal({ kind: 'wheel', x: 1, y: 1, notches: -1 }))).toBe('interrupted notch');
   expect(await over((camera) => camera.signal({ kind: 'key', code: 'KeyA', down: true }))).toBe('interrupted pan');
   expect(await over((camera) => camera.hold(1, 5, 5))).toBe('interrupted drag');
   expect(await over((camera) => camera.place({ span: 40 }))).toBe('interrupted placeSpan');
@@ -233,7 +233,7 @@ test('it is the same journey at every frame rate, it arrives at the same time, a
       const recording = record(camera);
       camera.advance(0);
       // Something moves already: else the call counts from the next frame.
-      camera.signal({ kind: 'wheel', x: 400, y: 300, notches: 3, time: 100 });
+      camera.signal({ kind: 'wheel', x: 400, y: 300, notches: -3, time: 100 });
       camera.advance(100);
       void travel(camera, to, { maxSeconds: 3 });
       for (let time = 100 + 1000 / frames; time < 100 + until; time += 1000 / frames) camera.advance(time);

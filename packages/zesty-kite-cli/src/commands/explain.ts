@@ -214,7 +214,7 @@ function notchesBetween(settings: Settings, screen: Screen, min: number, max: nu
   for (let notches = 0, time = 0; notches < MOST_NOTCHES; notches++) {
     const { span } = camera.goal;
     if (span >= max * (1 - 1e-9)) return notches;
-    camera.zoom({ notches: 1 });
+    camera.zoom({ notches: -1 });
     camera.advance((time += 3000));
     if (camera.goal.span <= span) return notches;
   }
@@ -225,9 +225,9 @@ function restAfter(settings: Settings, screen: Screen): number {
   const camera = createCamera(settings, { screen });
   camera.advance(0);
   const { span } = camera.goal;
-  camera.zoom({ notches: -1 });
+  camera.zoom({ notches: 1 });
   // At the nearest zoom there is only farther.
-  if (camera.goal.span === span) camera.zoom({ notches: 1 });
+  if (camera.goal.span === span) camera.zoom({ notches: -1 });
   let time = 0;
   do camera.advance((time += 10));
   while (!camera.settled && time < 60_000);

@@ -1,6 +1,6 @@
 /** `zesty-kite feel SESSION`: what hands did, as facts to tune by, and what those suggest. */
 import { Command } from 'commander';
-import type { Camera, FullSettings, StampedSignal } from 'zesty-kite';
+import { inSpans, type Camera, type FullSettings, type SpanSettings, type StampedSignal } from 'zesty-kite';
 import { when } from 'zesty-kite/events';
 import { columns, counted, short } from '../write/columns.ts';
 import { printable } from '../failure.ts';
@@ -107,7 +107,7 @@ async function feel(
   const zooms = new Float64Array(ZOOMS);
   let [frames, moving, nearest, farthest, lastSignal] = [0, 0, 0, 0, 0];
   let range = { min: 1, max: 1 };
-  const last: { settings: Readonly<FullSettings> | null } = { settings: null };
+  const last: { settings: Readonly<SpanSettings> | null } = { settings: null };
   let zoom = 0;
   let end = 0;
   const { summary } = await playFrames(
@@ -137,7 +137,7 @@ async function feel(
       frames += 1;
       if (camera !== null) {
         range = camera.spanRange;
-        last.settings = camera.settings;
+        last.settings = inSpans(camera.settings, camera.view.height);
         moving += 1;
         for (const limit of met) atLimit[limit] += 1;
         edges.frame(camera, pose.seconds);
@@ -248,7 +248,7 @@ class Edges {
 /** What a signal shows to have been used, as bindings name it. */
 function inputsOf(signal: StampedSignal): string[] {
   if (signal.kind === 'key' && signal.down) return [signal.code];
-  if (signal.kind === 'wheel') return [signal.notches > 0 ? 'WheelDown' : 'WheelUp'];
+  if (signal.kind === 'wheel') return [signal.notches > 0 ? 'WheelUp' : 'WheelDown'];
   if (signal.kind === 'press') return [signal.input];
   if (signal.kind === 'pad') return ['Pad'];
   return [];
@@ -274,7 +274,7 @@ const ENOUGH = 5;
 
 function suggestionsOf(
   { wheel, atLimit, atNearest, atFarthest, secondsToRest, zooms, edges }: Omit<Feel, 'suggestions'>,
-  settings: Readonly<FullSettings>,
+  settings: Readonly<SpanSettings>,
 ): { path: string; message: string }[] {
   const said: { path: string; message: string }[] = [];
   const say = (path: string, message: string): void => {

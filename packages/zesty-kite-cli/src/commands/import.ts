@@ -73,7 +73,8 @@ async function pathOf(file: string, text: string, height: number): Promise<Pose[
   return (await lensesOf(gltf)).map((lens) => checkedPose(poseOf(lens, height)));
 }
 
-const { at: AT, x, y, span, heading, pitch } = KEYFRAME_SCHEMA.properties;
+const { at: AT, x, y, heading, pitch } = KEYFRAME_SCHEMA.properties;
+const span = { ...AT, minimum: 1e-6, maximum: 1e12 };
 /** The least and the greatest of each number of a keyframe. */
 const RANGES: Readonly<Record<string, typeof AT>> = { at: AT, x, y, span, heading, pitch };
 

@@ -56,8 +56,8 @@ export function overTime(settings: Settings, screen: Screen, of = ''): Sample[] 
   const zooming = createCamera({ ...settings, bounds: null }, { screen });
   zooming.advance(0);
   const from = Math.log2(zooming.shown.span);
-  zooming.zoom({ notches: -1 });
-  if (zooming.goal.span === zooming.shown.span) zooming.zoom({ notches: 1 });
+  zooming.zoom({ notches: 1 });
+  if (zooming.goal.span === zooming.shown.span) zooming.zoom({ notches: -1 });
   const way = Math.log2(zooming.goal.span) - from;
   const panning = createCamera({ ...settings, bounds: null, edge: null, bindings: { panRight: ['KeyD'] } }, { screen });
   panning.advance(0);

@@ -94,10 +94,11 @@ export class Stage {
   /** Reports what settings ask for and their own zoom range does not allow. */
   #reportRange(): void {
     const { kept, rules } = this.timeline;
-    const { start, zoom } = rules.settings;
+    const { zoom } = rules.settings;
+    const { start } = this.settings;
     const { min, max } = kept.zooming;
     const range = `a span from ${String(min)} to ${String(max)}`;
-    const { span = min } = start;
+    const span = start.span === undefined ? min : kept.spanOf(start.span, start.pitch);
     if (span < min * (1 - SAME) || span > max * (1 + SAME))
       this.#reports.report(
         new RangeError(`start.span: expected ${range}, got ${String(span)}. The camera begins at ${String(kept.span)}`),

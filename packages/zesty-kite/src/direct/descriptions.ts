@@ -6,7 +6,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'travel.y': 'World units.',
   'travel.height':
     'The height of the point at x and y that is to show in the middle, world units; on the ground when left out.',
-  'travel.span': 'World units.',
+  'travel.span': 'World units, or a zoom in another unit.',
   'travel.heading': 'Degrees clockwise.',
   'travel.pitch': 'Degrees below the horizon.',
   'travel.way': 'The shortest to the eye, straight, or at once.',

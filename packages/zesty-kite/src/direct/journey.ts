@@ -1,4 +1,5 @@
 /** What is kept of a journey: where from, where to, how, and how far it has come. */
+import type { Span } from '../settings/index.ts';
 import type { Cause, Part } from '../motion/index.ts';
 import type { Ease } from './ease.ts';
 import { shortestPath, StraightPath, type Path } from './path.ts';
@@ -10,8 +11,8 @@ export interface Destination {
   readonly y?: number | undefined;
   /** The height of the point at x and y that is to show in the middle; on the ground when left out. */
   readonly height?: number | undefined;
-  /** World units from the top to the bottom of the safe frame. */
-  readonly span?: number | undefined;
+  /** World units from the top to the bottom of the safe frame, or another unit: `{ pixelsPerUnit: 2 }`. */
+  readonly span?: Span | undefined;
   /** Degrees clockwise; the short way there is taken. */
   readonly heading?: number | undefined;
   /** Degrees below the horizon. */

@@ -1,6 +1,7 @@
 /** The keyframes of a cutscene, as data: how they are read, and what lies between them. */
 import { exp2, log2 } from '../math/index.ts';
-import { shown } from '../settings/index.ts';
+import { shown, SPAN, type Span } from '../settings/index.ts';
+import { isSpan, span } from '../signals/index.ts';
 import { EASES, eased, type Ease } from './ease.ts';
 
 export const KEY_EASES = [...EASES, 'smooth'] as const;
@@ -14,8 +15,8 @@ export interface Keyframe {
   readonly y?: number | undefined;
   /** In place of `x` and `y`: the focus is where this target is by then, one of the `targets` that `play` is given. */
   readonly target?: string | undefined;
-  /** World units from the top to the bottom of the safe frame. */
-  readonly span?: number | undefined;
+  /** World units from the top to the bottom of the safe frame, or another unit: `{ pixelsPerUnit: 2 }`. */
+  readonly span?: Span | undefined;
   /** Degrees clockwise, as they are given: from 0 to 360 is a whole turn. The first is reached the short way. */
   readonly heading?: number | undefined;
   /** Degrees below the horizon; by the curve of the zoom as long as no keyframe names one. */
@@ -35,7 +36,6 @@ const NUMBERS = {
   at: [0, 86_400],
   x: [-1e12, 1e12],
   y: [-1e12, 1e12],
-  span: [1e-6, 1e12],
   heading: [-1e6, 1e6],
   pitch: [0, 90],
 } as const;
@@ -49,7 +49,7 @@ function range(name: keyof typeof NUMBERS): {
   return { type: 'number', minimum, maximum };
 }
 
-const KEYS = new Set([...Object.keys(NUMBERS), 'ease', 'event', 'target']);
+const KEYS = new Set([...Object.keys(NUMBERS), 'span', 'ease', 'event', 'target']);
 
 /** JSON Schema 2020-12. */
 export const KEYFRAME_SCHEMA = {
@@ -58,7 +58,7 @@ export const KEYFRAME_SCHEMA = {
     at: range('at'),
     x: range('x'),
     y: range('y'),
-    span: range('span'),
+    span: span.schema,
     heading: range('heading'),
     pitch: range('pitch'),
     ease: { enum: KEY_EASES },
@@ -84,6 +84,8 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
     if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
     const given = value as Readonly<Partial<Record<string, unknown>>>;
     const numbers: Partial<Record<keyof typeof NUMBERS, number>> = {};
+    const zoom = given['span'];
+    if (zoom !== undefined && !isSpan(zoom)) return refuse(`${at}.span`, zoom, SPAN);
     for (const name of Object.keys(NUMBERS) as (keyof typeof NUMBERS)[]) {
       const [min, max] = NUMBERS[name];
       const number = given[name];
@@ -109,6 +111,7 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
     return {
       at: time,
       ...others,
+      ...(zoom === undefined ? {} : { span: zoom }),
       ...(known === undefined ? {} : { ease: known }),
       ...(event === undefined ? {} : { event }),
       ...(target === undefined ? {} : { target }),
@@ -138,9 +141,12 @@ export class Shot {
 type Channel = 'x' | 'y' | 'span' | 'heading' | 'pitch';
 const CHANNELS = ['x', 'y', 'span', 'heading', 'pitch'] as const;
 
+/** A keyframe with its zoom as a span, world units. */
+export type ShownKeyframe = Omit<Keyframe, 'span'> & { readonly span?: number | undefined };
+
 /** A scene made ready: every keyframe whole. */
 export class Track {
-  readonly keyframes: readonly Keyframe[];
+  readonly keyframes: readonly ShownKeyframe[];
   readonly start: Readonly<Shot>;
   readonly times: readonly number[];
   readonly events: readonly (string | null)[];
@@ -153,7 +159,7 @@ export class Track {
   readonly #targetAt: readonly number[];
 
   /** @param start what is shown when it begins: the keyframe at 0 where there is none */
-  constructor(keyframes: readonly Keyframe[], start: Readonly<Shot>) {
+  constructor(keyframes: readonly ShownKeyframe[], start: Readonly<Shot>) {
     this.keyframes = keyframes;
     this.start = start;
     const all = (keyframes[0]?.at ?? 0) > 0 ? [{ at: 0 }, ...keyframes] : keyframes;

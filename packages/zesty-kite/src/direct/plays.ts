@@ -204,7 +204,11 @@ function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>):
   }
   takeOver(motion);
   const { x, y, span, heading, pitch } = motion;
-  const track = new Track(signal.keyframes, { x, y, span, heading, pitch });
+  const keyframes = signal.keyframes.map((keyframe) => {
+    const { span: zoom, pitch: named } = keyframe;
+    return { ...keyframe, span: zoom === undefined ? undefined : motion.spanOf(zoom, named) };
+  });
+  const track = new Track(keyframes, { x, y, span, heading, pitch });
   playing.id = signal.id;
   playing.track = track;
   playing.time = -1;

@@ -2,6 +2,8 @@
 import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
+import { OTHER_UNIT, SPAN, spanOf } from '../settings/index.ts';
+import { isSpan } from '../signals/index.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
 import { cameraHere } from './here.ts';
@@ -60,6 +62,8 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const samples = target === undefined ? null : new Samples(here, 'travel.to.target', target);
   const at = samples === null ? to : { ...to, ...placeOf(samples.last) };
   checkDestination(at);
+  const { span: zoom = 1 } = at;
+  if (Number.isNaN(spanOf(zoom, here.settings.lens, 1, 90))) refuse('travel.to.span', zoom, OTHER_UNIT);
   const travelling = learn(here, travels);
   const journey = travelling.state;
   const id = (journey.last += 1);
@@ -118,13 +122,14 @@ const RANGES = {
   x: [-FARTHEST, FARTHEST],
   y: [-FARTHEST, FARTHEST],
   height: [-FARTHEST, FARTHEST],
-  span: [1e-6, FARTHEST],
   heading: [-1e6, 1e6],
   pitch: [0, 90],
 } as const;
 const TIMES = { speed: [1e-3, 1e3], minSeconds: [0, 3600], maxSeconds: [0, 3600] } as const;
 
 function checkDestination(to: Destination): void {
+  const { span } = to;
+  if (span !== undefined && !isSpan(span)) refuse('travel.to.span', span, SPAN);
   for (const [name, [min, max]] of Object.entries(RANGES))
     checkMaybe(`travel.to.${name}`, to[name as keyof typeof RANGES], min, max);
 }

@@ -2,7 +2,7 @@
 import { maxSpanAt } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
-import { maybe, maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
+import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { eased, EASES, PEAK } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
@@ -23,7 +23,7 @@ const signals = {
     x: maybe(coordinate),
     y: maybe(coordinate),
     height: maybeNumber(-FARTHEST, FARTHEST),
-    span: maybeNumber(1e-6, FARTHEST),
+    span,
     heading: maybeNumber(-1e6, 1e6),
     pitch: maybeNumber(0, 90),
     way: oneOf(WAYS),
@@ -194,7 +194,7 @@ function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): A
   const turned = heading === undefined ? 0 : there.heading - heading;
   const limits: Arrival['limitedBy'][number][] = [];
   if (Math.abs(offX) + Math.abs(offY) > SAME * there.span) limits.push('bounds');
-  if (span !== undefined && Math.abs(there.span / span - 1) > SAME) limits.push('zoom');
+  if (span !== undefined && Math.abs(there.span / there.spanOf(span, pitch) - 1) > SAME) limits.push('zoom');
   if (Math.abs(turned - 360 * Math.round(turned / 360)) > SAME) limits.push('turn');
   if (pitch !== undefined && Math.abs(there.pitch - pitch) > SAME) limits.push('tilt');
   return limits;

@@ -62,7 +62,7 @@ export function hearWheel(
     if (event.defaultPrevented || isPanel(event.composedPath()[0]) || isTouched() || !surface.has({ x, y })) return;
     event.preventDefault();
     const { zoom, twoFingers, locked } = camera.settings;
-    const notches = twoFingers.zoom && scale > 0 ? log2(scaled / scale) / log2(zoom.notch) : 0;
+    const notches = twoFingers.zoom && scale > 0 ? log2(scale / scaled) / log2(zoom.notch) : 0;
     if (notches !== 0) send({ kind: 'wheel', x, y, notches, trackpad: 'pinch', time });
     const degrees = twoFingers.turn && !locked.includes('turn') ? rotation - rotated : 0;
     if (degrees !== 0) send({ kind: 'turn', degrees, about: { screenX: x, screenY: y }, time });
@@ -90,15 +90,15 @@ const PER_TICK = 120;
 const LEAST_PIXELS = 60;
 const MOST_PIXELS = 160;
 
-/** The notches of a wheel that turns by whole ones, down positive; 0 for a trackpad, a free wheel, or where nothing says. */
+/** The notches of a wheel that turns by whole ones, up positive; 0 for a trackpad, a free wheel, or where nothing says. */
 function wholeNotches(event: WheelEvent, density: number): number {
   const { wheelDeltaX = 0, wheelDeltaY = 0 } = event as WheelEvent & Partial<Record<`wheelDelta${'X' | 'Y'}`, number>>;
   // With Shift, browsers report the wheel as sideways; for a map it counts the same.
   const sideways = event.deltaY === 0 && event.shiftKey;
-  const ticks = (sideways ? wheelDeltaX : wheelDeltaY) / -PER_TICK;
+  const ticks = (sideways ? wheelDeltaX : wheelDeltaY) / PER_TICK;
   const isStraight = sideways || event.deltaX === 0;
   if (!isStraight || event.deltaMode !== 0 || ticks === 0 || !Number.isInteger(ticks)) return 0;
-  const pixels = (sideways ? event.deltaX : event.deltaY) / ticks;
+  const pixels = (sideways ? event.deltaX : event.deltaY) / -ticks;
   return isNotch(pixels) || isNotch(pixels * density) ? ticks : 0;
 }
 
@@ -107,7 +107,7 @@ function isNotch(pixels: number): boolean {
 }
 
 /**
- * How many notches a wheel event counts for, down positive, -4 … 4: of a wheel that clicks whole ones, of a trackpad parts.
+ * How many notches a wheel event counts for, up positive, -4 … 4: of a wheel that clicks whole ones, of a trackpad parts.
  *
  * @param density device pixels per CSS pixel
  */
@@ -116,7 +116,7 @@ export function notchesOf(event: WheelEvent, density: number): number {
   if (whole !== 0) return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, whole));
   const delta = event.deltaY === 0 && event.shiftKey ? event.deltaX : event.deltaY;
   const unit = isPinch(event) ? PER_PINCH_NOTCH : (PER_NOTCH[event.deltaMode] ?? 100);
-  return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, delta / unit));
+  return Math.max(-MAX_NOTCHES, Math.min(MAX_NOTCHES, -delta / unit)) + 0;
 }
 
 /** How far it scrolls in pixels, one event no farther than a screen. A wheel that Shift has turned sideways is turned back. */

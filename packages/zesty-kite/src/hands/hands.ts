@@ -196,7 +196,7 @@ export class Hands {
   }
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
-    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelDown' : 'WheelUp', this.held);
+    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelUp' : 'WheelDown', this.held);
     return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen, isFaster(this.#asked())));
   }
 

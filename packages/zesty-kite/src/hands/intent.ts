@@ -15,7 +15,7 @@ export interface SteerIntent {
   /** Degrees per second: clockwise, and down. */
   readonly turn: number;
   readonly tilt: number;
-  /** Notches per second; positive: farther. */
+  /** Notches per second; positive: nearer. */
   readonly zoom: number;
   /** A button that orbits is still down. */
   readonly orbits: boolean;
@@ -23,7 +23,7 @@ export interface SteerIntent {
   readonly sides: readonly Side[];
 }
 
-/** Zoom by notches (positive: farther) about a screen point, the focus or the ground below the eye. */
+/** Zoom by notches (positive: nearer) about a screen point, the focus or the ground below the eye. */
 export interface ZoomIntent {
   readonly kind: 'zoom';
   readonly notches: number;

@@ -47,8 +47,8 @@ export class Orbits {
     press.y = y;
     if (ability !== 'dragZoom') return [orbitBy(right, down, settings, height, downX, downY, ability === 'orbit')];
     const { perScreen, anchor, outAnchor } = settings.zoom;
-    const notches = (down / height) * perScreen;
-    return [{ kind: 'zoom', notches, anchor: notches > 0 ? (outAnchor ?? anchor) : anchor, x: downX, y: downY }];
+    const notches = (-down / height) * perScreen + 0;
+    return [{ kind: 'zoom', notches, anchor: notches < 0 ? (outAnchor ?? anchor) : anchor, x: downX, y: downY }];
   }
 
   lift(id: number): void {

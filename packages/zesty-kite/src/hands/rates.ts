@@ -32,7 +32,7 @@ export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: P
     south: inWorld ? keys.down * speed + 0 : 0,
     turn: between('turnRight', 'turnLeft') * turns + 0,
     tilt: between('tiltDown', 'tiltUp') * tilts + 0,
-    zoom: between('zoomOut', 'zoomIn') * zooms + 0,
+    zoom: between('zoomIn', 'zoomOut') * zooms + 0,
   };
 }
 

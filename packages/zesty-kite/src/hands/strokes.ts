@@ -11,5 +11,5 @@ export function strokeOf(ability: Ability, { turn, zoom }: FullSettings): Intent
   if (ability === 'home') return { kind: 'home' };
   // Without stops, keys zoom for as long as they are held.
   if (zoom.stops === null || (ability !== 'zoomIn' && ability !== 'zoomOut')) return null;
-  return { kind: 'zoom', notches: ability === 'zoomIn' ? -1 : 1, anchor: 'focus', x: 0, y: 0 };
+  return { kind: 'zoom', notches: ability === 'zoomIn' ? 1 : -1, anchor: 'focus', x: 0, y: 0 };
 }

@@ -32,13 +32,13 @@ export class Wheel {
     const way = inverted.includes('wheel') ? -1 : 1;
     const [x, y] = [clamp(signal.x, 0, width), clamp(signal.y, 0, height)];
     const zooms = (by: number): Intent[] => {
-      const anchor = by > 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
+      const anchor = by < 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
       return by === 0 ? [] : [{ kind: 'zoom', notches: by, anchor, x, y }];
     };
     if (asked.length > 0)
       return asked.flatMap((ability) =>
         ability === 'zoomIn' || ability === 'zoomOut'
-          ? zooms(Math.abs(notches) * (ability === 'zoomIn' ? -1 : 1))
+          ? zooms(Math.abs(notches) * (ability === 'zoomIn' ? 1 : -1))
           : byNotch(ability, Math.abs(notches), Math.abs(whole), settings),
       );
     const pans = wheel.action === 'pan' || (wheel.action === 'by-device' && trackpad === 'scroll');

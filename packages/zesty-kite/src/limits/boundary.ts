@@ -1,11 +1,5 @@
 /** The bounds of the settings, made ready: a shape, and how it is applied. */
-import {
-  FARTHEST_IN_MIN_SPANS,
-  isZoomLimited,
-  sentence,
-  type FullBounds,
-  type FullSettings,
-} from '../settings/index.ts';
+import { farthestCoordinate, isZoomLimited, sentence, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
 import { Disc } from './disc.ts';
 import type { Hint } from './hint.ts';
@@ -35,9 +29,6 @@ class Fit {
   span = NaN;
 }
 
-/** No coordinate that settings may have is farther from 0. */
-const FARTHEST = 1e12;
-
 /**
  * Returns the boundary of settings; without bounds, the edge of what float64 holds finely.
  *
@@ -49,8 +40,8 @@ export function boundaryOf(
   kinds: readonly ShapeKind[],
   before?: { boundary: Boundary; settings: FullSettings },
 ): Boundary {
-  const { bounds, zoom, wrap } = settings;
-  const edge = Math.min(FARTHEST, zoom.minSpan * FARTHEST_IN_MIN_SPANS);
+  const { bounds, wrap } = settings;
+  const edge = farthestCoordinate(settings);
   const common = { limitsZoom: isZoomLimited(settings), fit: new Fit() };
   if (bounds === null)
     return {

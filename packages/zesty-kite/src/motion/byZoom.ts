@@ -1,6 +1,6 @@
 /** Values that follow the zoom: the same everywhere, a curve over log₂(span), or a switch. */
 import { angleDegrees, createCurve, curveAt, log2, type Curve } from '../math/index.ts';
-import type { ByZoom } from '../settings/index.ts';
+import type { ByZoom, InSpans } from '../settings/index.ts';
 import type { Look } from '../view/index.ts';
 
 /** A rule made ready. `curve` is null where the value is the same on either side of a switch. */
@@ -13,7 +13,7 @@ export interface ZoomRule {
   readonly inBelow: number;
 }
 
-export function createZoomRule(value: ByZoom): ZoomRule {
+export function createZoomRule(value: InSpans<ByZoom>): ZoomRule {
   if (typeof value === 'number') return { curve: null, near: value, far: value, outAbove: Infinity, inBelow: 0 };
   if (Array.isArray(value)) {
     const curve = createCurve(value.map(([span, at]) => [log2(span), at]));

@@ -6,6 +6,7 @@
  * another form, and rebuild the object when the first fraction comes.
  */
 import { clamp, curveAt, log2 } from '../math/index.ts';
+import { spanOf, type Span } from '../settings/index.ts';
 import { Look, type Pose } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt, type ZoomRule } from './byZoom.ts';
 import { Focus } from './focus.ts';
@@ -109,6 +110,25 @@ export class Kept implements Readonly<Pose> {
     this.layFrame();
     this.look.turn(this);
     return this.look;
+  }
+
+  /**
+   * Returns the span of the safe frame that shows a zoom.
+   *
+   * @param pitch as the camera looks there, degrees; that of the zoom if it is undefined
+   */
+  spanOf(zoom: Span, pitch?: number): number {
+    if (typeof zoom === 'number') return zoom;
+    const { settings, screen } = this.rules;
+    const bare = spanOf(zoom, settings.lens, screen.height, pitch ?? settings.pitch.degrees);
+    // The lens may have changed since the zoom was asked for.
+    return bare > 0 ? bare * (this.look.frameHeight / this.look.height) : this.zoom.wanted;
+  }
+
+  /** Spans per second that a pan velocity of 1 goes at a span. */
+  panSpeed(span: number): number {
+    const speed = this.valueNow(this.rules.speed, this.pan.isFar);
+    return this.rules.pansByUnits ? speed / span : speed;
   }
 
   /** The value of a rule at the eased span. */

@@ -2,6 +2,7 @@
  * An ability that moves the camera by itself, in one file. Its state is a part that frames copy; the rest are functions
  * of it, called in the order of a step. `docs/add-an-ability.md` walks through one.
  */
+import type { Span } from '../settings/index.ts';
 import type { SignalShape } from '../signals/index.ts';
 import type { Cause, Effect } from './ends.ts';
 import type { MovedCamera } from './moved.ts';
@@ -14,7 +15,7 @@ export interface MoverSignal {
 
 /** The values that a placing names. */
 export type Placement = Readonly<
-  Partial<Record<'x' | 'y' | 'height' | 'span' | 'heading' | 'pitch', number | undefined>>
+  Partial<Record<'x' | 'y' | 'height' | 'heading' | 'pitch', number | undefined>> & { span?: Span | undefined }
 >;
 
 /** What a hand that drags or pinches has just done. */

@@ -2,7 +2,7 @@
 import { raise, type Terrain } from '../ground/index.ts';
 import { boundaryOf, farthestZoom, type Boundary, type ShapeKind } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
-import type { FullSettings } from '../settings/index.ts';
+import { inSpans, NEAREST_SPAN, type FullSettings, type Span, type SpanSettings } from '../settings/index.ts';
 import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
 import type { HeadingLimits } from './heading.ts';
@@ -15,7 +15,7 @@ export interface Start {
   readonly y: number;
   /** Of the point at x and y that shows in the middle; the ground when left out. */
   readonly height?: number | undefined;
-  readonly span: number;
+  readonly span: Span;
   readonly heading: number;
   readonly pitch: number | null;
 }
@@ -33,13 +33,14 @@ export function startPlace({ start, bounds }: FullSettings, boundary: Boundary):
 }
 
 export interface Rules {
-  /** As they are in force: without eases, for those who want less motion. */
-  readonly settings: FullSettings;
+  /** As they are in force: without eases, for those who want less motion; every span in world units. */
+  readonly settings: SpanSettings;
   readonly screen: Screen;
   /** The destination of Home: the start of the settings, or a place of its own. */
   readonly home: Start;
   readonly boundary: Boundary;
-  /** The farthest zoom if the settings set none, world units: a farther start widens it. */
+  /** The ends of the zoom range without panels, world units. A start widens an end that the settings do not set. */
+  readonly nearest: number;
   readonly farthest: number;
   /** What a view of this world looks at. */
   readonly ground: Ground;
@@ -57,6 +58,8 @@ export interface Rules {
   readonly turn: HeadingLimits;
   /** Pans are even on the screen, not on the ground. */
   readonly pansByScreen: boolean;
+  /** Pan speeds are world units per second, not spans. */
+  readonly pansByUnits: boolean;
   /** Some value has a curve over the zoom, or a switch: else none changes with the span. */
   readonly followsZoom: boolean;
   /** Some value is a switch by zoom. */
@@ -68,7 +71,8 @@ export interface Rules {
 }
 
 /** What rules are made of. */
-export type Ruling = Pick<Rules, 'settings' | 'screen' | 'terrain'> & {
+export type Ruling = Pick<Rules, 'screen' | 'terrain'> & {
+  readonly settings: FullSettings;
   readonly boundary: Boundary;
   readonly home?: Start | null;
 };
@@ -85,8 +89,8 @@ export function rulesOf(
 
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
 export function createRules({ settings: wanted, screen, terrain, home, boundary }: Ruling): Rules {
-  const settings = inForce(wanted);
-  const { ground, pitch, lens, pan, turn, wrap, zoom } = settings;
+  const settings = inSpans(inForce(wanted), screen.height);
+  const { ground, pitch, lens, pan, start, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
   const periodY = wrap.y ?? 0;
   const repeated = terrain !== null && periodX + periodY > 0 ? repeat(terrain, periodX, periodY) : terrain;
@@ -99,9 +103,10 @@ export function createRules({ settings: wanted, screen, terrain, home, boundary 
   return {
     settings,
     screen,
-    home: home ?? startPlace({ ...settings, start: settings.home ?? settings.start }, boundary),
+    home: home ?? startPlace({ ...wanted, start: wanted.home ?? wanted.start }, boundary),
     boundary,
-    farthest: Math.max(farthestZoom(boundary, settings), settings.start.span ?? 0),
+    nearest: zoom.minSpan ?? Math.min(NEAREST_SPAN, start.span ?? NEAREST_SPAN),
+    farthest: zoom.maxSpan ?? Math.max(farthestZoom(boundary, wanted), start.span ?? 0),
     ground: {
       lowest: Math.min(ground.lowest, heights?.lowest ?? ground.lowest),
       highest: Math.max(ground.highest, heights?.highest ?? ground.highest),
@@ -118,7 +123,8 @@ export function createRules({ settings: wanted, screen, terrain, home, boundary 
     maxPitch: pitch.max,
     turn: { min: turn.min ?? -Infinity, max: turn.max ?? Infinity, stops: turn.stops },
     switches: [pitchRule, lensRule, speedRule].some((rule) => rule !== null && rule.outAbove < Infinity),
-    pansByScreen: pan.evenSpeedOn === 'screen',
+    pansByScreen: pan.evenSpeedOn === 'screen' && pan.speedUnit === 'screen-heights',
+    pansByUnits: pan.speedUnit === 'world-units',
     followsZoom,
     looksBySpan: !isFlat(pitchRule) || lensFollows,
     followsAtOnce:
@@ -145,21 +151,14 @@ const MIN_SPAN = 1e-6;
 const MAX_SPAN = 1e12;
 
 /** The nearest zoom on a screen, whatever the bounds say: a span no larger than `maxSpan`. */
-export function minSpan({ settings: { zoom } }: Rules, { frameHeight, height }: Look): number {
+export function minSpan({ nearest }: Rules, { frameHeight, height }: Look): number {
   // A panel never changes the scale: spans of the settings are those without one.
-  const least =
-    zoom.maxPixelsPerUnit === null ? zoom.minSpan * (frameHeight / height) : frameHeight / zoom.maxPixelsPerUnit;
-  return clamp(least, MIN_SPAN, MAX_SPAN);
+  return clamp(nearest * (frameHeight / height), MIN_SPAN, MAX_SPAN);
 }
 
 /** The farthest zoom on a screen, whatever the bounds say: a span. */
 export function maxSpan(rules: Rules, look: Look): number {
-  const { zoom, wrap } = rules.settings;
-  const share = look.frameHeight / look.height;
-  const most =
-    zoom.minPixelsPerUnit !== null
-      ? look.frameHeight / zoom.minPixelsPerUnit
-      : (zoom.maxSpan ?? rules.farthest) * share;
-  const once = Math.min(most, (wrap.x ?? Infinity) * share, (wrap.y ?? Infinity) * share);
-  return clamp(once, minSpan(rules, look), MAX_SPAN);
+  const { wrap } = rules.settings;
+  const once = Math.min(rules.farthest, wrap.x ?? Infinity, wrap.y ?? Infinity);
+  return clamp(once * (look.frameHeight / look.height), minSpan(rules, look), MAX_SPAN);
 }

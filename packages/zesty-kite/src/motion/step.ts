@@ -116,13 +116,13 @@ function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean):
  * spans at both of its ends, the way it goes that of the heading between: exact once zoom, turn and tilt have arrived.
  */
 function pan(motion: Motion, midway: number, seconds: number): void {
-  const { pan: panning, hold, focus, zoom, turn, tilt, rules, focusing } = motion;
+  const { pan: panning, hold, focus, zoom, turn, tilt, focusing } = motion;
   const isTurned = turn.before !== turn.shown || tilt.before !== tilt.pitch;
   const midLook = isTurned ? lookMidway(motion) : motion.look;
-  const speed = motion.valueNow(rules.speed, panning.isFar);
   const steep = motion.foreshortening(midLook);
   setPanTarget(panning, midLook, steep, pushed);
-  panning.step(midway, ((zoom.before + zoom.shown) / 2) * speed * seconds, pushed);
+  const span = (zoom.before + zoom.shown) / 2;
+  panning.step(midway, span * motion.panSpeed(span) * seconds, pushed);
   midLook.toWorld(panning.stepX, panning.stepY * steep, pushed);
   panning.stepX = pushed.x;
   panning.stepY = pushed.y;

@@ -79,7 +79,7 @@ export class Zooming {
   }
 
   /**
-   * Zooms by notches (positive: farther), counted from the goal, so that quick notches add up: each by
+   * Zooms by notches (positive: nearer), counted from the goal, so that quick notches add up: each by
    * the settings' factor, or on to the next stop.
    */
   addNotches(notches: number): void {
@@ -90,11 +90,11 @@ export class Zooming {
     this.findGoal();
     const span =
       rules.stops === null
-        ? clamp(zoom.goal * exp2(notches * log2(rules.settings.zoom.notch)), min, max)
-        : rules.stops.beyond(look, zoom.goal, whole, min, max);
+        ? clamp(zoom.goal * exp2(-notches * log2(rules.settings.zoom.notch)), min, max)
+        : rules.stops.beyond(look, zoom.goal, -whole, min, max);
     // NaN: there is no stop in that direction.
     if (span !== span || span === zoom.goal) return;
-    if (notches > 0) this.#zoomOut(span);
+    if (notches < 0) this.#zoomOut(span);
     else this.#want(span);
   }
 

@@ -69,9 +69,9 @@ function fling({ focus, pinch }: Trails, motion: Motion, micros: number): void {
 
 /** Along the screen, in pan speeds. */
 function flingFocus(focus: Trail, motion: Motion, micros: number): void {
-  const { pan, span, rules, look } = motion;
+  const { pan, span, look } = motion;
   const went = focus.speed(micros);
-  const speed = motion.valueNow(rules.speed, pan.isFar);
+  const speed = motion.panSpeed(span);
   if (went === null || speed === 0 || pan.isDriven) return;
   const eastward = went.x / span;
   const southward = went.y / span;
@@ -95,7 +95,7 @@ function flingPinch(pinch: Trail, motion: Motion, micros: number): void {
   motion.grips.take(first.screenX, first.screenY);
   const zoomed = clamp(went.x, -FASTEST_ZOOM, FASTEST_ZOOM) * beyond(went.x, SLOWEST_ZOOM);
   const octaves = lengthOfEase(zoomed, zoom.halfLife);
-  if (zooms) motion.zooming.addNotches(octaves / log2(zoom.notch));
+  if (zooms) motion.zooming.addNotches(-octaves / log2(zoom.notch));
   if (!turns) return;
   const turned = clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * beyond(went.y, SLOWEST_TURN);
   heading.turnBy(lengthOfEase(turned, turn.halfLife), rules.turn);

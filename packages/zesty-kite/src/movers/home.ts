@@ -36,7 +36,7 @@ function setOut(way: Way, motion: Motion): void {
   const { periodX = 0, periodY = 0 } = rules.ground;
   way.x = nearestCopy(x - focus.x, periodX);
   way.y = nearestCopy(y - focus.y, periodY);
-  motion.zooming.easeTo(span);
+  motion.zooming.easeTo(motion.spanOf(span, pitch ?? undefined));
   const { min, max } = rules.turn;
   const degrees = headingInside(rules.turn, heading) - turn.shown;
   const short = degrees - 360 * Math.round(degrees / 360);

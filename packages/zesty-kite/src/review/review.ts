@@ -4,7 +4,7 @@ import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, log2 } from '../math/index.ts';
 import { rulesOf } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
-import { checkSettings, type FullSettings, type Settings } from '../settings/index.ts';
+import { checkSettings, type FullSettings, type Settings, type SpanSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import { beyondGuard } from './guard.ts';
@@ -44,8 +44,8 @@ export function reviewSettings(
     ...emptyRings(full),
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
-    ...unreachableStops(full, zooms, screen),
-    ...startOutside(full, zooms),
+    ...unreachableStops(rules.settings, zooms, screen),
+    ...startOutside(rules.settings, zooms),
     ...noShape(settings, full),
     ...neverSeen(rules, zooms),
     ...bindingWarnings(full),
@@ -119,7 +119,7 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
 
 /** Seen from straight above, art is crisp at whole pixels per unit; at an angle, that depends on the art. */
 function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): Warning[] {
-  if (zoom.stops === null || zoom.stopUnit === 'span' || pitch.degrees !== 90) return [];
+  if (zoom.stops === null || !zoom.stopUnit.endsWith('per-unit') || pitch.degrees !== 90) return [];
   return zoom.stops.flatMap((stop, i) => {
     const pixels = zoom.stopUnit === 'pixels-per-unit' ? stop * density : stop;
     const whole = pixels >= 1 ? pixels : 1 / pixels;
@@ -134,7 +134,7 @@ function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): W
 }
 
 /** Stops outside the zoom range are never reached; without a stop inside it, any zoom is allowed. */
-function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen: Screen): Warning[] {
+function unreachableStops({ zoom }: SpanSettings, zooms: readonly Zoom[], screen: Screen): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   if (zoom.stops === null || first === undefined || last === undefined) return [];
   const pixels = screen.height * (zoom.stopUnit === 'device-pixels-per-unit' ? (screen.density ?? 1) : 1);
@@ -153,18 +153,17 @@ function unreachableStops({ zoom }: FullSettings, zooms: readonly Zoom[], screen
 }
 
 /** A start that the zoom range does not have: the camera begins at an end of the range. */
-function startOutside({ start, zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
+function startOutside({ start }: SpanSettings, zooms: readonly Zoom[]): Warning[] {
   const [first, last] = [zooms[0], zooms.at(-1)];
   const { span } = start;
   if (first === undefined || last === undefined || span === undefined) return [];
   if (span >= first.span * (1 - 1e-9) && span <= last.span * (1 + 1e-9)) return [];
   const isNear = span < first.span;
   const [end, limit] = isNear ? ['minSpan', first.span] : ['maxSpan', last.span];
-  const set = zoom[isNear ? 'maxPixelsPerUnit' : 'minPixelsPerUnit'] === null ? end : `${end}, or pixels per unit,`;
   return [
     {
       path: 'start.span',
-      message: `the start at a span of ${short(span)} is outside of the zoom range, and the camera begins at ${short(limit)}; wanted zoom.${set} ${short(span)}, or a start within the range`,
+      message: `the start at a span of ${short(span)} is outside of the zoom range, and the camera begins at ${short(limit)}; wanted zoom.${end} ${short(span)}, or a start within the range`,
     },
   ];
 }

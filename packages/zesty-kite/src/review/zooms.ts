@@ -28,7 +28,7 @@ export function zoomsOf(rules: Rules): Zoom[] {
     motion.flipSwitches();
     motion.arriveAt(span);
   };
-  lookFrom(rules.settings.zoom.maxSpan ?? rules.farthest);
+  lookFrom(rules.farthest);
   const { min, max } = zooming;
   const limited = { ...rules.boundary, limitsZoom: rules.settings.bounds?.keep === 'view' };
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {

@@ -5,7 +5,7 @@ import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Start } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import type { Screen } from '../view/index.ts';
-import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
+import { cleanSignal, isSpan, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
@@ -218,8 +218,7 @@ function isStart(value: unknown): value is Start {
   if (typeof value !== 'object' || value === null) return false;
   const { x, y, span, heading, pitch } = value as Partial<Record<string, unknown>>;
   const isPitch = pitch === null || (typeof pitch === 'number' && pitch >= 0 && pitch <= 90);
-  const isSpan = typeof span === 'number' && span > 0 && span <= 1e12;
-  return isPitch && isSpan && [x, y, heading].every((at) => typeof at === 'number' && Math.abs(at) <= 1e12);
+  return isPitch && isSpan(span) && [x, y, heading].every((at) => typeof at === 'number' && Math.abs(at) <= 1e12);
 }
 
 function isScreen(value: unknown): value is Screen {

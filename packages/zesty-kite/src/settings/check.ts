@@ -5,9 +5,10 @@ import { contradictions, shapesOf } from './contradictions.ts';
 import { corrected } from './inputs.ts';
 import { mergeSettings, withEdgeObject } from './merge.ts';
 import { deepFreeze, plainCopy } from './plain.ts';
-import { MIN_SPAN, OBJECT, settingsSchema, UNKNOWN_INPUT } from './schema.ts';
+import { OBJECT, settingsSchema, UNKNOWN_INPUT } from './schema.ts';
 import { SettingsError } from './settingsError.ts';
 import type { KnownShapes, ShapeChecks } from './shapes.ts';
+import { NEAREST_SPAN } from './spans.ts';
 import type { FullSettings, Settings } from './types.ts';
 import { unknownKeys } from './unknownKeys.ts';
 
@@ -101,12 +102,13 @@ function withShapeOf({ bounds: written }: Settings, bounds: unknown): unknown {
 }
 
 /**
- * Settings with what follows from several of them: a start nearer than the nearest zoom widens it, unless the settings set that; and
+ * Settings with what follows from several of them: a nearest zoom of null is 12, or a nearer start, in world units if the start is; and
  * bounds without a shape, as a preset has them, keep nothing inside.
  */
 function concluded(written: Settings, settings: FullSettings): FullSettings {
   const { zoom, start, bounds } = settings;
-  const minSpan = written.zoom?.minSpan ?? Math.min(MIN_SPAN, start.span ?? MIN_SPAN);
+  const { span = NEAREST_SPAN } = start;
+  const minSpan = written.zoom?.minSpan ?? (typeof span === 'number' ? Math.min(NEAREST_SPAN, span) : null);
   const saysHow = Object.keys(written.bounds ?? {}).length > 0;
   return {
     ...settings,

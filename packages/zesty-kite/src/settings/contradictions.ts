@@ -1,20 +1,21 @@
 /** Checks that need two settings at once. */
 import { shown, type Problems } from '../messages/index.ts';
-import type { ByZoom } from './schema.ts';
 import type { KnownShapes } from './shapes.ts';
+import { inSpans, NEAREST_SPAN, OTHER_UNIT, type ByZoom, type SpanSettings } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
-export const FARTHEST_IN_MIN_SPANS = 1e9;
+const FARTHEST_IN_MIN_SPANS = 1e9;
+/** World units. */
+const FARTHEST = 1e12;
 
 /** Least and greatest values: neither may be beyond the other. */
 const ORDERED = [
-  ['zoom.minSpan', 'zoom.maxSpan'],
-  ['zoom.minPixelsPerUnit', 'zoom.maxPixelsPerUnit'],
   ['ground.lowest', 'ground.highest'],
   ['pitch.min', 'pitch.max'],
   ['turn.min', 'turn.max'],
 ] as const;
+const SPANS = ['start.span', 'home.span', 'zoom.minSpan', 'zoom.maxSpan'];
 const CURVES = ['pitch.degrees', 'lens.fieldOfView', 'pan.speed'];
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 const COORDINATES = [
@@ -29,26 +30,19 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
   const refuse: Refuse = (path, found, wanted) => {
     problems.add(() => ({ path, found: shown(found), wanted }));
   };
+  spansInOrder(settings, refuse);
   for (const [low, high] of ORDERED) {
     const [least, most] = [valueAt(settings, low), valueAt(settings, high)];
     if (isNumber(least) && isNumber(most) && most < least) refuse(high, most, `at least ${low}, ${String(least)}`);
   }
   if (lens.fieldOfView !== null && lens.distance !== null)
     refuse('lens.distance', lens.distance, 'null, or lens.fieldOfView null: the one says the other');
-  for (const path of CURVES) {
-    const stops = valueAt(settings, path) as ByZoom | null;
-    if (!Array.isArray(stops)) continue;
-    const wrong = stops.findIndex(([at], i) => i > 0 && at <= (stops[i - 1]?.[0] ?? 0));
-    const before = String(stops[wrong - 1]?.[0]);
-    if (wrong > 0)
-      refuse(`${path}[${String(wrong)}][0]`, stops[wrong]?.[0], `more than the span of the stop before it, ${before}`);
-  }
   if (bounds !== null) oneShape(bounds, refuse);
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
 
-  const farthest = zoom.minSpan * FARTHEST_IN_MIN_SPANS;
-  const wanted = `at most ${String(farthest)} from 0, for a least span of ${String(zoom.minSpan)}`;
+  const farthest = farthestCoordinate(settings);
+  const wanted = `at most ${String(farthest)} from 0, for a least span of ${String(leastSpan(settings))}`;
   for (const path of COORDINATES) {
     const value = valueAt(settings, path);
     if (isNumber(value) && Math.abs(value) > farthest) refuse(path, value, wanted);
@@ -67,7 +61,17 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
   }
 }
 
-function valueAt(settings: FullSettings, path: string): unknown {
+/** The largest |coordinate| of settings, world units. */
+export function farthestCoordinate(settings: FullSettings): number {
+  return Math.min(FARTHEST, leastSpan(settings) * FARTHEST_IN_MIN_SPANS);
+}
+
+function leastSpan({ zoom, start }: FullSettings): number {
+  if (isNumber(zoom.minSpan)) return zoom.minSpan;
+  return isNumber(start.span) ? Math.min(NEAREST_SPAN, start.span) : NEAREST_SPAN;
+}
+
+function valueAt(settings: FullSettings | SpanSettings, path: string): unknown {
   return path
     .split('.')
     .reduce<unknown>((value, key) => (value as Partial<Record<string, unknown>> | null | undefined)?.[key], settings);
@@ -75,6 +79,38 @@ function valueAt(settings: FullSettings, path: string): unknown {
 
 function isNumber(value: unknown): value is number {
   return typeof value === 'number';
+}
+
+/** The lens has the units of all spans, the nearest zoom is nearer than the farthest, and each stop of a curve than the next. */
+function spansInOrder(settings: FullSettings, refuse: Refuse): void {
+  const { zoom } = settings;
+  // What holds on the smallest screen and on the largest holds on any.
+  const small = inSpans(settings, 1e-9);
+  const large = inSpans(settings, 1e15);
+  const checkUnit = (path: string, found = valueAt(settings, path)): void => {
+    if (Number.isNaN(valueAt(small, path))) refuse(path, found, OTHER_UNIT);
+  };
+  for (const path of SPANS) checkUnit(path);
+  if (zoom.stops !== null) checkUnit('zoom.stops.0', zoom.stopUnit);
+  const isNearer = ({ zoom: { minSpan, maxSpan } }: SpanSettings): boolean => (maxSpan ?? Infinity) < (minSpan ?? 0);
+  if (isNearer(small) && isNearer(large))
+    refuse('zoom.maxSpan', zoom.maxSpan, `at least zoom.minSpan, ${shown(zoom.minSpan)}`);
+  for (const curve of CURVES) {
+    checkUnit(`${curve}.at`);
+    const stops = valueAt(settings, curve) as ByZoom | null;
+    if (!Array.isArray(stops)) continue;
+    stops.forEach(([span], i) => {
+      checkUnit(`${curve}.${String(i)}.0`, span);
+      const isFarther = (all: SpanSettings): boolean =>
+        !(Number(valueAt(all, `${curve}.${String(i)}.0`)) <= Number(valueAt(all, `${curve}.${String(i - 1)}.0`)));
+      if (!isFarther(small) || !isFarther(large))
+        refuse(
+          `${curve}[${String(i)}][0]`,
+          span,
+          `more than the span of the stop before it, ${shown(stops[i - 1]?.[0])}`,
+        );
+    });
+  }
 }
 
 /** Bounds have one shape, and a rectangle has all its sides. */

@@ -5,7 +5,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'start.x': 'Focus, in world units to the right; the middle of the bounds when left out, or 0.',
   'start.y': 'Focus, in world units downward; the middle of the bounds when left out, or 0.',
   'start.span':
-    'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set.',
+    'World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set.',
   'start.heading': 'Degrees clockwise, seen from above; 0 has screen-up along -y.',
   'start.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
   'start.focusHeight': 'Part of a pose, so that camera.shown can be a start; the height comes from the ground.',
@@ -14,7 +14,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'home.x': 'Focus, in world units to the right; the middle of the bounds when left out, or 0.',
   'home.y': 'Focus, in world units downward; the middle of the bounds when left out, or 0.',
   'home.span':
-    'World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100.',
+    'World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100.',
   'home.heading': 'Degrees clockwise, seen from above; 0 has screen-up along -y.',
   'home.pitch': 'Degrees that it looks down; what the zoom asks for when left out.',
   'home.focusHeight': 'Part of a pose, so that camera.shown can be a home; the height comes from the ground.',
@@ -60,7 +60,9 @@ export const descriptions: Readonly<Record<string, string>> = {
     'The point that an orbit turns and tilts about: the focus, the ground under the cursor where it was pressed, or the ground below the eye. With "eye", keys and steps turn about it too; else about the focus. Two fingers tilt about the point between them.',
   'turn.halfLife': 'Seconds to cover half of what is left of a turn; 0 is instant.',
   pan: 'Moving by held keys.',
-  'pan.speed': 'Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch.',
+  'pan.speed':
+    'Screen heights per second at the middle of the screen, or world units, as `pan.speedUnit` says; or a speed by zoom, as for the pitch.',
+  'pan.speedUnit': 'The unit of the speed. World units per second are the same at every zoom, and even on the ground.',
   'pan.evenSpeedOn':
     'Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen.',
   'pan.directions':
@@ -69,19 +71,17 @@ export const descriptions: Readonly<Record<string, string>> = {
   'pan.startHalfLife': 'Seconds to cover half of the way to full speed; 0 starts at once.',
   'pan.stopHalfLife': 'Seconds to lose half of the speed when the keys are let go; 0 stops at once.',
   zoom: 'Coming nearer and going farther.',
-  'zoom.minSpan': 'The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it.',
+  'zoom.minSpan': 'The nearest zoom, as a span in world units or in another unit; null for 12, or a nearer start.',
   'zoom.maxSpan':
-    'The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds.',
+    'The farthest zoom, as a span in world units or in another unit; null for as far as the bounds reach, and 4096 without bounds.',
   'zoom.notch': 'The factor of one wheel notch.',
   'zoom.rate': 'How fast held keys zoom, in notches per second.',
-  'zoom.perScreen': 'How many notches a drag over the height of the screen zooms; below 0, down comes nearer.',
+  'zoom.perScreen': 'How many notches nearer a drag upward over the height of the screen comes; below 0, farther.',
   'zoom.fasterFactor': 'How many times faster they zoom while a key of `faster` is held.',
   'zoom.halfLife': 'Seconds to cover half of what is left of a zoom; 0 is instant.',
-  'zoom.minPixelsPerUnit': 'The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span.',
-  'zoom.maxPixelsPerUnit': 'The nearest zoom in pixels per unit instead, in place of minSpan; null for the span.',
   'zoom.stops': 'The only zooms there are: each notch goes on to the next; null for any zoom.',
   'zoom.stopUnit':
-    'The unit of the stops: spans in world units, CSS pixels per world unit, or device pixels per world unit for pixel art.',
+    'The unit of the stops: spans in world units, CSS pixels per world unit, device pixels per world unit for pixel art, eye heights in world units, or fields of view in degrees.',
   'zoom.anchor':
     'What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye.',
   'zoom.outAnchor': 'The same while zooming out; null for the same anchor both ways.',
@@ -200,5 +200,5 @@ export const descriptions: Readonly<Record<string, string>> = {
     'Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther.',
   'bindings.orbit': 'Turns and tilts with the pointer, about `turn.anchor`. `MouseMotion` needs no button.',
   'bindings.dragTurn': 'Turns with the pointer, and does not tilt. `MouseMotion` needs no button.',
-  'bindings.dragZoom': 'Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far.',
+  'bindings.dragZoom': 'Zooms with the pointer: up comes nearer. `zoom.perScreen` says how far.',
 };

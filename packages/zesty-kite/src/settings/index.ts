@@ -1,5 +1,5 @@
 export { changeSettings, checkSettings, completeLayers, completeSettings, type Checked } from './check.ts';
-export { FARTHEST_IN_MIN_SPANS } from './contradictions.ts';
+export { farthestCoordinate } from './contradictions.ts';
 export { descriptions } from './descriptions.ts';
 export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';
@@ -9,7 +9,18 @@ export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
 export type { KnownShapes, ShapeChecks } from './shapes.ts';
-export { settingsSchema, type ByZoom } from './schema.ts';
+export { settingsSchema, SPAN, span as spanSchema } from './schema.ts';
+export {
+  inSpans,
+  NEAREST_SPAN,
+  OTHER_UNIT,
+  spanOf,
+  type ByZoom,
+  type InSpans,
+  type Span,
+  type SpanSettings,
+  type ZoomUnit,
+} from './spans.ts';
 export type { FullBounds, FullSettings, Settings } from './types.ts';
 export { SettingsError } from './settingsError.ts';
 export { sentence, shown, type Problem } from '../messages/index.ts';

@@ -2,6 +2,7 @@
 import { checkList, checkObject, shown } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
+import type { Span } from './spans.ts';
 import type { Settings } from './types.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
@@ -85,8 +86,8 @@ export function tiles(art: TileArt): Settings {
       stops: scales.map((scale) => scale * perUnit),
       stopUnit: 'device-pixels-per-unit',
       // All stops, on screens of a quarter to four device pixels in a CSS pixel.
-      minPixelsPerUnit: (Math.min(...scales) * perUnit) / DENSEST,
-      maxPixelsPerUnit: Math.max(...scales) * perUnit * DENSEST,
+      minSpan: { pixelsPerUnit: Math.max(...scales) * perUnit * DENSEST },
+      maxSpan: { pixelsPerUnit: (Math.min(...scales) * perUnit) / DENSEST },
     },
   });
 }
@@ -94,8 +95,12 @@ export function tiles(art: TileArt): Settings {
 /**
  * Perspective that comes down to the ground while it zooms in: 40 degrees near, 70 far, as the spans say. Keys, two
  * fingers and a dragged button turn and tilt it.
+ *
+ * ```ts
+ * new Camera([tilted({ eyeHeight: 20 }, { eyeHeight: 200 }), { bounds }]);
+ * ```
  */
-export function tilted(nearSpan = 60, farSpan = 600): Settings {
+export function tilted(nearSpan: Span = 60, farSpan: Span = 600): Settings {
   return {
     pitch: {
       degrees: [

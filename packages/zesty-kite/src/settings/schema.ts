@@ -49,14 +49,32 @@ const boundTo = (fallback: readonly string[]) => v.optional(inputs, [...fallback
 
 /** As far as a world goes, world units. */
 export const WORLD = 1e12;
-/** The nearest zoom that settings have which name none, world units. */
-export const MIN_SPAN = 12;
 const coordinate = number(-WORLD, WORLD, 512);
-const span = number(1e-6, WORLD, 100);
+const length = number(1e-6, WORLD, 100);
+const fieldOfView = number(1, 150, 45);
+const scale = number(1e-9, 1e9, 4);
+
+export const SPAN =
+  'a span from 0.000001 to 1000000000000 world units, such as 100, or {"pixelsPerUnit": 4}, {"eyeHeight": 40} or {"fieldOfView": 60}';
+const unit = v.object({
+  pixelsPerUnit: v.optional(scale),
+  eyeHeight: v.optional(length),
+  fieldOfView: v.optional(fieldOfView),
+});
+/** A zoom: in world units, or in one of the other units. */
+export const span = v.union(
+  [
+    length,
+    v.pipe(
+      unit,
+      v.check((named) => Object.keys(named).length === 1, SPAN),
+    ),
+  ],
+  SPAN,
+);
 /** Seconds. */
 const halfLife = (fallback: number) => amount(0, 60, fallback, 0.08);
 
-const fieldOfView = number(1, 150, 45);
 const pitch = number(1, 90, 40);
 const heading = number(-1e6, 1e6, 45);
 const pixels = number(0, 1e5, 320);
@@ -105,7 +123,7 @@ const pitchSettings = group({
 
 const lens = group({
   fieldOfView: orNull(byZoom(fieldOfView)),
-  distance: orNull(span),
+  distance: orNull(length),
   halfLife: halfLife(0.1),
 });
 
@@ -124,7 +142,8 @@ const turn = group({
 });
 
 const pan = group({
-  speed: v.optional(byZoom(number(0, 100, 1)), 1),
+  speed: v.optional(byZoom(number(0, 1e9, 1)), 1),
+  speedUnit: choice(['screen-heights', 'world-units']),
   evenSpeedOn: choice(['screen', 'ground']),
   directions: choice(['screen', 'world']),
   fasterFactor: amount(0, 100, 2),
@@ -133,15 +152,12 @@ const pan = group({
 });
 
 const anchor = oneOf(['cursor', 'focus', 'below-eye']);
-const scale = number(1e-9, 1e9, 4);
 
 const zoom = group({
-  minSpan: v.optional(span, MIN_SPAN),
+  minSpan: orNull(span),
   maxSpan: orNull(span),
-  minPixelsPerUnit: orNull(scale),
-  maxPixelsPerUnit: orNull(scale),
   stops: v.optional(v.nullable(v.pipe(v.array(number(1e-9, WORLD, 100)), v.minLength(1))), null),
-  stopUnit: choice(['span', 'pixels-per-unit', 'device-pixels-per-unit']),
+  stopUnit: choice(['span', 'pixels-per-unit', 'device-pixels-per-unit', 'eye-height', 'field-of-view']),
   notch: amount(1.001, 16, 1.1),
   rate: amount(0, 1000, 8),
   fasterFactor: amount(0, 100, 2),
@@ -295,6 +311,3 @@ export const settingsSchema = group({
   reducedMotion: flag(false),
   bindings: v.optional(bindings, {}),
 });
-
-/** A value that may follow the zoom, as it is written. */
-export type ByZoom = v.InferOutput<ReturnType<typeof byZoom>>;

@@ -1,4 +1,6 @@
 /** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; `npm run types-of-settings`. */
+import type { Span } from './spans.ts';
+
 /* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
 
 /** Settings as they are written, the settings of one camera: whatever is left out has its default. Lengths are world units, durations seconds. */
@@ -12,8 +14,8 @@ export type Settings = {
         x?: number | undefined;
         /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
         y?: number | undefined;
-        /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12. */
-        span?: number | undefined;
+        /** World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12, or another unit. */
+        span?: Span | undefined;
         /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
         heading?: number | undefined;
         /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
@@ -31,8 +33,8 @@ export type Settings = {
         x?: number | undefined;
         /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
         y?: number | undefined;
-        /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
-        span?: number | undefined;
+        /** World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12, or another unit. */
+        span?: Span | undefined;
         /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
         heading?: number | undefined;
         /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
@@ -67,13 +69,13 @@ export type Settings = {
         /** 90 is straight down, 35.264 true isometric, 30 for tiles twice as wide as high. A number; a list of [span, degrees] stops with a smooth curve through them; or a switch between two values, {"near", "far", "at": span, "slack": share}. Values: 1 … 90; stops [span, the same]; or a switch {near, far, at, slack}. Default: `90`. */
         degrees?:
           | number
-          | [number, number][]
+          | [Span, number][]
           | {
               near: number;
 
               far: number;
 
-              at: number;
+              at: Span;
 
               slack?: number | undefined;
             }
@@ -96,13 +98,13 @@ export type Settings = {
         /** Vertical field of view of the whole screen in degrees, or what it is by zoom, as for the pitch; null for an orthographic lens. Values: 1 … 150; stops [span, the same]; or a switch {near, far, at, slack}, or null. Default: `null`. */
         fieldOfView?:
           | number
-          | [number, number][]
+          | [Span, number][]
           | {
               near: number;
 
               far: number;
 
-              at: number;
+              at: Span;
 
               slack?: number | undefined;
             }
@@ -148,20 +150,22 @@ export type Settings = {
   /** Moving by held keys. */
   pan?:
     | {
-        /** Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch. Values: 0 … 100; stops [span, the same]; or a switch {near, far, at, slack}. Default: `1`. */
+        /** Screen heights per second at the middle of the screen, or world units, as `pan.speedUnit` says; or a speed by zoom, as for the pitch. Values: 0 … 1e9; stops [span, the same]; or a switch {near, far, at, slack}. Default: `1`. */
         speed?:
           | number
-          | [number, number][]
+          | [Span, number][]
           | {
               near: number;
 
               far: number;
 
-              at: number;
+              at: Span;
 
               slack?: number | undefined;
             }
           | undefined;
+        /** The unit of the speed. World units per second are the same at every zoom, and even on the ground. Values: "screen-heights", "world-units". Default: `"screen-heights"`. */
+        speedUnit?: 'screen-heights' | 'world-units' | undefined;
         /** Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen. Values: "screen", "ground". Default: `"screen"`. */
         evenSpeedOn?: 'screen' | 'ground' | undefined;
         /** The directions of keys and sticks: up is up on the screen, or north in the world whatever the heading. Values: "screen", "world". Default: `"screen"`. */
@@ -177,18 +181,14 @@ export type Settings = {
   /** Coming nearer and going farther. */
   zoom?:
     | {
-        /** The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it. Values: 1e-6 … 1e12. Default: `12`. */
-        minSpan?: number | undefined;
-        /** The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or null. Default: `null`. */
-        maxSpan?: number | null | undefined;
-        /** The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span. Values: 1e-9 … 1e9, or null. Default: `null`. */
-        minPixelsPerUnit?: number | null | undefined;
-        /** The nearest zoom in pixels per unit instead, in place of minSpan; null for the span. Values: 1e-9 … 1e9, or null. Default: `null`. */
-        maxPixelsPerUnit?: number | null | undefined;
+        /** The nearest zoom, as a span in world units or in another unit; null for 12, or a nearer start. Values: 1e-6 … 1e12, or another unit, or null. Default: `null`. */
+        minSpan?: Span | null | undefined;
+        /** The farthest zoom, as a span in world units or in another unit; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or another unit, or null. Default: `null`. */
+        maxSpan?: Span | null | undefined;
         /** The only zooms there are: each notch goes on to the next; null for any zoom. Values: a list of 1e-9 … 1e12, or null. Default: `null`. */
         stops?: number[] | null | undefined;
-        /** The unit of the stops: spans in world units, CSS pixels per world unit, or device pixels per world unit for pixel art. Values: "span", "pixels-per-unit", "device-pixels-per-unit". Default: `"span"`. */
-        stopUnit?: 'span' | 'pixels-per-unit' | 'device-pixels-per-unit' | undefined;
+        /** The unit of the stops: spans in world units, CSS pixels per world unit, device pixels per world unit for pixel art, eye heights in world units, or fields of view in degrees. Values: "span", "pixels-per-unit", "device-pixels-per-unit", "eye-height", "field-of-view". Default: `"span"`. */
+        stopUnit?: 'span' | 'pixels-per-unit' | 'device-pixels-per-unit' | 'eye-height' | 'field-of-view' | undefined;
         /** The factor of one wheel notch. Values: 1.001 … 16. Default: `1.1`. */
         notch?: number | undefined;
         /** How fast held keys zoom, in notches per second. Values: 0 … 1000. Default: `8`. */
@@ -197,7 +197,7 @@ export type Settings = {
         fasterFactor?: number | undefined;
         /** Seconds to cover half of what is left of a zoom; 0 is instant. Values: 0 … 60. Default: `0.09`. */
         halfLife?: number | undefined;
-        /** How many notches a drag over the height of the screen zooms; below 0, down comes nearer. Values: -1000 … 1000. Default: `20`. */
+        /** How many notches nearer a drag upward over the height of the screen comes; below 0, farther. Values: -1000 … 1000. Default: `20`. */
         perScreen?: number | undefined;
         /** What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye. Values: "cursor", "focus", "below-eye". Default: `"cursor"`. */
         anchor?: 'cursor' | 'focus' | 'below-eye' | undefined;
@@ -440,7 +440,7 @@ export type Settings = {
         orbit?: string[] | undefined;
         /** Turns with the pointer, and does not tilt. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
         dragTurn?: string[] | undefined;
-        /** Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
+        /** Zooms with the pointer: up comes nearer. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
         dragZoom?: string[] | undefined;
       }
     | undefined;
@@ -456,8 +456,8 @@ export type FullSettings = {
     x?: number | undefined;
     /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
     y?: number | undefined;
-    /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12. */
-    span?: number | undefined;
+    /** World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100. It widens a zoom limit that you do not set. Values: 1e-6 … 1e12, or another unit. */
+    span?: Span | undefined;
     /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
     heading: number;
     /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
@@ -473,8 +473,8 @@ export type FullSettings = {
     x?: number | undefined;
     /** Focus, in world units downward; the middle of the bounds when left out, or 0. Values: -1e12 … 1e12. */
     y?: number | undefined;
-    /** World units from the top to the bottom of the safe frame; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12. */
-    span?: number | undefined;
+    /** World units from the top to the bottom of the safe frame, or another unit; the height of the bounds when left out, or 100. Values: 1e-6 … 1e12, or another unit. */
+    span?: Span | undefined;
     /** Degrees clockwise, seen from above; 0 has screen-up along -y. Values: -1e6 … 1e6. Default: `0`. */
     heading: number;
     /** Degrees that it looks down; what the zoom asks for when left out. Values: 1 … 90. */
@@ -504,13 +504,13 @@ export type FullSettings = {
     /** 90 is straight down, 35.264 true isometric, 30 for tiles twice as wide as high. A number; a list of [span, degrees] stops with a smooth curve through them; or a switch between two values, {"near", "far", "at": span, "slack": share}. Values: 1 … 90; stops [span, the same]; or a switch {near, far, at, slack}. Default: `90`. */
     degrees:
       | number
-      | [number, number][]
+      | [Span, number][]
       | {
           near: number;
 
           far: number;
 
-          at: number;
+          at: Span;
 
           slack: number;
         };
@@ -530,13 +530,13 @@ export type FullSettings = {
     /** Vertical field of view of the whole screen in degrees, or what it is by zoom, as for the pitch; null for an orthographic lens. Values: 1 … 150; stops [span, the same]; or a switch {near, far, at, slack}, or null. Default: `null`. */
     fieldOfView:
       | number
-      | [number, number][]
+      | [Span, number][]
       | {
           near: number;
 
           far: number;
 
-          at: number;
+          at: Span;
 
           slack: number;
         }
@@ -574,19 +574,21 @@ export type FullSettings = {
   };
   /** Moving by held keys. */
   pan: {
-    /** Screen heights per second at the middle of the screen, or what it is by zoom, as for the pitch. Values: 0 … 100; stops [span, the same]; or a switch {near, far, at, slack}. Default: `1`. */
+    /** Screen heights per second at the middle of the screen, or world units, as `pan.speedUnit` says; or a speed by zoom, as for the pitch. Values: 0 … 1e9; stops [span, the same]; or a switch {near, far, at, slack}. Default: `1`. */
     speed:
       | number
-      | [number, number][]
+      | [Span, number][]
       | {
           near: number;
 
           far: number;
 
-          at: number;
+          at: Span;
 
           slack: number;
         };
+    /** The unit of the speed. World units per second are the same at every zoom, and even on the ground. Values: "screen-heights", "world-units". Default: `"screen-heights"`. */
+    speedUnit: 'screen-heights' | 'world-units';
     /** Where the speed is the same in every direction: on the screen, or on the ground, which then goes by more slowly up and down a tilted screen. Values: "screen", "ground". Default: `"screen"`. */
     evenSpeedOn: 'screen' | 'ground';
     /** The directions of keys and sticks: up is up on the screen, or north in the world whatever the heading. Values: "screen", "world". Default: `"screen"`. */
@@ -600,18 +602,14 @@ export type FullSettings = {
   };
   /** Coming nearer and going farther. */
   zoom: {
-    /** The nearest zoom, as a span in world units. If you do not set it, a nearer start widens it. Values: 1e-6 … 1e12. Default: `12`. */
-    minSpan: number;
-    /** The farthest zoom, as a span in world units; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or null. Default: `null`. */
-    maxSpan: number | null;
-    /** The farthest zoom in pixels per unit instead, in place of maxSpan; null for the span. Values: 1e-9 … 1e9, or null. Default: `null`. */
-    minPixelsPerUnit: number | null;
-    /** The nearest zoom in pixels per unit instead, in place of minSpan; null for the span. Values: 1e-9 … 1e9, or null. Default: `null`. */
-    maxPixelsPerUnit: number | null;
+    /** The nearest zoom, as a span in world units or in another unit; null for 12, or a nearer start. Values: 1e-6 … 1e12, or another unit, or null. Default: `null`. */
+    minSpan: Span | null;
+    /** The farthest zoom, as a span in world units or in another unit; null for as far as the bounds reach, and 4096 without bounds. Values: 1e-6 … 1e12, or another unit, or null. Default: `null`. */
+    maxSpan: Span | null;
     /** The only zooms there are: each notch goes on to the next; null for any zoom. Values: a list of 1e-9 … 1e12, or null. Default: `null`. */
     stops: number[] | null;
-    /** The unit of the stops: spans in world units, CSS pixels per world unit, or device pixels per world unit for pixel art. Values: "span", "pixels-per-unit", "device-pixels-per-unit". Default: `"span"`. */
-    stopUnit: 'span' | 'pixels-per-unit' | 'device-pixels-per-unit';
+    /** The unit of the stops: spans in world units, CSS pixels per world unit, device pixels per world unit for pixel art, eye heights in world units, or fields of view in degrees. Values: "span", "pixels-per-unit", "device-pixels-per-unit", "eye-height", "field-of-view". Default: `"span"`. */
+    stopUnit: 'span' | 'pixels-per-unit' | 'device-pixels-per-unit' | 'eye-height' | 'field-of-view';
     /** The factor of one wheel notch. Values: 1.001 … 16. Default: `1.1`. */
     notch: number;
     /** How fast held keys zoom, in notches per second. Values: 0 … 1000. Default: `8`. */
@@ -620,7 +618,7 @@ export type FullSettings = {
     fasterFactor: number;
     /** Seconds to cover half of what is left of a zoom; 0 is instant. Values: 0 … 60. Default: `0.09`. */
     halfLife: number;
-    /** How many notches a drag over the height of the screen zooms; below 0, down comes nearer. Values: -1000 … 1000. Default: `20`. */
+    /** How many notches nearer a drag upward over the height of the screen comes; below 0, farther. Values: -1000 … 1000. Default: `20`. */
     perScreen: number;
     /** What stays where it is on the screen while zooming: the ground under the cursor, the focus, or the ground below the eye. Values: "cursor", "focus", "below-eye". Default: `"cursor"`. */
     anchor: 'cursor' | 'focus' | 'below-eye';
@@ -836,7 +834,7 @@ export type FullSettings = {
     orbit: string[];
     /** Turns with the pointer, and does not tilt. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
     dragTurn: string[];
-    /** Zooms with the pointer: down shows more of the ground. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
+    /** Zooms with the pointer: up comes nearer. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
     dragZoom: string[];
   };
 };

@@ -5,5 +5,5 @@ export function isZoomLimited({ bounds, zoom }: FullSettings): boolean {
   if (bounds?.keep !== 'view') return false;
   const { whenViewIsLarger } = bounds;
   if (whenViewIsLarger !== null) return whenViewIsLarger === 'limit-zoom';
-  return zoom.maxSpan === null && zoom.minPixelsPerUnit === null;
+  return zoom.maxSpan === null;
 }

@@ -5,6 +5,7 @@
 import { Problems } from '../messages/index.ts';
 import type { GridPart } from '../ground/index.ts';
 import { BUTTONS, plainCopy, SettingsError, type Settings } from '../settings/index.ts';
+import { span } from './span.ts';
 import {
   asFinite,
   mark,
@@ -148,7 +149,7 @@ export const SIGNALS = {
     /** Where the cursor was, in CSS pixels from the top left of the screen. */
     x: pixels,
     y: pixels,
-    /** Notches, broken ones too; positive is toward the player and shows more of the ground. */
+    /** Notches, broken ones too; positive is away from the player and comes nearer. */
     notches: number(-MAX_NOTCHES, MAX_NOTCHES),
     /** How far it scrolls, CSS pixels to the right and down, where it could be a pan. */
     right: maybeNumber(-MAX_PIXELS, MAX_PIXELS),
@@ -194,7 +195,7 @@ export const SIGNALS = {
   tilt: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
   /** Zooms by notches or by a factor, eased; about the focus when nothing is said. */
   zoom: {
-    /** Positive shows more of the ground; with stops, so many of them. */
+    /** Positive comes nearer; with stops, so many of them. */
     notches: maybeNumber(-MAX_NOTCHES, MAX_NOTCHES),
     /** 2 shows everything twice as large. */
     factor,
@@ -212,7 +213,7 @@ export const SIGNALS = {
   place: {
     x: maybeNumber(-FARTHEST, FARTHEST),
     y: maybeNumber(-FARTHEST, FARTHEST),
-    span: maybeNumber(1 / FARTHEST, FARTHEST),
+    span,
     heading: maybeNumber(-MAX_DEGREES, MAX_DEGREES),
     pitch: maybeNumber(0, 90),
     /** The height of the point at x and y that shows in the middle; on the ground when left out. */

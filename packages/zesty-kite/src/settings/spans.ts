@@ -1,0 +1,117 @@
+/** A zoom in the unit of the practitioner, and the span that shows it. */
+import { Angle, createCurve, curveAt, exp2, log2 } from '../math/index.ts';
+import type { FullSettings } from './types.ts';
+
+/** A zoom, by the scale, by the height of the eye above the focus, or by the field of view of a lens that zooms at `lens.distance`. */
+export type ZoomUnit =
+  | { readonly pixelsPerUnit: number }
+  | { readonly eyeHeight: number }
+  | { readonly fieldOfView: number };
+
+/** A span in world units, or a zoom in another unit. */
+export type Span = number | ZoomUnit;
+
+/** A value that may follow the zoom, as it is written. */
+export type ByZoom = FullSettings['pitch']['degrees'];
+
+/** Settings, or a part of them, with every span in world units. */
+export type InSpans<T> = T extends ZoomUnit ? never : T extends object ? { [K in keyof T]: InSpans<T[K]> } : T;
+
+/** Full settings with every span in world units. */
+export type SpanSettings = InSpans<FullSettings>;
+
+/** The nearest zoom if the settings set none, world units. */
+export const NEAREST_SPAN = 12;
+
+/** What a message asks for where the lens does not have a unit. */
+export const OTHER_UNIT =
+  'a span or {pixelsPerUnit}; eyeHeight needs a number as lens.fieldOfView, fieldOfView needs lens.distance';
+
+/**
+ * Returns the span, without panels, that shows a zoom; NaN if the lens does not have its unit.
+ *
+ * An eye that looks down at p degrees from h above the focus is h / sin p away from it. From there a lens of f degrees shows
+ * 2 · tan(f / 2) times the distance.
+ *
+ * @param height of the screen, CSS pixels
+ * @param pitch as the camera looks there, degrees, or what it is by zoom
+ */
+export function spanOf(
+  span: Span,
+  { fieldOfView, distance }: { readonly fieldOfView: ByZoom | null; readonly distance: number | null },
+  height: number,
+  pitch: InSpans<ByZoom>,
+): number {
+  if (typeof span === 'number') return span;
+  if ('pixelsPerUnit' in span) return height / span.pixelsPerUnit;
+  if ('fieldOfView' in span) return (distance ?? NaN) * across(span.fieldOfView);
+  const highest = span.eyeHeight * across(typeof fieldOfView === 'number' ? fieldOfView : NaN);
+  if (typeof pitch === 'number') return highest / angle(pitch).sine;
+  // log₂ of the span lies between those of the steepest pitch and of one degree.
+  let octaves = 0;
+  for (let step = MOST_OCTAVES; step > FINEST_OCTAVES; step /= 2)
+    if (angle(at(pitch, highest * exp2(octaves + step))).sine * exp2(octaves + step) < 1) octaves += step;
+  return highest * exp2(octaves);
+}
+
+const MOST_OCTAVES = 4;
+const FINEST_OCTAVES = 1e-16;
+
+/** The share of its distance that a lens shows. */
+function across(fieldOfView: number): number {
+  const { sine, cosine } = angle(fieldOfView / 2);
+  return (2 * sine) / cosine;
+}
+
+function angle(degrees: number): Angle {
+  const computed = new Angle();
+  computed.degrees = degrees;
+  computed.compute();
+  return computed;
+}
+
+/** The value at a span of what follows the zoom. */
+function at(value: Exclude<InSpans<ByZoom>, number>, span: number): number {
+  if (!Array.isArray(value)) return span > value.at ? value.far : value.near;
+  return curveAt(createCurve(value.map(([stop, there]) => [log2(stop), there])), log2(span));
+}
+
+/**
+ * Returns settings with every span in world units. A stop of the pitch by eye height has the pitch of that stop.
+ *
+ * @param height of the screen, CSS pixels
+ */
+export function inSpans(settings: FullSettings, height: number): SpanSettings {
+  const { start, home, zoom, lens, pan, pitch } = settings;
+  const degrees = byZoom(pitch.degrees, (span, value) => spanOf(span, lens, height, value));
+  const inUnits = (span: Span, named = degrees): number => spanOf(span, lens, height, named);
+  const orNull = (span: Span | null): number | null => span && inUnits(span);
+  const placed = <T extends FullSettings['start']>(place: T) => ({
+    ...place,
+    span: place.span && inUnits(place.span, place.pitch),
+  });
+  const { stops, stopUnit } = zoom;
+  const ofLens = { 'eye-height': 'eyeHeight', 'field-of-view': 'fieldOfView' }[stopUnit as string];
+  return {
+    ...settings,
+    start: placed(start),
+    home: home && placed(home),
+    pitch: { ...pitch, degrees },
+    lens: { ...lens, fieldOfView: lens.fieldOfView && byZoom(lens.fieldOfView, (span) => inUnits(span)) },
+    pan: { ...pan, speed: byZoom(pan.speed, (span) => inUnits(span)) },
+    zoom: {
+      ...zoom,
+      minSpan: orNull(zoom.minSpan),
+      maxSpan: orNull(zoom.maxSpan),
+      // Stops in a unit of the lens are spans from here on.
+      ...(stops && ofLens && { stops: stops.map((stop) => inUnits({ [ofLens]: stop } as ZoomUnit)), stopUnit: 'span' }),
+    },
+  };
+}
+
+/** @param spanAt of a span, and the value that it is given for */
+function byZoom(value: ByZoom, spanAt: (span: Span, value: number) => number): InSpans<ByZoom> {
+  if (typeof value === 'number') return value;
+  if (Array.isArray(value)) return value.map(([span, there]) => [spanAt(span, there), there]);
+  return { ...value, at: spanAt(value.at, value.near) };
+}
