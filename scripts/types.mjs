@@ -8,9 +8,11 @@ import { root, stop } from './setup/run.mjs';
 import { isSpan, objectOf, valuesOf } from './setup/schema.mjs';
 
 const FILE = `${root}packages/zesty-kite/src/settings/types.ts`;
+const { INPUTS } = await import(`${root}packages/zesty-kite/dist/settings/inputs.js`);
 const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
 
 const text = `/** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; \`npm run types-of-settings\`. */
+import type { Input, Listed } from './listed.ts';
 import type { Span } from './spans.ts';
 
 /* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
@@ -20,6 +22,9 @@ export type Settings = ${membersOf(schema, false)}
 
 /** Settings with every default filled in. */
 export type FullSettings = ${membersOf(schema, true)}
+
+/** The names of keys (UI Events \`code\`), buttons, wheels and pads. */
+export type InputName = ${INPUTS.map((name) => `'${name}'`).join(' | ')};
 
 /** The bounds, with every default filled in. */
 export type FullBounds = NonNullable<FullSettings['bounds']>;
@@ -58,6 +63,8 @@ function typeOf(node, full) {
       .flatMap((one) => (one.const === undefined ? [typeOf(one, full)] : full ? [] : [one.const]))
       .join(' | ');
   if (prefixItems) return `[${prefixItems.map((one) => typeOf(one, full)).join(', ')}]`;
+  if (type === 'array' && !full && items.pattern) return 'Listed<Input>';
+  if (type === 'array' && !full && items.enum) return `Listed<${typeOf(items, full)}>`;
   if (type === 'array') return `(${typeOf(items, full)})[]`;
   if (properties)
     return `${membersOf(node, full)}${additionalProperties === false ? '' : ' & Record<string, unknown>'}`;

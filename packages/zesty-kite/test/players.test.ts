@@ -4,7 +4,8 @@ import { expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';
-import { PlayerSettings, type JsonSchema, type Offers } from '../src/players/index.ts';
+import { PlayerSettings, playerTexts, type JsonSchema, type Offers } from '../src/players/index.ts';
+import { descriptions } from '../src/settings/descriptions.ts';
 import { forAll } from './law.ts';
 import { between } from './steering.ts';
 
@@ -18,6 +19,8 @@ const offers: Offers = {
   edge: { among: [null, {}] },
   'bindings.panUp': {},
   'bindings.panDown': {},
+  'inverted.wheel': {},
+  'inverted.tilt': {},
 };
 
 function begun(saved?: Settings): { camera: Camera; own: PlayerSettings } {
@@ -31,6 +34,7 @@ const choices = fc.oneof(
   fc.tuple(fc.constant('drag.glideHalfLife'), between(0, 3)),
   fc.tuple(fc.constant('reducedMotion'), fc.boolean()),
   fc.tuple(fc.constant('edge'), fc.constantFrom(null, {})),
+  fc.tuple(fc.constantFrom('inverted.wheel', 'inverted.tilt'), fc.boolean()),
   fc.tuple(fc.constant('bindings.panUp'), fc.subarray(['KeyI', 'ArrowUp', 'KeyW'])),
 );
 
@@ -44,7 +48,7 @@ test('whatever is chosen is in force between the ends, saved as differences by i
       if (typeof value === 'number') {
         const within = Math.min(Math.max(value, item?.min ?? NaN), item?.max ?? NaN);
         expect(item?.value).toBe(within);
-      } else if (path !== 'edge') expect(item?.value).toEqual(value);
+      } else expect(item?.value).toEqual(value);
       if (resets) own.reset(path);
       if (resets) expect(own.offered.find((each) => each.path === path)?.value).toEqual(item?.game);
     }
@@ -67,6 +71,44 @@ test('a dialog has all that it needs: texts, kinds, ends, steps, choices', () =>
   expect(anchor?.kind).toBe('choice');
   expect(anchor?.among).toContain('cursor');
   expect([reduced?.kind, edge?.among, up?.kind]).toEqual(['switch', [null, {}], 'inputs']);
+});
+
+test('a choice among groups shows the one in force; inverted axes are switches; names and texts come from a table', () => {
+  const camera = new Camera([game, { edge: true, inverted: ['turn'] }], { screen: { width: 800, height: 600 } });
+  const bands = {
+    edge: { among: [null, {}, { width: 20, unit: 'pixels' }] },
+    'inverted.turn': {},
+    'inverted.wheel': {},
+  };
+  const german = { edge: { name: 'Kartenrand', text: 'Die Karte bewegt sich am Rand.' } };
+  const own = new PlayerSettings(camera, schema, bands, null, { ...playerTexts, ...german });
+  const values = (): unknown[] => own.offered.map(({ value }) => value);
+  expect(values()).toEqual([{}, true, false]);
+  own.set('edge', { width: 20, unit: 'pixels' });
+  own.set('inverted.wheel', true);
+  own.set('inverted.turn', false);
+  expect(values()).toEqual([{ width: 20, unit: 'pixels' }, false, true]);
+  expect(own.toJSON()).toEqual({ edge: { width: 20, unit: 'pixels' }, inverted: ['wheel'] });
+  own.set('edge', null);
+  expect(values()[0]).toBeNull();
+  expect(own.offered.map(({ name }) => name)).toEqual(['Kartenrand', 'Invert rotation', 'Invert wheel']);
+  expect(() => own.set('inverted.turn', 1)).toThrow('player.inverted.turn: found 1; wanted true or false');
+  expect(new PlayerSettings(camera, schema, { 'edge.sideSpeeds.left': {} }).offered[0]?.name).toBe(
+    'Edge side speeds left',
+  );
+});
+
+test('each setting has a short name of its own, and a sentence of at most 20 words', () => {
+  const paths = Object.keys(descriptions).filter((path) => path !== '$schema');
+  const members = ['pan', 'zoom', 'turn', 'tilt'].map((name) => `locked.${name}`);
+  const all = [...paths, ...members, 'inverted.wheel', 'inverted.turn', 'inverted.tilt'];
+  expect(Object.keys(playerTexts).sort()).toEqual(all.sort());
+  const texts = Object.entries(playerTexts);
+  expect(new Set(texts.map(([, entry]) => entry?.name)).size).toBe(texts.length);
+  for (const [path, { name, text } = { name: '', text: '' }] of texts) {
+    expect([path, name.length > 2 && name.length <= 24]).toEqual([path, true]);
+    expect([path, /^[A-Z0-9].*\.$/.test(text) && text.split(' ').length <= 20]).toEqual([path, true]);
+  }
 });
 
 test('what was saved under other offers loses nothing and breaks nothing; what is refused changes nothing', () => {

@@ -26,11 +26,13 @@ function problemsOf(input: unknown): string[] {
 }
 
 /** Intersections written out, at any depth. */
-type Flat<T> = T extends object
-  ? [keyof T] extends ['pixelsPerUnit' | 'eyeHeight' | 'fieldOfView']
-    ? 'another unit'
-    : { [K in keyof T]: Flat<T[K]> }
-  : T;
+type Flat<T> = T extends readonly string[]
+  ? 'names'
+  : T extends object
+    ? [keyof T] extends ['pixelsPerUnit' | 'eyeHeight' | 'fieldOfView']
+      ? 'another unit'
+      : { [K in keyof T]: Flat<T[K]> }
+    : T;
 
 /** `true` for types that are the same, member by member. */
 type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : false) : false;

@@ -17,7 +17,7 @@ class Scopes {
     this.#own = camera.settings.locked;
     rigOf('lock', camera).stage.changes.amend(({ locked }) => {
       if (locked === undefined) return null;
-      this.#own = locked;
+      this.#own = ABILITIES.filter((ability) => locked.includes(ability));
       return {
         locked: ABILITIES.filter((ability) => locked.includes(ability) || (this.#counts.get(ability) ?? 0) > 0),
       };

@@ -67,7 +67,7 @@ export class Playing implements Part {
   rate = 1;
   loop = false;
   /** Where the targets are, x and y by turns. Frames share them: signals alone move them. */
-  spots = NONE;
+  spots: Float64Array = NONE;
   /** Who is told of which. Frames have none. */
   readonly tells = new Map<number, Listener>();
   /** Counts the calls. */

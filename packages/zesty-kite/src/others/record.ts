@@ -33,8 +33,8 @@ const MOST_EARLIER = 8;
 /** A record with the span as log₂, in which a camera goes from one to the next. */
 export class Moment {
   at = NaN;
-  readonly values = new Float64Array(FIELDS);
-  readonly rates = new Float64Array(FIELDS);
+  readonly values: Float64Array = new Float64Array(FIELDS);
+  readonly rates: Float64Array = new Float64Array(FIELDS);
 
   /** @throws TypeError for what is no record */
   static of(record: PoseRecord): Moment {

@@ -6,6 +6,7 @@ export interface JsonSchema {
   readonly properties?: Readonly<Record<string, JsonSchema>>;
   readonly anyOf?: readonly JsonSchema[];
   readonly enum?: readonly unknown[];
+  readonly items?: JsonSchema;
   readonly minimum?: number;
   readonly maximum?: number;
   readonly description?: string;
@@ -18,8 +19,22 @@ export function nodeAt(schema: JsonSchema, path: string): JsonSchema | null {
   return node;
 }
 
-/** Where null would do too, the object is one of the choices. */
+/** A name that a list of settings may have, such as `inverted.wheel`: whether the list has it. */
+export interface Member {
+  readonly list: string;
+  readonly name: string;
+}
+
+/** @returns null for the path of a setting of its own */
+export function memberAt(schema: JsonSchema, path: string): Member | null {
+  const dot = path.lastIndexOf('.');
+  const [list, name] = [path.slice(0, dot), path.slice(dot + 1)];
+  return dot > 0 && nodeAt(schema, list)?.items?.enum?.includes(name) === true ? { list, name } : null;
+}
+
+/** Where null would do too, the object is one of the choices. A name of a list is there, or not. */
 function below(node: JsonSchema | null, key: string): JsonSchema | null {
+  if (node?.items?.enum?.includes(key) === true) return { type: 'boolean' };
   const object = node?.properties ? node : node?.anyOf?.find(({ properties }) => properties);
   return Object.entries(object?.properties ?? {}).find(([name]) => name === key)?.[1] ?? null;
 }

@@ -3,7 +3,8 @@ import { checkList, checkMade, checkObject, refuse as complain } from '../messag
 import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
-import { nodeAt, type JsonSchema } from './node.ts';
+import { memberAt, nodeAt, type JsonSchema } from './node.ts';
+import type { PlayerTexts } from './texts.ts';
 
 /** How far a player may go with a setting. What is left out is as the schema of the settings has it. */
 export interface Offer {
@@ -15,16 +16,18 @@ export interface Offer {
   readonly among?: readonly unknown[];
 }
 
-/** Settings by their paths, such as `pan.speed` or `bindings.panUp`. */
+/** Settings by their paths, such as `pan.speed`, `bindings.panUp` or, of a list of names, `inverted.wheel`. */
 export type Offers = Readonly<Record<string, Offer>>;
 
 /** All that a settings dialog needs of one of them. */
 export interface OfferedSetting {
   readonly path: string;
-  /** What it means, with its unit: from the schema. */
+  /** A short name: from the table of texts, or the path in words. */
+  readonly name: string;
+  /** A sentence for players: from the table of texts, or the description of the schema, with its unit. */
   readonly text: string;
   readonly kind: 'number' | 'switch' | 'choice' | 'inputs' | 'other';
-  /** As it is in force, and as the game has it. */
+  /** As it is in force, and as the game has it; of a choice, the one of `among` that is in force. */
   readonly value: unknown;
   readonly game: unknown;
   /** Of a number. */
@@ -41,8 +44,9 @@ export interface OfferedSetting {
  * ```ts
  * import schema from 'zesty-kite/settings.schema.json' with { type: 'json' };
  *
- * const own = new PlayerSettings(camera, schema, { 'pan.speed': { min: 0.5, max: 2, step: 0.1 }, 'bindings.panUp': {} }, saved);
- * for (const { path, text, value } of own.offered) addRow(path, text, value);
+ * const offers = { 'pan.speed': { min: 0.5, max: 2, step: 0.1 }, 'inverted.wheel': {}, 'bindings.panUp': {} };
+ * const own = new PlayerSettings(camera, schema, offers, saved, playerTexts);
+ * for (const { path, name, text, value } of own.offered) addRow(path, name, text, value);
  * own.set('pan.speed', 1.4);
  * localStorage.own = JSON.stringify(own);
  * ```
@@ -51,6 +55,7 @@ export class PlayerSettings {
   readonly #camera: Camera;
   readonly #schema: JsonSchema;
   readonly #offers: ReadonlyMap<string, Offer>;
+  readonly #texts: PlayerTexts;
   /** As the game has them. */
   readonly #game = new Map<string, unknown>();
   /** What differs. */
@@ -62,9 +67,16 @@ export class PlayerSettings {
    * @param schema of the settings, `zesty-kite/settings.schema.json`
    * @param saved what `toJSON` gave, or null when nothing is stored yet; what is outside of the ends by now comes to the nearest inside,
    *   what is not offered waits
+   * @param texts names and texts by path: `playerTexts`, or a translation
    * @throws TypeError for an offer of what is no setting, and for `saved` that is no object
    */
-  constructor(camera: Camera, schema: JsonSchema, offers: Offers, saved: Settings | null = {}) {
+  constructor(
+    camera: Camera,
+    schema: JsonSchema,
+    offers: Offers,
+    saved: Settings | null = {},
+    texts: PlayerTexts = {},
+  ) {
     checkMade('PlayerSettings.camera', camera, 'settings', 'a camera');
     checkMade('PlayerSettings.schema', schema, 'properties', 'the content of zesty-kite/settings.schema.json');
     checkObject('PlayerSettings.offers', offers, 'settings by their paths, such as { "pan.speed": {} }');
@@ -72,6 +84,8 @@ export class PlayerSettings {
     this.#camera = camera;
     this.#schema = schema;
     this.#offers = new Map(Object.entries(offers));
+    checkObject('PlayerSettings.texts', texts, 'names and texts by path, such as playerTexts');
+    this.#texts = texts;
     for (const path of this.#offers.keys()) {
       if (nodeAt(schema, path) === null)
         refuse(`offers["${path}"]`, path, 'the path of a setting, such as "pan.speed"');
@@ -82,8 +96,12 @@ export class PlayerSettings {
         sentence({ path: 'PlayerSettings.saved', found: shown(saved), wanted: 'what toJSON gave, or null' }),
       );
     const wanted = new Map<string, unknown>();
-    for (const [path, value] of leavesOf(saved ?? {}, [...this.#offers.keys()]))
-      (this.#offers.has(path) ? wanted : this.#kept).set(path, value);
+    for (const [path, value] of leavesOf(saved ?? {}, [...this.#offers.keys()])) {
+      const members = [...this.#offers.keys()].filter((each) => memberAt(schema, each)?.list === path);
+      for (const each of members)
+        if (Array.isArray(value)) wanted.set(each, value.includes(memberAt(schema, each)?.name));
+      if (members.length === 0) (this.#offers.has(path) ? wanted : this.#kept).set(path, value);
+    }
     for (const [path, value] of wanted) {
       try {
         this.set(path, value);
@@ -108,10 +126,11 @@ export class PlayerSettings {
     if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "pan.speed"');
     const { kind, min = -Infinity, max = Infinity, among } = this.#itemOf(path);
     if (kind === 'number' && typeof value !== 'number') refuse(path, value, 'a number');
+    if (kind === 'switch' && typeof value !== 'boolean') refuse(path, value, 'true or false');
     if (among !== undefined && !among.some((each) => isSame(each, value)))
       refuse(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
     const within = typeof value === 'number' ? Math.min(Math.max(value, min), max) : value;
-    this.#camera.change(nested([[path, within]]));
+    this.#camera.change(nested([this.#settingOf(path, within)]));
     this.#kept.delete(path);
     if (isSame(within, this.#game.get(path))) this.#own.delete(path);
     else this.#own.set(path, within);
@@ -120,7 +139,7 @@ export class PlayerSettings {
   /** Back to what the game has: one of them, or all. */
   reset(path?: string): void {
     for (const each of path === undefined ? [...this.#own.keys()] : [path]) {
-      this.#camera.change(nested([[each, this.#game.get(this.#itemOf(each).path)]]));
+      this.#camera.change(nested([this.#settingOf(each, this.#game.get(this.#itemOf(each).path))]));
       this.#own.delete(each);
     }
   }
@@ -145,12 +164,22 @@ export class PlayerSettings {
 
   /** What differs from the game's, as settings: plain data. */
   toJSON(): Settings {
-    return nested([...this.#kept, ...this.#own]);
+    const whole = new Map([...this.#kept, ...this.#own]);
+    // A list of names is saved as it is in force.
+    for (const path of this.#own.keys()) {
+      const member = memberAt(this.#schema, path);
+      if (member === null) continue;
+      whole.delete(path);
+      whole.set(member.list, valueAt(this.#camera.settings, member.list));
+    }
+    return nested([...whole]);
   }
 
   /** A JSON Schema 2020-12 of what `toJSON` gives. */
   get jsonSchema(): Readonly<Record<string, unknown>> {
     const schemas = this.offered.map(({ path, kind, min, max, among }): [string, unknown] => {
+      const member = memberAt(this.#schema, path);
+      if (member !== null) return [member.list, nodeAt(this.#schema, member.list) ?? {}];
       const node = nodeAt(this.#schema, path) ?? {};
       if (among !== undefined) return [path, { enum: among, description: node.description }];
       if (kind !== 'number') return [path, node];
@@ -159,15 +188,26 @@ export class PlayerSettings {
     return { $schema: 'https://json-schema.org/draft/2020-12/schema', ...schemaOf(schemas) };
   }
 
+  /** The path and the value of a change; a name of a list is added to the list, or taken out of it. */
+  #settingOf(path: string, value: unknown): readonly [string, unknown] {
+    const member = memberAt(this.#schema, path);
+    if (member === null) return [path, value];
+    const names = new Set(valueAt(this.#camera.settings, member.list) as readonly string[]);
+    if (value === true) names.add(member.name);
+    else names.delete(member.name);
+    return [member.list, [...names]];
+  }
+
   #itemOf(path: string): OfferedSetting {
     const offer = this.#offers.get(path);
     const node = nodeAt(this.#schema, path);
     if (offer === undefined || node === null)
       return refuse(path, path, `one that is offered: ${[...this.#offers.keys()].join(', ')}`);
-    const value = valueAt(this.#camera.settings, path);
-    const item = { path, text: node.description ?? '', value, game: this.#game.get(path) };
+    const { name = wordsOf(path), text = node.description ?? '' } = this.#texts[path] ?? {};
+    const item = { path, name, text, value: valueAt(this.#camera.settings, path), game: this.#game.get(path) };
     const among = offer.among ?? node.enum;
-    if (among !== undefined) return { ...item, kind: 'choice', among };
+    if (among !== undefined)
+      return { ...item, kind: 'choice', among, value: inForce(among, item.value), game: inForce(among, item.game) };
     const type = node.type ?? node.anyOf?.find((one) => one.type !== 'null')?.type;
     if (type === 'boolean') return { ...item, kind: 'switch' };
     if (type === 'array') return { ...item, kind: path.startsWith('bindings.') ? 'inputs' : 'other' };
@@ -200,8 +240,32 @@ function isTree(value: unknown): value is Tree {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
+/** A list of names has one, or not. */
 function valueAt(settings: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((value, key) => (isTree(value) ? value[key] : undefined), settings);
+  return path
+    .split('.')
+    .reduce<unknown>(
+      (value, key) => (Array.isArray(value) ? value.includes(key) : isTree(value) ? value[key] : undefined),
+      settings,
+    );
+}
+
+/** `edge.sideSpeeds` → `Edge side speeds`. */
+function wordsOf(path: string): string {
+  const words = path.replaceAll('.', ' ').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** The choice that says most of a value, and nothing else; the value itself if none does. */
+function inForce(among: readonly unknown[], value: unknown): unknown {
+  const fitting = among.filter((choice) => isPartOf(choice, value));
+  const size = (choice: unknown): number => JSON.stringify(choice).length;
+  return fitting.length === 0 ? value : fitting.reduce((best, one) => (size(one) > size(best) ? one : best));
+}
+
+function isPartOf(choice: unknown, value: unknown): boolean {
+  if (!isTree(choice) || !isTree(value)) return isSame(choice, value);
+  return Object.entries(choice).every(([key, part]) => isPartOf(part, value[key]));
 }
 
 /** A setting is never called so; written to by a path, they would lead to a prototype. */

@@ -4,6 +4,7 @@ export { descriptions } from './descriptions.ts';
 export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';
 export { BUTTONS, MOUSE_MOTION, WHEELS, type Button } from './inputs.ts';
+export type { Input, Listed } from './listed.ts';
 export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
@@ -21,6 +22,6 @@ export {
   type SpanSettings,
   type ZoomUnit,
 } from './spans.ts';
-export type { FullBounds, FullSettings, Settings } from './types.ts';
+export type { FullBounds, FullSettings, InputName, Settings } from './types.ts';
 export { SettingsError } from './settingsError.ts';
 export { sentence, shown, type Problem } from '../messages/index.ts';

@@ -56,7 +56,8 @@ const KEYS = [
   ...words('Suspend Again Copy Cut Find Open Paste Props Select Undo Hiragana Katakana'),
 ];
 
-const INPUTS = [...KEYS, ...BUTTONS, ...WHEELS, MOUSE_MOTION, ...DEVICE_INPUTS];
+/** The names of all inputs. */
+export const INPUTS: readonly string[] = [...KEYS, ...BUTTONS, ...WHEELS, MOUSE_MOTION, ...DEVICE_INPUTS];
 const known = new Set(INPUTS);
 
 /** Common spellings that are not UI Events codes, and the codes that they mean. */

@@ -1,4 +1,5 @@
 /** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; `npm run types-of-settings`. */
+import type { Input, Listed } from './listed.ts';
 import type { Span } from './spans.ts';
 
 /* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
@@ -383,9 +384,9 @@ export type Settings = {
       }
     | undefined;
   /** What the player cannot do now, such as in a cutscene; the program still can. Values: a list of "pan", "zoom", "turn", "tilt". Default: `[]`. */
-  locked?: ('pan' | 'zoom' | 'turn' | 'tilt')[] | undefined;
+  locked?: Listed<'pan' | 'zoom' | 'turn' | 'tilt'> | undefined;
   /** What goes the other way round for this player: the zoom of the wheel; turning, tilting, by dragging and by sticks. Keys are bound otherwise. Values: a list of "wheel", "turn", "tilt". Default: `[]`. */
-  inverted?: ('wheel' | 'turn' | 'tilt')[] | undefined;
+  inverted?: Listed<'wheel' | 'turn' | 'tilt'> | undefined;
   /** Factors that players set. A drag has none, because the ground stays under the pointer. */
   sensitivity?:
     | {
@@ -403,45 +404,45 @@ export type Settings = {
   bindings?:
     | {
         /** Pans toward the top of the screen. Values: a list of inputs. Default: `["KeyW","ArrowUp","PadLeftStickUp"]`. */
-        panUp?: string[] | undefined;
+        panUp?: Listed<Input> | undefined;
         /** Pans toward the left of the screen. Values: a list of inputs. Default: `["KeyA","ArrowLeft","PadLeftStickLeft"]`. */
-        panLeft?: string[] | undefined;
+        panLeft?: Listed<Input> | undefined;
         /** Pans toward the bottom of the screen. Values: a list of inputs. Default: `["KeyS","ArrowDown","PadLeftStickDown"]`. */
-        panDown?: string[] | undefined;
+        panDown?: Listed<Input> | undefined;
         /** Pans toward the right of the screen. Values: a list of inputs. Default: `["KeyD","ArrowRight","PadLeftStickRight"]`. */
-        panRight?: string[] | undefined;
+        panRight?: Listed<Input> | undefined;
         /** Makes held keys pan, zoom and turn faster while it is held, each by its own factor. Values: a list of inputs. Default: `["Shift"]`. */
-        faster?: string[] | undefined;
+        faster?: Listed<Input> | undefined;
         /** Turns the camera to the left while it is held. Values: a list of inputs. Default: `[]`. */
-        turnLeft?: string[] | undefined;
+        turnLeft?: Listed<Input> | undefined;
         /** Turns the camera to the right while it is held. Values: a list of inputs. Default: `[]`. */
-        turnRight?: string[] | undefined;
+        turnRight?: Listed<Input> | undefined;
         /** Looks up, more along the ground, while it is held. Values: a list of inputs. Default: `[]`. */
-        tiltUp?: string[] | undefined;
+        tiltUp?: Listed<Input> | undefined;
         /** Looks down, more from above, while it is held. Values: a list of inputs. Default: `[]`. */
-        tiltDown?: string[] | undefined;
+        tiltDown?: Listed<Input> | undefined;
         /** Comes nearer while it is held; with stops, goes on by one. Values: a list of inputs. Default: `["Equal","NumpadAdd","PadRightTrigger"]`. */
-        zoomIn?: string[] | undefined;
+        zoomIn?: Listed<Input> | undefined;
         /** Goes farther while it is held; with stops, goes on by one. Values: a list of inputs. Default: `["Minus","NumpadSubtract","PadLeftTrigger"]`. */
-        zoomOut?: string[] | undefined;
+        zoomOut?: Listed<Input> | undefined;
         /** Turns to the left by a step. Values: a list of inputs. Default: `[]`. */
-        turnStepLeft?: string[] | undefined;
+        turnStepLeft?: Listed<Input> | undefined;
         /** Turns to the right by a step. Values: a list of inputs. Default: `[]`. */
-        turnStepRight?: string[] | undefined;
+        turnStepRight?: Listed<Input> | undefined;
         /** Turns back until up is where it was at first, the short way round. Values: a list of inputs. Default: `[]`. */
-        faceNorth?: string[] | undefined;
+        faceNorth?: Listed<Input> | undefined;
         /** Goes back to where the settings begin. Values: a list of inputs. Default: `["Home"]`. */
-        home?: string[] | undefined;
+        home?: Listed<Input> | undefined;
         /** Holds the ground under the pointer; two fingers pinch and twist. Values: a list of inputs. Default: `["MouseMiddle","Touch"]`. */
-        drag?: string[] | undefined;
+        drag?: Listed<Input> | undefined;
         /** Pans for as long as it is held: toward where the pointer is from where it was pressed, the faster the farther. Values: a list of inputs. Default: `[]`. */
-        pull?: string[] | undefined;
+        pull?: Listed<Input> | undefined;
         /** Turns and tilts with the pointer, about `turn.anchor`. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
-        orbit?: string[] | undefined;
+        orbit?: Listed<Input> | undefined;
         /** Turns with the pointer, and does not tilt. `MouseMotion` needs no button. Values: a list of inputs. Default: `[]`. */
-        dragTurn?: string[] | undefined;
+        dragTurn?: Listed<Input> | undefined;
         /** Zooms with the pointer: up comes nearer. `zoom.perScreen` says how far. Values: a list of inputs. Default: `[]`. */
-        dragZoom?: string[] | undefined;
+        dragZoom?: Listed<Input> | undefined;
       }
     | undefined;
 };
@@ -838,6 +839,230 @@ export type FullSettings = {
     dragZoom: string[];
   };
 };
+
+/** The names of keys (UI Events `code`), buttons, wheels and pads. */
+export type InputName =
+  | 'KeyA'
+  | 'KeyB'
+  | 'KeyC'
+  | 'KeyD'
+  | 'KeyE'
+  | 'KeyF'
+  | 'KeyG'
+  | 'KeyH'
+  | 'KeyI'
+  | 'KeyJ'
+  | 'KeyK'
+  | 'KeyL'
+  | 'KeyM'
+  | 'KeyN'
+  | 'KeyO'
+  | 'KeyP'
+  | 'KeyQ'
+  | 'KeyR'
+  | 'KeyS'
+  | 'KeyT'
+  | 'KeyU'
+  | 'KeyV'
+  | 'KeyW'
+  | 'KeyX'
+  | 'KeyY'
+  | 'KeyZ'
+  | 'Digit0'
+  | 'Digit1'
+  | 'Digit2'
+  | 'Digit3'
+  | 'Digit4'
+  | 'Digit5'
+  | 'Digit6'
+  | 'Digit7'
+  | 'Digit8'
+  | 'Digit9'
+  | 'Numpad0'
+  | 'Numpad1'
+  | 'Numpad2'
+  | 'Numpad3'
+  | 'Numpad4'
+  | 'Numpad5'
+  | 'Numpad6'
+  | 'Numpad7'
+  | 'Numpad8'
+  | 'Numpad9'
+  | 'F1'
+  | 'F2'
+  | 'F3'
+  | 'F4'
+  | 'F5'
+  | 'F6'
+  | 'F7'
+  | 'F8'
+  | 'F9'
+  | 'F10'
+  | 'F11'
+  | 'F12'
+  | 'F13'
+  | 'F14'
+  | 'F15'
+  | 'F16'
+  | 'F17'
+  | 'F18'
+  | 'F19'
+  | 'F20'
+  | 'F21'
+  | 'F22'
+  | 'F23'
+  | 'F24'
+  | 'Lang1'
+  | 'Lang2'
+  | 'Lang3'
+  | 'Lang4'
+  | 'Lang5'
+  | 'ArrowUp'
+  | 'ArrowDown'
+  | 'ArrowLeft'
+  | 'ArrowRight'
+  | 'Shift'
+  | 'ShiftLeft'
+  | 'ShiftRight'
+  | 'Control'
+  | 'ControlLeft'
+  | 'ControlRight'
+  | 'Alt'
+  | 'AltLeft'
+  | 'AltRight'
+  | 'Meta'
+  | 'MetaLeft'
+  | 'MetaRight'
+  | 'NumpadAdd'
+  | 'NumpadBackspace'
+  | 'NumpadClear'
+  | 'NumpadClearEntry'
+  | 'NumpadComma'
+  | 'NumpadDecimal'
+  | 'NumpadDivide'
+  | 'NumpadEnter'
+  | 'NumpadEqual'
+  | 'NumpadHash'
+  | 'NumpadMemoryAdd'
+  | 'NumpadMemoryClear'
+  | 'NumpadMemoryRecall'
+  | 'NumpadMemoryStore'
+  | 'NumpadMemorySubtract'
+  | 'NumpadMultiply'
+  | 'NumpadParenLeft'
+  | 'NumpadParenRight'
+  | 'NumpadStar'
+  | 'NumpadSubtract'
+  | 'Backquote'
+  | 'Backslash'
+  | 'BracketLeft'
+  | 'BracketRight'
+  | 'Comma'
+  | 'Equal'
+  | 'IntlBackslash'
+  | 'IntlRo'
+  | 'IntlYen'
+  | 'Minus'
+  | 'Period'
+  | 'Quote'
+  | 'Semicolon'
+  | 'Slash'
+  | 'Backspace'
+  | 'CapsLock'
+  | 'ContextMenu'
+  | 'Enter'
+  | 'Space'
+  | 'Tab'
+  | 'Convert'
+  | 'KanaMode'
+  | 'NonConvert'
+  | 'Delete'
+  | 'End'
+  | 'Help'
+  | 'Home'
+  | 'Insert'
+  | 'PageDown'
+  | 'PageUp'
+  | 'NumLock'
+  | 'Escape'
+  | 'Fn'
+  | 'FnLock'
+  | 'PrintScreen'
+  | 'ScrollLock'
+  | 'Pause'
+  | 'BrowserBack'
+  | 'BrowserFavorites'
+  | 'BrowserForward'
+  | 'BrowserHome'
+  | 'BrowserRefresh'
+  | 'BrowserSearch'
+  | 'BrowserStop'
+  | 'Eject'
+  | 'LaunchApp1'
+  | 'LaunchApp2'
+  | 'LaunchMail'
+  | 'MediaPlayPause'
+  | 'MediaSelect'
+  | 'MediaStop'
+  | 'MediaTrackNext'
+  | 'MediaTrackPrevious'
+  | 'Power'
+  | 'Sleep'
+  | 'AudioVolumeDown'
+  | 'AudioVolumeMute'
+  | 'AudioVolumeUp'
+  | 'WakeUp'
+  | 'Abort'
+  | 'Resume'
+  | 'Suspend'
+  | 'Again'
+  | 'Copy'
+  | 'Cut'
+  | 'Find'
+  | 'Open'
+  | 'Paste'
+  | 'Props'
+  | 'Select'
+  | 'Undo'
+  | 'Hiragana'
+  | 'Katakana'
+  | 'MouseLeft'
+  | 'MouseMiddle'
+  | 'MouseRight'
+  | 'MouseBack'
+  | 'MouseForward'
+  | 'Touch'
+  | 'Pen'
+  | 'PenBarrel'
+  | 'PenEraser'
+  | 'WheelUp'
+  | 'WheelDown'
+  | 'MouseMotion'
+  | 'PadFaceBottom'
+  | 'PadFaceRight'
+  | 'PadFaceLeft'
+  | 'PadFaceTop'
+  | 'PadLeftShoulder'
+  | 'PadRightShoulder'
+  | 'PadLeftTrigger'
+  | 'PadRightTrigger'
+  | 'PadSelect'
+  | 'PadStart'
+  | 'PadLeftStick'
+  | 'PadRightStick'
+  | 'PadUp'
+  | 'PadDown'
+  | 'PadLeft'
+  | 'PadRight'
+  | 'PadCentre'
+  | 'PadLeftStickUp'
+  | 'PadLeftStickDown'
+  | 'PadLeftStickLeft'
+  | 'PadLeftStickRight'
+  | 'PadRightStickUp'
+  | 'PadRightStickDown'
+  | 'PadRightStickLeft'
+  | 'PadRightStickRight';
 
 /** The bounds, with every default filled in. */
 export type FullBounds = NonNullable<FullSettings['bounds']>;

@@ -15,9 +15,9 @@ export class TileRows implements Iterable<Tile> {
   /** One past the last row. */
   bottom = 0;
   /** The first column of each row, from `top` on. */
-  from = new Int32Array(64);
+  from: Int32Array = new Int32Array(64);
   /** One past the last column of each row; equal to `from` where none shows. */
-  to = new Int32Array(64);
+  to: Int32Array = new Int32Array(64);
 
   /** All tiles, row by row: `for (const { column, row } of tiles)`. It is one object each time, so keep its numbers. */
   [Symbol.iterator](): Iterator<Tile> {

@@ -7,6 +7,8 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { chromium } from 'playwright-core';
 
 const workspace = new URL('../../../../', import.meta.url).pathname;
+/** The least version that the README promises. */
+const LEAST_TYPESCRIPT = '5.2.2';
 let project: string;
 
 beforeAll(() => {
@@ -16,7 +18,8 @@ beforeAll(() => {
   npm(['pack', '--workspace', 'zesty-kite', '--workspace', 'zesty-kite-cli', '--pack-destination', project], workspace);
   const packs = readdirSync(project).filter((name) => name.endsWith('.tgz'));
   writeFileSync(join(project, 'package.json'), '{"private":true,"type":"module"}');
-  npm(['install', '--no-audit', '--no-fund', '--prefer-offline', ...packs.map((name) => `./${name}`)], project);
+  const installed = [...packs.map((name) => `./${name}`), `typescript@${LEAST_TYPESCRIPT}`];
+  npm(['install', '--no-audit', '--no-fund', '--prefer-offline', ...installed], project);
 }, 120_000);
 afterAll(() => rmSync(project, { recursive: true }));
 
@@ -100,13 +103,41 @@ test('the pack holds the built files, their types, source maps and sources, and 
 });
 
 /** Compiles a file of the project against the types in the pack; prints nothing if all is well. */
-function compile(name: string, code: string, flags: readonly string[]): [string, number | null] {
+function compile(name: string, code: string, flags: readonly string[], least = false): [string, number | null] {
   writeFileSync(join(project, name), code);
   const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom', ...flags];
-  const tsc = join(workspace, 'node_modules/typescript/bin/tsc');
+  const tsc = join(least ? project : workspace, 'node_modules/typescript/bin/tsc');
   const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, name], { cwd: project, encoding: 'utf8' });
   return [stdout, status];
 }
+
+test('all entries compile with the least TypeScript that the README names', () => {
+  const { exports } = JSON.parse(readFileSync(join(workspace, 'packages/zesty-kite/package.json'), 'utf8')) as {
+    exports: Record<string, string>;
+  };
+  const [, least] = /TypeScript (\d+\.\d+) or later/.exec(readFileSync(join(workspace, 'README.md'), 'utf8')) ?? [];
+  expect(LEAST_TYPESCRIPT.startsWith(`${String(least)}.`)).toBe(true);
+  const entries = Object.keys(exports).filter((entry) => !/\.js(on)?$/.test(entry));
+  expect(entries.length).toBeGreaterThan(15);
+  const code = entries
+    .map((entry, i) => `export * as entry${String(i)} from 'zesty-kite${entry.slice(1)}';`)
+    .join('\n');
+  expect(compile('least.ts', code, ['--noEmit'], true)).toEqual(['', 0]);
+});
+
+test('names of inputs are checked as they are written; those of a JSON file when it is loaded', () => {
+  writeFileSync(join(project, 'keys.json'), '{ "bindings": { "drag": ["MouseRight"] }, "inverted": ["wheel"] }');
+  const code = (input: string): string => `import { Camera, type Settings } from 'zesty-kite';
+    import file from './keys.json' with { type: 'json' };
+    new Camera([file, { bindings: { drag: ['Touch', 'Space+MouseLeft'] }, inverted: ['wheel-x'.length > 9 ? 'turn' : 'tilt'] }]);
+    export const settings: Settings = { bindings: { drag: ['Touch', '${input}'] } };
+    new Camera().change({ bindings: { panUp: ['KeyW'], drag: ['${input}'] } });`;
+  expect(compile('right.ts', code('MouseRight'), ['--noEmit', '--resolveJsonModule'])).toEqual(['', 0]);
+  const [wrong] = compile('wrong.ts', code('RightMouse'), ['--noEmit', '--resolveJsonModule']);
+  expect(wrong.match(/wrong\.ts\(\d+,\d+\): error TS2322/g)).toHaveLength(2);
+  const [other] = compile('wrong.ts', code('Space+RightMouse'), ['--noEmit', '--resolveJsonModule']);
+  expect(other.match(/wrong\.ts\(\d+,\d+\): error TS2322/g)).toHaveLength(2);
+});
 
 test('the code in the README compiles against the types in the pack', () => {
   const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(readFileSync(join(workspace, 'README.md'), 'utf8')) ?? [];
