@@ -1,5 +1,6 @@
 /**
- * Writes packages/zesty-kite/src/settings/types.ts: the types of settings with what the schema knows as comments, for editors.
+ * Writes types.ts and keyName.ts in packages/zesty-kite/src/settings: the types of settings with what the schema knows as
+ * comments, for editors, and the codes of keys.
  * `--check` only compares.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -7,13 +8,13 @@ import { format, resolveConfig } from 'prettier';
 import { root, stop } from './setup/run.mjs';
 import { isSpan, objectOf, valuesOf } from './setup/schema.mjs';
 
-const FILE = `${root}packages/zesty-kite/src/settings/types.ts`;
-const { INPUTS } = await import(`${root}packages/zesty-kite/dist/settings/inputs.js`);
+const ROOM = `${root}packages/zesty-kite/src/settings`;
+const { KEYS } = await import(`${root}packages/zesty-kite/dist/settings/inputs.js`);
 const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
 
 const text = `/** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; \`npm run types-of-settings\`. */
 import type { Input, Listed } from './listed.ts';
-import type { Span } from './spans.ts';
+import type { Span } from './zoomUnit.ts';
 
 /* eslint-disable @typescript-eslint/consistent-type-definitions -- a type, unlike an interface, is a record too */
 
@@ -23,17 +24,22 @@ export type Settings = ${membersOf(schema, false)}
 /** Settings with every default filled in. */
 export type FullSettings = ${membersOf(schema, true)}
 
-/** The names of keys (UI Events \`code\`), buttons, wheels and pads. */
-export type InputName = ${INPUTS.map((name) => `'${name}'`).join(' | ')};
-
 /** The bounds, with every default filled in. */
 export type FullBounds = NonNullable<FullSettings['bounds']>;
 `;
-const pretty = await format(text, { ...(await resolveConfig(FILE)), filepath: FILE });
-if (process.argv.includes('--check')) {
-  if (pretty !== readFileSync(FILE, 'utf8'))
-    stop('packages/zesty-kite/src/settings/types.ts: is not what the schema says; run `npm run types-of-settings`.');
-} else writeFileSync(FILE, pretty);
+const keys = `/** The codes of keys (UI Events \`code\`), and modifiers of either side. Written by scripts/types.mjs from inputs.ts. */
+export type KeyName = ${KEYS.map((name) => `'${name}'`).join(' | ')};
+`;
+await write('types.ts', text);
+await write('keyName.ts', keys);
+
+async function write(name, written) {
+  const file = `${ROOM}/${name}`;
+  const pretty = await format(written, { ...(await resolveConfig(file)), filepath: file });
+  if (!process.argv.includes('--check')) writeFileSync(file, pretty);
+  else if (pretty !== readFileSync(file, 'utf8'))
+    stop(`packages/zesty-kite/src/settings/${name}: is not what the schema says; run \`npm run types-of-settings\`.`);
+}
 
 function membersOf({ properties, required = [] }, full) {
   const members = Object.entries(properties).map(([name, node]) => {

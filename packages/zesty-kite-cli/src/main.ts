@@ -18,6 +18,7 @@ import { abandonParts } from './write/parts.ts';
 import { replayCommand } from './commands/replay.ts';
 import { schemaCommand } from './commands/schema.ts';
 import { startCommand } from './commands/start.ts';
+import { terrainCommand } from './commands/terrain.ts';
 
 /** Every promise was kept. */
 const DONE = 0;
@@ -96,6 +97,7 @@ Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or inp
   program.addCommand(initCommand());
   program.addCommand(schemaCommand());
   program.addCommand(startCommand(version));
+  program.addCommand(terrainCommand());
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
   return program;
 }

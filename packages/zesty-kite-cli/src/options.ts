@@ -12,7 +12,7 @@ export function rateOption(): Option {
 export function terrainOption(): Option {
   return new Option(
     '--terrain <file>',
-    'the ground that it was recorded over, or changed to: a description with a height image beside it; may be repeated',
+    'the ground that it was recorded over, or changed to: a description, or a module of the game; may be repeated',
   )
     .argParser((file: string, files: readonly string[]) => [...files, file])
     .default([], 'flat ground');

@@ -57,6 +57,7 @@ export {
   type GridPart,
   type HeightFunction,
   type HeightGrid,
+  type SampledAt,
   type Terrain,
 } from './ground/index.ts';
 export {

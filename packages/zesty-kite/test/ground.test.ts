@@ -217,3 +217,34 @@ test('in a world that repeats itself a grip names the copy that is held, whereve
     expect(playAgain(read(recording.text())).worstGripError).toBeLessThan(1e-3);
   });
 });
+
+test('a formula of another engine, off in its last bits, makes the same terrain; sampled on a grid it can be dug', () => {
+  const counts = { dug: 0 };
+  forRuns(20, between(0.5, 40), between(10, 300), between(0.25, 8), fc.nat(), (high, wide, step, seed) => {
+    let noise = seed;
+    const formula =
+      (off: number) =>
+      (x: number, y: number): number => {
+        noise = (noise * 1103515245 + 12345) % 2147483648;
+        const height = high * Math.sin(x / wide) * Math.cos(y / (0.8 * wide)) + high;
+        return height * (1 + off * (noise % 3 === 0 ? 1 : 0));
+      };
+    const made = { id: 'waves', lowest: 0, highest: 2 * high, feature: step };
+    const grid = { columns: 33, rows: 25, step, left: -4 * step };
+    const [here, there] = [0, Number.EPSILON].map((off) => terrainOf({ ...made, heightAt: formula(off) }, grid));
+    const [one, other] = [0, Number.EPSILON].map((off) => terrainOf({ ...made, heightAt: formula(off) }));
+    if (here === undefined || there === undefined) throw new Error('no terrain was made');
+    expect(there.digest).toBe(here.digest);
+    for (let i = 0; i < 50; i++) {
+      const [x, y] = [i * 7.13, i * 3.37];
+      expect(one?.heightAt(x, y)).toBe(other?.heightAt(x, y));
+      expect(Math.abs((one?.heightAt(x, y) ?? NaN) - formula(0)(x, y))).toBeLessThan(step / 500_000);
+    }
+    const dug = reshapeGrid(here, { column: 3, row: 2, columns: 1, heights: [high / 2] });
+    expect(Math.abs(dug.heightAt(-step, 2 * step) - high / 2)).toBeLessThan(step / 500_000);
+    counts.dug += 1;
+  });
+  expect(counts.dug).toBe(20);
+  const plain = terrainOf({ id: 'flat', lowest: 0, highest: 1, feature: 1, heightAt: () => 0 });
+  expect(() => reshapeGrid(plain, { column: 0, row: 0, columns: 1, heights: [1] })).toThrow('terrainOf(formula, grid)');
+});

@@ -16,6 +16,7 @@ import {
   terrainOption,
   untilOption,
 } from '../options.ts';
+import { short } from '../write/columns.ts';
 import { Picture } from '../write/picture.ts';
 import { readSettings, readSettingsFile, withPlaces } from '../read/settingsFile.ts';
 import { sessionSpec, settingsSpec } from '../write/specs.ts';
@@ -55,6 +56,7 @@ export function chartCommand(): Command {
         try {
           await picture.draw(
             settingsSpec(overZoom(read.settings, first), overTime(read.settings, first), basename(file)),
+            `${basename(file)} over the zoom and over time`,
           );
         } catch (error) {
           throw inFile(file, await withPlaces(file, error, read));
@@ -69,6 +71,9 @@ export function chartCommand(): Command {
         ...part,
         progress: true,
       });
-      await picture.draw(sessionSpec(stops, corners, basename(file)));
+      await picture.draw(
+        sessionSpec(stops, corners, basename(file)),
+        `${basename(file)}, ${short(stops.at(-1)?.seconds ?? 0)} s: path, view, span and speed`,
+      );
     });
 }

@@ -1,12 +1,13 @@
 /** `zesty-kite check SETTINGS…`: says what is wrong with settings, and what will feel wrong. */
 import { Command, Option } from 'commander';
 import type { Screen, Settings, Terrain } from 'zesty-kite';
+import { checkCutscene, type Cutscene } from 'zesty-kite/direct';
 import { reviewSettings, voidAtFlattest } from 'zesty-kite/review';
 import { inFile, oneLine, printable } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { mapWarnings, readMap, type Spot } from '../read/map.ts';
 import { jsonOption, screenOption, screensOf } from '../options.ts';
-import { short } from '../write/columns.ts';
+import { counted, short } from '../write/columns.ts';
 import { print } from '../write/print.ts';
 import { readSettingsFile, withPlaces, type Place, type SettingsFile } from '../read/settingsFile.ts';
 
@@ -35,12 +36,14 @@ const WARNED = 1;
 
 export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
-    .description('Check settings files: refuse what is wrong, warn of what will feel wrong, with numbers.')
-    .argument('<settings...>', 'settings files (JSON), or - for standard input')
+    .description(
+      'Check settings files and cutscenes: refuse what is wrong, warn of what will feel wrong, with numbers.',
+    )
+    .argument('<settings...>', 'settings files or cutscenes (JSON), or - for standard input')
     .addOption(screenOption())
     .addOption(new Option('--strict', 'exit with 1 where there is something to warn of').default(false))
     .option('--map <file>', 'a map (GeoJSON in world units): what of it cannot be looked at?')
-    .option('--terrain <file>', 'the ground: a description with a height image beside it')
+    .option('--terrain <file>', 'the ground: a description, or a module of the game that exports it')
     .addOption(jsonOption('one JSON object instead of lines'))
     .addHelpText('after', '\nExample: zesty-kite check settings.json --screen 1280x800 --screen 390x844 --strict')
     .action(async (files: readonly string[], { screen, strict, map, terrain, json }: CheckOptions) => {
@@ -50,6 +53,10 @@ export function checkCommand(exit: (code: number) => void): Command {
       const notes: Note[] = [];
       for (const file of files) {
         const read = await readSettingsFile(file);
+        if ('keyframes' in read.settings) {
+          notes.push(cutscene(file, read.settings));
+          continue;
+        }
         found.push(...(await review(file, read, screensOf(screen), ground, spots)));
         notes.push(...voids(file, read.settings, screensOf(screen)));
       }
@@ -93,6 +100,21 @@ async function review(
   } catch (error) {
     throw inFile(file, await withPlaces(file, error, read));
   }
+}
+
+/** What a cutscene comes to. @throws Failure for one that `play` would refuse */
+function cutscene(file: string, found: object): Note {
+  const scene = found as Cutscene;
+  try {
+    checkCutscene(scene);
+  } catch (error) {
+    throw inFile(file, error);
+  }
+  const { keyframes } = scene;
+  const events = keyframes.flatMap(({ event }) => event ?? []);
+  const told = events.length === 0 ? '' : `, events ${events.join(', ')}`;
+  const message = `a cutscene of ${counted(keyframes.length, 'keyframe')}, ${short(keyframes.at(-1)?.at ?? 0)} s${told}`;
+  return { file, message };
 }
 
 /** How much void beyond the bounds may show, on each screen. */

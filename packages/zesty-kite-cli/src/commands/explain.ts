@@ -101,7 +101,7 @@ float32         half of the gap between 32-bit floats at the farthest coordinate
         'stdout',
         json
           ? `${JSON.stringify(all.length === 1 ? first : all, null, 2)}\n`
-          : printable(all.map((one) => explainedTable(one, all.length > 1)).join('\n')),
+          : printable(all.map((one) => explainedTable(one)).join('\n')),
       );
     });
 }
@@ -234,17 +234,14 @@ function restAfter(settings: Settings, screen: Screen): number {
   return time / 1000;
 }
 
-/** The table; with the screen above it where there are several. */
-function explainedTable(
-  { screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained,
-  several = false,
-): string {
+/** The table, with the screen above it. */
+function explainedTable({ screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained): string {
   const each = (text: (zoom: AtZoom) => string): string[] => zooms.map(text);
   const tiles = zooms.some(({ tilesShown }) => tilesShown !== null)
     ? [['tiles', ...each(({ tilesShown }) => (tilesShown === null ? '∞' : String(tilesShown)))]]
     : [];
   const rows = [
-    [several ? `${String(screen.width)}x${String(screen.height)}` : '', ...each(({ zoom }) => zoom)],
+    [`${String(screen.width)}x${String(screen.height)}`, ...each(({ zoom }) => zoom)],
     ['span', ...each(({ span }) => `${short(span)} units`)],
     ['scale', ...each(({ pixelsPerUnit }) => `${short(pixelsPerUnit)} px`)],
     [

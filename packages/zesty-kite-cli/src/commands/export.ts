@@ -1,11 +1,12 @@
 /** `zesty-kite export SESSION`: the motion for other programs, as CSV, as NDJSON, or as a glTF camera. */
 import { Command, Option } from 'commander';
-import { Failure } from '../failure.ts';
+import { Failure, oneLine, printable } from '../failure.ts';
 import { gltfOf, type GltfFrame } from '../write/gltf.ts';
 import { readGround } from '../read/ground.ts';
 import { willRead } from '../read/inputs.ts';
 import { forceOption, fromOption, rateOption, terrainOption, untilOption } from '../options.ts';
 import { COLUMNS, playFrames, type PoseAt } from '../play/poses.ts';
+import { counted, short } from '../write/columns.ts';
 import { print } from '../write/print.ts';
 import { readSettings } from '../read/settingsFile.ts';
 import { WholeFile } from '../write/wholeFile.ts';
@@ -72,7 +73,11 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
         text = '';
       };
       let last: GltfFrame | null = null;
+      let seconds = 0;
+      let count = 0;
       await playFrames(session, playing, (pose, _, camera) => {
+        seconds = pose.seconds;
+        count += 1;
         if (kind !== 'gltf') {
           put(pose);
           return;
@@ -94,6 +99,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
       else {
         file.write(text);
         file.finish();
+        await print('stdout', printable(`${oneLine(to)}: ${counted(count, 'pose')}, ${short(seconds)} s\n`));
       }
     });
 }

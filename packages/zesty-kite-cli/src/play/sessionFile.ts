@@ -2,10 +2,11 @@
 import { readdirSync, realpathSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Camera, Settings, StampedSignal, Terrain } from 'zesty-kite';
-import { Replay, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
-import { Failure, inFile } from '../failure.ts';
+import { Replay, SessionError, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
+import { Failure, inFile, refusal } from '../failure.ts';
 import { openInput, openPipe } from '../read/inputs.ts';
 import { createProgress } from '../read/progress.ts';
+import { readSettingsFile } from '../read/settingsFile.ts';
 import { Watch } from './watch.ts';
 
 export interface PlayOptions {
@@ -54,10 +55,26 @@ export async function playSession(session: string, options: PlayOptions): Promis
     }
     return player.end();
   } catch (error) {
-    throw inFile(nameOf(session), error);
+    throw await otherKind(session, error);
   } finally {
     progress.stop();
     await close();
+  }
+}
+
+/** The same error; for a file of another kind, a failure that says which. */
+async function otherKind(session: string, error: unknown): Promise<Failure> {
+  const failure = inFile(nameOf(session), error);
+  if (session === '-' || !(error instanceof SessionError) || error.line !== 1) return failure;
+  try {
+    const { settings } = await readSettingsFile(session);
+    if ('keyframes' in settings)
+      return refusal(session, 'a cutscene', 'a session; zesty-kite check reads cutscenes', error);
+    return 'format' in settings
+      ? failure
+      : refusal(session, 'settings', 'a session; zesty-kite check and explain read settings', error);
+  } catch {
+    return failure;
   }
 }
 

@@ -1,56 +1,64 @@
-/** Terrain from a description and a 16-bit greyscale PNG beside it. */
+/** Terrain from a description, with its heights or a 16-bit greyscale PNG beside it; or from a module of a game. */
 import { dirname, join } from 'node:path';
 import { inflateSync } from 'node:zlib';
 import { terrainOfGrid, type Terrain } from 'zesty-kite';
 import { Failure, inFile } from '../failure.ts';
 import { readJson, readWhole } from './files.ts';
+import { isModule, terrainIn } from './gameModule.ts';
 
-interface Samples {
-  readonly file: string;
+interface Grid {
   readonly columns: number;
   readonly rows: number;
   readonly step: number;
+  readonly left: number;
+  readonly top: number;
+}
+
+interface Picture extends Grid {
+  readonly file: string;
   readonly lowest: number;
   readonly highest: number;
 }
 
-/** A description is a few lines. */
-const MAX_DESCRIPTION = 1e6;
+/** A description with its heights in it. */
+const MAX_DESCRIPTION = 512e6;
 /** 4096 × 4096. */
 const MAX_SAMPLES = 1 << 24;
 const WANTED =
   'a description of the ground, {"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}';
 
 /**
- * Reads `{"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}`: black is
- * the lowest height, white the highest.
+ * Reads `{"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}`: black is the lowest height, white the
+ * highest. In place of a file there may be `heights`, row by row. A module of a game exports its terrain.
  */
 export async function readGround(file: string): Promise<Terrain> {
+  if (isModule(file)) return terrainIn(file);
   const { name, samples } = description(file, await readJson(file, MAX_DESCRIPTION, WANTED));
-  const picture = join(dirname(file), samples.file);
-  const heights = await heightsOf(
-    picture,
-    await readWhole(picture, maxBytes(samples), 'a height image (16-bit greyscale PNG)'),
-    samples,
-  );
+  const heights = 'file' in samples ? await heightsBeside(file, samples) : samples.heights;
   try {
-    const { columns, rows, step } = samples;
-    return terrainOfGrid({ id: name, columns, rows, step, heights });
+    const { columns, rows, step, left, top } = samples;
+    return terrainOfGrid({ id: name, columns, rows, step, left, top, heights });
   } catch (error) {
     throw inFile(file, error);
   }
 }
 
+async function heightsBeside(file: string, samples: Picture): Promise<Float64Array> {
+  const picture = join(dirname(file), samples.file);
+  const png = await readWhole(picture, maxBytes(samples), 'a height image (16-bit greyscale PNG)');
+  return heightsOf(picture, png, samples);
+}
+
 /** Two bytes a sample and one a row; what does not compress at all is a little more. */
-function rawBytes({ columns, rows }: Samples): number {
+function rawBytes({ columns, rows }: Picture): number {
   return rows * (1 + 2 * columns);
 }
 
-function maxBytes(samples: Samples): number {
+function maxBytes(samples: Picture): number {
   return Math.ceil(rawBytes(samples) * 1.1) + 100_000;
 }
 
-async function heightsOf(file: string, png: Buffer, samples: Samples): Promise<Float64Array> {
+async function heightsOf(file: string, png: Buffer, samples: Picture): Promise<Float64Array> {
   const { columns, rows, lowest, highest } = samples;
   const refuse = (found: string, cause?: unknown): never => {
     throw new Failure(
@@ -74,7 +82,7 @@ async function heightsOf(file: string, png: Buffer, samples: Samples): Promise<F
 const SIGNATURE = '89504e470d0a1a0a';
 
 /** Looks at what a picture says of itself before anything of it is decoded (PNG, third edition, 5 and 11.2). */
-function measure(png: Buffer, samples: Samples, refuse: (found: string) => never): void {
+function measure(png: Buffer, samples: Picture, refuse: (found: string) => never): void {
   if (png.subarray(0, 8).toString('hex') !== SIGNATURE || png.length < 33) refuse('no PNG');
   const [width, height] = [png.readUInt32BE(16), png.readUInt32BE(20)];
   if (width !== samples.columns || height !== samples.rows) refuse(`${String(width)} × ${String(height)} pixels`);
@@ -99,7 +107,10 @@ function measure(png: Buffer, samples: Samples, refuse: (found: string) => never
   }
 }
 
-function description(file: string, value: unknown): { name: string; samples: Samples } {
+function description(
+  file: string,
+  value: unknown,
+): { name: string; samples: Picture | (Grid & { readonly heights: readonly number[] }) } {
   const refuse = (path: string, found: unknown, wanted: string): never => {
     const shown = found === undefined ? 'nothing' : JSON.stringify(found).slice(0, 60);
     throw new Failure(`${file}: ${path}: found ${shown}; wanted ${wanted}`);
@@ -108,22 +119,22 @@ function description(file: string, value: unknown): { name: string; samples: Sam
   const { name, samples } = value as Partial<Record<string, unknown>>;
   if (typeof name !== 'string') return refuse('name', name, 'the name of the ground, in quotes');
   if (typeof samples !== 'object' || samples === null) return refuse('samples', samples, 'an object in braces');
-  const { file: picture, columns, rows, step, lowest, highest } = samples as Partial<Record<string, unknown>>;
-  if (typeof picture !== 'string' || picture === '')
-    return refuse('samples.file', picture, 'the name of a PNG beside it');
+  const given = samples as Partial<Record<string, unknown>>;
+  const { file: picture, heights, columns, rows, step, left = 0, top = 0, lowest, highest } = given;
+  if (heights === undefined && (typeof picture !== 'string' || picture === ''))
+    return refuse('samples.file', picture, 'the name of a PNG beside it, or samples.heights');
   const count = (path: string, found: unknown): number =>
     typeof found === 'number' && Number.isInteger(found) && found >= 2 && found <= MAX_SAMPLES
       ? found
       : refuse(path, found, 'a whole number, at least 2');
   const number = (path: string, found: unknown): number =>
     typeof found === 'number' && Math.abs(found) <= 1e12 ? found : refuse(path, found, 'a number');
-  const read: Samples = {
-    file: picture,
+  const read: Grid = {
     columns: count('samples.columns', columns),
     rows: count('samples.rows', rows),
     step: number('samples.step', step),
-    lowest: number('samples.lowest', lowest),
-    highest: number('samples.highest', highest),
+    left: number('samples.left', left),
+    top: number('samples.top', top),
   };
   if (read.columns * read.rows > MAX_SAMPLES)
     refuse(
@@ -132,7 +143,15 @@ function description(file: string, value: unknown): { name: string; samples: Sam
       `at most ${String(MAX_SAMPLES)} samples, such as 4096 × 4096`,
     );
   if (!(read.step > 0)) refuse('samples.step', read.step, 'world units above 0');
-  if (read.highest < read.lowest)
-    refuse('samples.highest', read.highest, `at least samples.lowest, ${String(read.lowest)}`);
-  return { name, samples: read };
+  if (heights !== undefined) {
+    if (!Array.isArray(heights)) return refuse('samples.heights', heights, 'a list of numbers, row by row');
+    const list = heights as unknown[];
+    const wrong = list.findIndex((height) => typeof height !== 'number');
+    if (wrong >= 0) refuse(`samples.heights[${String(wrong)}]`, list[wrong], 'a number');
+    return { name, samples: { ...read, heights: list as number[] } };
+  }
+  const black = number('samples.lowest', lowest);
+  const white = number('samples.highest', highest);
+  if (white < black) refuse('samples.highest', white, `at least samples.lowest, ${String(black)}`);
+  return { name, samples: { ...read, file: String(picture), lowest: black, highest: white } };
 }

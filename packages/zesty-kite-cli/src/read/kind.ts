@@ -5,6 +5,11 @@ import { openInput } from './inputs.ts';
 /** Bytes that tell: the header of a session names its format before all settings. */
 const BEGINNING = 4096;
 
+/** Whether a text begins as a session does. */
+export function isSession(text: string): boolean {
+  return /^\s*\{[^\n]*"format"\s*:\s*"zesty-kite session"/.test(text.slice(0, BEGINNING));
+}
+
 export async function kindOf(file: string): Promise<'settings' | 'session'> {
   if (file === '-') throw new Failure('-: found standard input; wanted a file here: it is read more than once');
   try {
@@ -13,7 +18,7 @@ export async function kindOf(file: string): Promise<'settings' | 'session'> {
       .read(Buffer.alloc(BEGINNING), 0, BEGINNING, 0)
       .finally(() => handle.close());
     const text = buffer.toString('utf8', 0, bytesRead);
-    return /^\s*\{[^\n]*"format"\s*:\s*"zesty-kite session"/.test(text) ? 'session' : 'settings';
+    return isSession(text) ? 'session' : 'settings';
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
       throw new Failure(`${file}: there is no such file; wanted a settings file (JSON) or a session`, { cause: error });

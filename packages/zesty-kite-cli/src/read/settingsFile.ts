@@ -1,8 +1,9 @@
 /** Settings files: JSON that may name its schema, with the place of whatever is said of it. */
 import type { Node } from 'jsonc-parser';
 import { SettingsError, type Settings } from 'zesty-kite';
-import { Failure } from '../failure.ts';
-import { readText } from './files.ts';
+import { Failure, refusal } from '../failure.ts';
+import { parsedJson, readWhole } from './files.ts';
+import { isSession } from './kind.ts';
 
 /** Settings with a coast of a hundred thousand corners are a few of these. */
 const MAX_SETTINGS = 64e6;
@@ -25,7 +26,15 @@ export async function readSettings(file: string): Promise<Settings> {
 }
 
 export async function readSettingsFile(file: string): Promise<SettingsFile> {
-  const { text, value } = await readText(file, MAX_SETTINGS, 'a settings file (JSON)');
+  const bytes = await readWhole(file, MAX_SETTINGS, 'a settings file (JSON)');
+  const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
+  if (isSession(text))
+    throw refusal(
+      file,
+      'a session',
+      'settings (JSON); zesty-kite replay plays a session, zesty-kite feel says what hands did',
+    );
+  const value = parsedJson(file, text, 'a settings file (JSON)');
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new Failure(`${file}: the whole: found ${JSON.stringify(value).slice(0, 60)}; wanted an object in braces`);
   let tree: { readonly root: Node | undefined } | null = null;

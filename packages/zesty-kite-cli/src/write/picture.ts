@@ -1,7 +1,8 @@
 /** Pictures: what a chart says, drawn as SVG or PNG by the ending of its file. */
 import { createRequire } from 'node:module';
 import type { TopLevelSpec } from 'vega-lite';
-import { Failure } from '../failure.ts';
+import { Failure, oneLine, printable } from '../failure.ts';
+import { print } from './print.ts';
 import { WholeFile } from './wholeFile.ts';
 
 /** Pixels of a PNG for each of the picture. */
@@ -34,6 +35,7 @@ const CONFIG = {
 
 /** What a picture is to be written to: looked at before anything is drawn. */
 export class Picture {
+  readonly #name: string;
   readonly #file: WholeFile;
   readonly #isPng: boolean;
 
@@ -41,17 +43,23 @@ export class Picture {
   constructor(option: string, file: string, force: boolean) {
     const [, ending] = /\.(svg|png)$/.exec(file) ?? [];
     if (ending === undefined) throw new Failure(`${option}: found "${file}"; wanted a name that ends in .svg or .png`);
+    this.#name = file;
     this.#isPng = ending === 'png';
     this.#file = new WholeFile(file, force);
   }
 
-  async draw(spec: TopLevelSpec): Promise<void> {
+  /** @param what it shows, to print with the name of the file; printed nowhere when left out */
+  async draw(spec: TopLevelSpec, what?: string): Promise<void> {
     const [{ compile }, { parse, View, Warn }] = await Promise.all([import('vega-lite'), import('vega')]);
     // The fonts are known, so text is as wide as it says without a canvas.
     const { spec: compiled } = compile(spec, { config: CONFIG, logger: silent });
     const svg = await new View(parse(compiled), { renderer: 'none', logLevel: Warn }).toSVG();
     this.#file.write(this.#isPng ? await pngOf(svg) : svg);
     this.#file.finish();
+    if (what === undefined) return;
+    const [, width = '', height = ''] = /<svg[^>]* width="([\d.]+)" height="([\d.]+)"/.exec(svg) ?? [];
+    const [wide, high] = [width, height].map((side) => Math.ceil(Number(side) * (this.#isPng ? SHARPNESS : 1)));
+    await print('stdout', printable(`${oneLine(this.#name)}: ${what}, ${String(wide)} × ${String(high)} pixels\n`));
   }
 }
 

@@ -9,18 +9,20 @@ export interface DeviceSettings {
   readonly pad: { readonly deadZone: number; readonly curve: number };
 }
 
-export interface Device<K extends string = string, S extends SignalShape = SignalShape> {
+export interface Device<K extends string = string, S extends SignalShape = SignalShape, I extends string = string> {
   /** The kind of its signal, which says how the device is now. */
   readonly kind: K;
   /** The fields of that signal. A field `id` tells several devices of a kind apart. */
   readonly fields: S;
   /** The names of its inputs, for bindings. */
-  readonly inputs: readonly string[];
+  readonly inputs: readonly I[];
   /** How strongly it presses each input. A signal after which it presses none, as before it, is no news. */
   strengths(signal: Body<S>, settings: DeviceSettings): Strengths;
 }
 
 /** Keeps the literal types of a device, so that its signal is typed. */
-export function device<const K extends string, S extends SignalShape>(made: Device<K, S>): Device<K, S> {
+export function device<const K extends string, S extends SignalShape, const I extends string>(
+  made: Device<K, S, I>,
+): Device<K, S, I> {
   return made;
 }

@@ -4,6 +4,7 @@ import type { Device } from './device.ts';
 
 type Known = (typeof ALL)[keyof typeof ALL];
 export type DeviceKind = Known['kind'];
+export type DeviceInput = Known['inputs'][number];
 
 const known: readonly Device[] = Object.values(ALL);
 

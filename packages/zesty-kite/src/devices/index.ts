@@ -1,5 +1,5 @@
 export type { Device, DeviceSettings, Strengths } from './device.ts';
-export { DEVICE_INPUTS, DEVICE_SIGNALS, DEVICES, type DeviceKind } from './devices.ts';
+export { DEVICE_INPUTS, DEVICE_SIGNALS, DEVICES, type DeviceInput, type DeviceKind } from './devices.ts';
 export {
   asFinite,
   list,

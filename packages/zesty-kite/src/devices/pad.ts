@@ -27,7 +27,7 @@ export const PAD_BUTTONS = [
 /** Its sticks, in the same order; their axes come in pairs, right and down. As inputs they go on with Up, Down, Left or Right. */
 export const PAD_STICKS = ['PadLeftStick', 'PadRightStick'] as const;
 
-const WAYS = ['Up', 'Down', 'Left', 'Right'];
+const WAYS = ['Up', 'Down', 'Left', 'Right'] as const;
 const MAX_AXES = 4;
 
 export const pad = device({
@@ -40,7 +40,7 @@ export const pad = device({
     /** 0 … 1 in the same order. */
     buttons: list(PAD_BUTTONS.length, 0),
   },
-  inputs: [...PAD_BUTTONS, ...PAD_STICKS.flatMap((stick) => WAYS.map((way) => `${stick}${way}`))],
+  inputs: [...PAD_BUTTONS, ...PAD_STICKS.flatMap((stick) => WAYS.map((way) => `${stick}${way}` as const))],
   /** A stick's dead zone is round, and what is beyond it begins at nothing; so does a trigger's. */
   strengths: ({ axes, buttons }, { pad: { deadZone, curve } }) => {
     const strengths = new Map<string, number>();

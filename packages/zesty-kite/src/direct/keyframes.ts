@@ -1,7 +1,7 @@
 /** The keyframes of a cutscene, as data: how they are read, and what lies between them. */
 import { exp2, log2 } from '../math/index.ts';
-import { shown, SPAN, type Span } from '../settings/index.ts';
-import { isSpan, span } from '../signals/index.ts';
+import { isSpan, shown, SPAN, type Span } from '../settings/index.ts';
+import { span } from '../signals/index.ts';
 import { EASES, eased, type Ease } from './ease.ts';
 
 export const KEY_EASES = [...EASES, 'smooth'] as const;

@@ -2,8 +2,7 @@
 import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
-import { OTHER_UNIT, SPAN, spanOf } from '../settings/index.ts';
-import { isSpan } from '../signals/index.ts';
+import { isSpan, OTHER_UNIT, SPAN, spanOf } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
 import { cameraHere } from './here.ts';

@@ -4,6 +4,7 @@ import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
 import { check, checkHeight } from './check.ts';
+import { grainOf, onGrain } from './grain.ts';
 import { markSound } from './sound.ts';
 import type { Terrain } from './terrain.ts';
 
@@ -23,7 +24,8 @@ export interface HeightGrid {
 }
 
 /**
- * Bilinear between samples; outside, the nearest edge goes on. The samples are copied as float64.
+ * Bilinear between samples; outside, the nearest edge goes on. The samples are copied, each rounded by at most `step` / 524288, so
+ * that a formula gives the same heights in every engine.
  *
  * ```ts
  * const terrain = terrainOfGrid({ id: 'strait', columns: 513, rows: 385, step: 2, heights });
@@ -48,8 +50,8 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     heights.length === count,
     `columns · rows, ${String(count)}`,
   );
-  // No -0: a session that is written down would have 0 for it.
-  const samples = Float64Array.from(heights, (height) => height + 0);
+  const grain = grainOf(step);
+  const samples = Float64Array.from(heights, (height) => onGrain(height, grain));
   const digest = new Digest();
   for (const value of [columns, rows, step, left, top]) digest.add(value);
   let lowest = Infinity;
@@ -124,12 +126,15 @@ const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: Gr
  * The same terrain with other heights in a part of it, for players who dig and build:
  * `camera.changeTerrain(reshapeGrid(terrain, { column: 40, row: 12, columns: 2, heights: [3, 3, 4, 4] }))`.
  *
- * @param terrain from `terrainOfGrid`, or from here
+ * @param terrain from `terrainOfGrid`, from `terrainOf` with a grid, or from here
  * @throws RangeError that names the first thing wrong
  */
 export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);
-  if (grid === undefined) throw new RangeError('terrain: found one that is no grid; wanted one from terrainOfGrid');
+  if (grid === undefined)
+    throw new RangeError(
+      'reshapeGrid.terrain: found one that is no grid; wanted one from terrainOfGrid, or from terrainOf(formula, grid)',
+    );
   checkObject('reshapeGrid.part', part, 'an object {column, row, columns, heights}');
   const { column, row, columns, heights } = part;
   checkList('reshapeGrid.part.heights', heights, 'a list of numbers');

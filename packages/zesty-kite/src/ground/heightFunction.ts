@@ -3,6 +3,8 @@ import { checkObject } from '../messages/index.ts';
 import { clamp } from '../math/index.ts';
 import { check, checkRange } from './check.ts';
 import { envelopeOf } from './envelope.ts';
+import { grainOf, onGrain } from './grain.ts';
+import { terrainOfGrid, type HeightGrid } from './grid.ts';
 import { markSound } from './sound.ts';
 import type { Spot } from './spot.ts';
 import type { Terrain } from './terrain.ts';
@@ -18,17 +20,22 @@ export interface HeightFunction {
   heightAt(x: number, y: number): number;
 }
 
+/** The points of a grid at which a function is sampled. */
+export type SampledAt = Pick<HeightGrid, 'columns' | 'rows' | 'step' | 'left' | 'top'>;
+
 /**
  * Terrain from a pure function. A height that is not finite, or that throws, counts as `lowest`, one out of range as
- * the end of the range.
+ * the end of the range. Heights are rounded by at most `feature` / 524288, so that they are the same in every engine.
  *
  * ```ts
  * const dunes = terrainOf({ id: 'dunes', lowest: 0, highest: 8, feature: 2, heightAt });
+ * const hills = terrainOf({ ...dunes, id: 'hills' }, { columns: 513, rows: 385, step: 2 }); // players can dig
  * ```
  *
+ * @param grid the function is sampled at its points: `reshapeGrid` takes the terrain, and its digest is that of its heights
  * @throws RangeError for a range or a feature size that cannot be
  */
-export function terrainOf(made: HeightFunction): Terrain {
+export function terrainOf(made: HeightFunction, grid?: SampledAt): Terrain {
   checkObject('terrainOf', made, 'an object {id, lowest, highest, feature, heightAt}');
   const { id, digest = '1', lowest, highest, feature, ...source } = made;
   checkRange('terrain', lowest, highest);
@@ -36,6 +43,7 @@ export function terrainOf(made: HeightFunction): Terrain {
   check('terrain.feature', feature, feature > 0 && Number.isFinite(feature), 'a length above 0, such as 2');
   const given: unknown = Reflect.get(source, 'heightAt');
   check('terrain.heightAt', given, typeof given === 'function', 'a function of x and y');
+  const grain = grainOf(feature);
   const heightAt = (x: number, y: number): number => {
     let height: unknown;
     try {
@@ -43,11 +51,25 @@ export function terrainOf(made: HeightFunction): Terrain {
     } catch {
       // A function that fails for a while says nothing of the ground: it is low there.
     }
-    return typeof height === 'number' && Number.isFinite(height) ? clamp(height, lowest, highest) : lowest;
+    return typeof height === 'number' && Number.isFinite(height)
+      ? clamp(onGrain(height, grain), lowest, highest)
+      : lowest;
   };
+  if (grid !== undefined) return terrainOfGrid({ id, ...grid, heights: sampled(heightAt, grid) });
   const sampleInto = (spot: Spot): void => {
     spot.height = heightAt(spot.x, spot.y);
   };
   const sampleEnvelopeInto = envelopeOf(heightAt, { lowest, highest, feature });
   return markSound({ id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto });
+}
+
+/** Row by row from the top. A grid that cannot be has no samples, and is refused for that. */
+function sampled(
+  heightAt: (x: number, y: number) => number,
+  { columns, rows, step, left = 0, top = 0 }: SampledAt,
+): Float64Array {
+  const heights = new Float64Array(Math.max(0, columns * rows) || 0);
+  for (let i = 0; i < heights.length; i++)
+    heights[i] = heightAt(left + (i % columns) * step, top + Math.floor(i / columns) * step);
+  return heights;
 }

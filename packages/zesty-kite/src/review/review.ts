@@ -1,4 +1,5 @@
 /** A second look at settings that are allowed: what will feel wrong, at which zoom, and by how much. */
+import { coarseNotch, fastPan, wideBands } from './habits.ts';
 import { checkNumber, checkObject } from '../messages/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, log2 } from '../math/index.ts';
@@ -36,6 +37,9 @@ export function reviewSettings(
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),
+    ...coarseNotch(rules.settings),
+    ...fastPan(zooms),
+    ...wideBands(rules.settings, screen),
     ...horizon(zooms, screen),
     ...beyondGuard(full, zooms),
     ...wideLens(zooms),

@@ -14,6 +14,8 @@ export interface Zoom {
   /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
   readonly horizon: number;
   readonly fits: number;
+  /** Screen heights per second of a held key. */
+  readonly panSpeed: number;
   /** As in `Look`. */
   readonly widening: number;
 }
@@ -44,6 +46,7 @@ export function zoomsOf(rules: Rules): Zoom[] {
       fieldOfView: motion.fieldOfView,
       horizon: middleY - rise * frameHeight,
       fits: maxSpanInside(limited, look, max),
+      panSpeed: motion.panSpeed(span),
     };
   });
 }

@@ -5,8 +5,8 @@ import { DIRECTED } from '../direct/index.ts';
 import type { Mover, Start } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import type { Screen } from '../view/index.ts';
-import { cleanSignal, isSpan, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
-import { changeSettings, completeSettings, shown, type Checked, type Settings } from '../settings/index.ts';
+import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
+import { changeSettings, completeSettings, isSpan, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 
 /** Characters: of a signal, and of the header, which has all settings in it. */

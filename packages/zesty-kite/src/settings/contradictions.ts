@@ -26,7 +26,7 @@ const COORDINATES = [
 type Refuse = (path: string, found: unknown, wanted: string) => void;
 
 export function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
-  const { lens, zoom, bounds, wrap } = settings;
+  const { lens, bounds, wrap } = settings;
   const refuse: Refuse = (path, found, wanted) => {
     problems.add(() => ({ path, found: shown(found), wanted }));
   };

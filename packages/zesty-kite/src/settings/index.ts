@@ -3,25 +3,16 @@ export { farthestCoordinate } from './contradictions.ts';
 export { descriptions } from './descriptions.ts';
 export { isZoomLimited } from './zoomLimited.ts';
 export { startsAfterOf } from './startsAfter.ts';
-export { BUTTONS, MOUSE_MOTION, WHEELS, type Button } from './inputs.ts';
+export { BUTTONS, MOUSE_MOTION, WHEELS, type Button, type InputName } from './inputs.ts';
 export type { Input, Listed } from './listed.ts';
 export { mergeSettings } from './merge.ts';
 export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
 export type { KnownShapes, ShapeChecks } from './shapes.ts';
-export { settingsSchema, SPAN, span as spanSchema } from './schema.ts';
-export {
-  inSpans,
-  NEAREST_SPAN,
-  OTHER_UNIT,
-  spanOf,
-  type ByZoom,
-  type InSpans,
-  type Span,
-  type SpanSettings,
-  type ZoomUnit,
-} from './spans.ts';
-export type { FullBounds, FullSettings, InputName, Settings } from './types.ts';
+export { settingsSchema, isSpan, SPAN } from './schema.ts';
+export { inSpans, NEAREST_SPAN, OTHER_UNIT, spanOf, type ByZoom, type InSpans, type SpanSettings } from './spans.ts';
+export type { Span, ZoomUnit } from './zoomUnit.ts';
+export type { FullBounds, FullSettings, Settings } from './types.ts';
 export { SettingsError } from './settingsError.ts';
 export { sentence, shown, type Problem } from '../messages/index.ts';

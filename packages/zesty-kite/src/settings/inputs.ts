@@ -1,5 +1,6 @@
 /** The names of inputs, for bindings: keys, buttons, wheels, and those of devices. */
-import { DEVICE_INPUTS } from '../devices/index.ts';
+import { DEVICE_INPUTS, type DeviceInput } from '../devices/index.ts';
+import type { KeyName } from './keyName.ts';
 import { nearest } from './nearest.ts';
 
 /** What a pointer can press. */
@@ -21,7 +22,7 @@ export type Button = (typeof BUTTONS)[number];
 export const WHEELS = ['WheelUp', 'WheelDown'] as const;
 
 /** The mouse moves with no button down. */
-export const MOUSE_MOTION = 'MouseMotion';
+export const MOUSE_MOTION = 'MouseMotion' as const;
 
 const WAYS = ['Up', 'Down', 'Left', 'Right'];
 /** Modifiers without a side: either side counts. */
@@ -35,8 +36,11 @@ function numbered(before: string, from: number, to: number): string[] {
   return Array.from({ length: to - from + 1 }, (_, i) => `${before}${String(from + i)}`);
 }
 
+/** An input by its name. */
+export type InputName = KeyName | Button | (typeof WHEELS)[number] | typeof MOUSE_MOTION | DeviceInput;
+
 /** The codes of keys: UI Events KeyboardEvent code Values, W3C Recommendation of 2025. */
-const KEYS = [
+export const KEYS: readonly string[] = [
   ...Array.from({ length: 26 }, (_, i) => `Key${String.fromCharCode(65 + i)}`),
   ...numbered('Digit', 0, 9),
   ...numbered('Numpad', 0, 9),
@@ -56,8 +60,7 @@ const KEYS = [
   ...words('Suspend Again Copy Cut Find Open Paste Props Select Undo Hiragana Katakana'),
 ];
 
-/** The names of all inputs. */
-export const INPUTS: readonly string[] = [...KEYS, ...BUTTONS, ...WHEELS, MOUSE_MOTION, ...DEVICE_INPUTS];
+const INPUTS: readonly string[] = [...KEYS, ...BUTTONS, ...WHEELS, MOUSE_MOTION, ...DEVICE_INPUTS];
 const known = new Set(INPUTS);
 
 /** Common spellings that are not UI Events codes, and the codes that they mean. */

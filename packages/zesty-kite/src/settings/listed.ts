@@ -1,5 +1,5 @@
 /** Lists of names in settings: names in code are checked as it is written, those of a JSON file when it is loaded. */
-import type { InputName } from './types.ts';
+import type { InputName } from './inputs.ts';
 
 /** An input of a binding, such as `KeyW`, `MouseRight` or `Space+MouseLeft`. */
 export type Input = InputName | `${string}+${InputName}`;
@@ -10,5 +10,5 @@ interface AnyName {
 }
 
 /** A list of known names; or of strings, as the compiler sees the lists of an imported JSON file. */
-// eslint-disable-next-line @typescript-eslint/ban-types, @typescript-eslint/no-empty-object-type -- `string` would widen the names before they are compared
+// `string` would widen the names before they are compared.
 export type Listed<Name extends string> = readonly Name[] | ((string & {})[] & AnyName);

@@ -2,8 +2,8 @@
 import { checkList, checkObject, shown } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
-import type { Span } from './spans.ts';
 import type { Settings } from './types.ts';
+import type { Span } from './zoomUnit.ts';
 
 /** atan(1/√2): where a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;

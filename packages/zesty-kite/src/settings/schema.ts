@@ -2,6 +2,7 @@
 import * as v from 'valibot';
 import { isKnown } from './inputs.ts';
 import { MOST_ITEMS } from './plain.ts';
+import type { Span } from './zoomUnit.ts';
 
 /** A finite number in a closed range; `such as` ends the message with one that would do. */
 const number = (min: number, max: number, suchAs: number) => {
@@ -62,7 +63,7 @@ const unit = v.object({
   fieldOfView: v.optional(fieldOfView),
 });
 /** A zoom: in world units, or in one of the other units. */
-export const span = v.union(
+const span = v.union(
   [
     length,
     v.pipe(
@@ -72,6 +73,11 @@ export const span = v.union(
   ],
   SPAN,
 );
+/** Returns whether it is a zoom in any unit. */
+export function isSpan(value: unknown): value is Span {
+  return v.safeParse(span, value).success;
+}
+
 /** Seconds. */
 const halfLife = (fallback: number) => amount(0, 60, fallback, 0.08);
 

@@ -1,15 +1,7 @@
 /** A zoom in the unit of the practitioner, and the span that shows it. */
 import { Angle, createCurve, curveAt, exp2, log2 } from '../math/index.ts';
 import type { FullSettings } from './types.ts';
-
-/** A zoom, by the scale, by the height of the eye above the focus, or by the field of view of a lens that zooms at `lens.distance`. */
-export type ZoomUnit =
-  | { readonly pixelsPerUnit: number }
-  | { readonly eyeHeight: number }
-  | { readonly fieldOfView: number };
-
-/** A span in world units, or a zoom in another unit. */
-export type Span = number | ZoomUnit;
+import type { Span, ZoomUnit } from './zoomUnit.ts';
 
 /** A value that may follow the zoom, as it is written. */
 export type ByZoom = FullSettings['pitch']['degrees'];

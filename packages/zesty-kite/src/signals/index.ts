@@ -16,7 +16,7 @@ export {
   type SignalsOf,
   type OptionalField,
 } from '../devices/index.ts';
-export { isSpan, span } from './span.ts';
+export { span } from './span.ts';
 export {
   SIGNALS,
   type About,

@@ -1,0 +1,100 @@
+/** `zesty-kite terrain MODULE`: writes the description of a game's terrain, for every command that takes one. */
+import { Command, InvalidArgumentError, Option } from 'commander';
+import { terrainOf, type Terrain } from 'zesty-kite';
+import { forceOption } from '../options.ts';
+import { oneLine, refusal } from '../failure.ts';
+import { readGround } from '../read/ground.ts';
+import { columns as table } from '../write/columns.ts';
+import { print } from '../write/print.ts';
+import { WholeFile } from '../write/wholeFile.ts';
+
+interface TerrainOptions {
+  readonly area: Area;
+  readonly step: number;
+  readonly to: string;
+  readonly force: boolean;
+}
+
+interface Area {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** 4096 × 4096. */
+const MAX_SAMPLES = 1 << 24;
+
+export function terrainCommand(): Command {
+  return new Command('terrain')
+    .description("Write the description of a game's terrain, sampled on a grid, for --terrain of the other commands.")
+    .argument('<file>', 'a JavaScript module that exports `terrain`, or a description')
+    .addOption(
+      new Option('--area <left,top,right,bottom>', 'the part to sample, world units')
+        .argParser(areaOf)
+        .makeOptionMandatory(),
+    )
+    .addOption(
+      new Option('--step <units>', 'the distance between samples, world units').argParser(stepOf).makeOptionMandatory(),
+    )
+    .addOption(new Option('--to <file>', 'where to; - prints it').default('ground.json'))
+    .addOption(forceOption())
+    .addHelpText('after', '\nExample: zesty-kite terrain src/hills.js --area 0,0,1024,768 --step 4 --to ground.json')
+    .action(async (file: string, { area, step, to, force }: TerrainOptions) => {
+      const target = to === '-' ? null : new WholeFile(to, force);
+      const { columns, rows } = sizeOf(area, step);
+      const terrain = await readGround(file);
+      const heights = sampled(terrain, area, step, columns, rows);
+      const { left, top } = area;
+      const text = `${JSON.stringify({ name: terrain.id, samples: { columns, rows, step, left, top, heights } })}\n`;
+      if (target === null) {
+        await print('stdout', text);
+        return;
+      }
+      target.write(text);
+      target.finish();
+      const said = terrainOf(
+        { ...terrain, heightAt: (x, y) => terrain.heightAt(x, y) },
+        { columns, rows, step, left, top },
+      );
+      await print(
+        'stdout',
+        `${oneLine(to)}: "${oneLine(terrain.id)}" ${said.digest}\n${table([
+          ['samples', `${String(columns)} × ${String(rows)}`],
+          ['heights', `${String(said.lowest)} … ${String(said.highest)}`],
+        ])}`,
+      );
+    });
+}
+
+function sizeOf({ left, top, right, bottom }: Area, step: number): { columns: number; rows: number } {
+  const columns = Math.round((right - left) / step) + 1;
+  const rows = Math.round((bottom - top) / step) + 1;
+  if (columns < 2 || rows < 2 || columns * rows > MAX_SAMPLES)
+    throw refusal('--step', `${String(columns)} × ${String(rows)} samples`, `2 × 2 to ${String(MAX_SAMPLES)} of them`);
+  return { columns, rows };
+}
+
+function sampled(terrain: Terrain, { left, top }: Area, step: number, columns: number, rows: number): number[] {
+  return Array.from({ length: columns * rows }, (_, i) =>
+    terrain.heightAt(left + (i % columns) * step, top + Math.floor(i / columns) * step),
+  );
+}
+
+function areaOf(text: string): Area {
+  const [left = NaN, top = NaN, right = NaN, bottom = NaN, ...more] = text.split(',').map(Number);
+  if (
+    more.length === 0 &&
+    right > left &&
+    bottom > top &&
+    Math.max(...[left, top, right, bottom].map(Math.abs)) <= 1e12
+  )
+    return { left, top, right, bottom };
+  throw new InvalidArgumentError(`found "${text}"; wanted four numbers such as 0,0,1024,768.`);
+}
+
+function stepOf(text: string): number {
+  const step = Number(text);
+  if (step > 0 && step <= 1e12) return step;
+  throw new InvalidArgumentError(`found "${text}"; wanted world units above 0, such as 4.`);
+}
