@@ -103,8 +103,10 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'pixi',
     'players',
     'polygons',
+    'react',
     'review',
     'session',
+    'testing',
     'three',
     'worker',
   ];

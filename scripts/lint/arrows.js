@@ -72,6 +72,8 @@ const MAY_IMPORT = {
   events: ['camera', 'hands', 'limits', 'math', 'messages', 'motion', 'reports.ts', 'signals', 'view'],
   minimap: ['direct', 'dom', 'limits', 'math', 'messages', 'polygons', 'settings', 'steered.ts', 'view'],
   players: ['camera', 'messages', 'review', 'settings'],
+  react: ['camera', 'dom', 'messages', 'settings', 'view'],
+  testing: ['camera', 'messages', 'settings', 'signals', 'view'],
   others: ['camera', 'math', 'messages', 'settings', 'steered.ts', 'view'],
   overlay: ['camera', 'hands', 'messages', 'view'],
   'index.ts': ['camera', 'ground', 'motion', 'settings', 'signals', 'steered.ts', 'view'],

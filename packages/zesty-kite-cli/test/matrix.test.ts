@@ -16,6 +16,10 @@ beforeAll(() => {
   cpSync(join(DATA, 'settings/straight-down.json'), join(folder, 'good.json'));
   cpSync(join(DATA, 'ground.json'), join(folder, 'ground.json'));
   cpSync(join(DATA, 'height.png'), join(folder, 'height.png'));
+  writeFileSync(
+    join(folder, 'hills.mjs'),
+    'export default { id: "a", lowest: 0, highest: 1, feature: 4, heightAt: () => 0 };',
+  );
   writeFileSync(join(folder, 'path.csv'), 'seconds,x,y,span\n0,1,2,3\n1,2,3,4\n');
   writeFileSync(join(folder, 'offers.json'), '{"pan.speed":{"min":0.5,"max":2}}');
   writeFileSync(join(folder, 'taken.svg'), 'taken');
@@ -56,6 +60,7 @@ const WRONG: Readonly<Record<string, readonly string[]>> = {
   '<digest>': ['wrong', ''],
   '<width>x<height>': [...NUMBERS, '10', '0x0', '1x', '99999999x1'],
   '<units>': [...NUMBERS, '0'],
+  '<left,top,right,bottom>': [...NUMBERS, '0,0,0,8', '0,0,8', '0,0,8,8,8'],
   '<share>': NUMBERS,
   '<span>': [...NUMBERS, '0'],
   '<look>': ['', 'round'],
@@ -73,6 +78,11 @@ const COMMANDS: readonly { readonly name: string; readonly args: readonly string
   { name: 'export', args: ['good.ndjson'], files: 1 },
   { name: 'import', args: ['path.csv'], files: 1 },
   { name: 'init', args: ['--map', '10x10', '--tile', '1', '--look', 'flat', '--to', '-'], files: 0 },
+  {
+    name: 'terrain',
+    args: ['hills.mjs', '--area', '0,0,8,8', '--step', '4', '--to', 'waves.json', '--force'],
+    files: 1,
+  },
   { name: 'schema', args: ['players', '--offers', 'offers.json'], files: 0 },
   { name: 'start', args: ['new-game'], files: 0 },
 ];

@@ -7,8 +7,9 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { decode } from 'fast-png';
-import { Camera, type Settings } from 'zesty-kite';
+import { Camera, terrainOf, tilted, type Settings } from 'zesty-kite';
 import { play, type Cutscene } from 'zesty-kite/direct';
+import { record } from 'zesty-kite/session';
 
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const ROOT = new URL('../../../', import.meta.url).pathname;
@@ -196,7 +197,7 @@ test('pictures: SVG with axes that name their units, PNG of the same size, and n
   const svg = (name: string): string => readFileSync(join(folder, name), 'utf8');
   expect(zestyKite(['chart', settings('over-the-hills'), '--to', 'settings.svg'])).toEqual({
     code: 0,
-    out: '',
+    out: expect.stringMatching(/^settings\.svg: over-the-hills\.json over the zoom and over time, \d+ × \d+ pixels\n$/),
     errors: '',
   });
   for (const text of ['pitch, degrees', 'pan, units a second', 'span, world units', 'one notch, share of its way'])
@@ -289,7 +290,11 @@ test('a long motion is a glTF too: 150,000 frames', async () => {
     { at: 2500e6, kind: 'key', code: 'KeyD', down: false },
   ];
   const text = lines.map((line) => `${JSON.stringify(line)}\n`).join('');
-  expect(zestyKite(['export', '-', '--to', 'long.gltf'], text)).toEqual({ code: 0, out: '', errors: '' });
+  expect(zestyKite(['export', '-', '--to', 'long.gltf'], text)).toEqual({
+    code: 0,
+    out: 'long.gltf: 150098 poses, 2502 s\n',
+    errors: '',
+  });
   const { issues } = await validateString(readFileSync(join(folder, 'long.gltf'), 'utf8'));
   expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
 });
@@ -398,3 +403,58 @@ test('the page of the command line shows what its commands print', () => {
   });
   expect([status, stderr]).toEqual([0, '']);
 }, 60_000);
+
+test('a file of another kind is named, and a cutscene is checked', () => {
+  const scene = {
+    keyframes: [
+      { at: 1, x: 30, span: { pixelsPerUnit: 2 } },
+      { at: 2.5, event: 'gate' },
+    ],
+  };
+  writeFileSync(join(folder, 'scene.json'), JSON.stringify(scene));
+  expect(zestyKite(['check', 'scene.json']).out).toContain('note: a cutscene of 2 keyframes, 2.5 s, events gate');
+  writeFileSync(join(folder, 'late.json'), JSON.stringify({ keyframes: [{ at: 1 }, { at: 1 }] }));
+  expect(zestyKite(['check', 'late.json'])).toMatchObject({
+    code: 2,
+    errors: expect.stringContaining('late.json: keyframes[1].at: found 1'),
+  });
+  expect(zestyKite(['check', session('crossing')]).errors).toContain('found a session; wanted a settings file');
+  expect(zestyKite(['replay', settings('straight-down')]).errors).toContain('found settings; wanted a session');
+  expect(zestyKite(['replay', 'scene.json']).errors).toContain('found a cutscene; wanted a session');
+});
+
+test("terrain writes the description of a game's hills: a session over them plays with it, and with the game's module", () => {
+  const hills = `export const terrain = { id: 'waves', lowest: 0, highest: 40, feature: 8,
+    heightAt: (x, y) => 20 * Math.sin(x / 70) * Math.cos(y / 60) + 20 };`;
+  writeFileSync(join(folder, 'hills.mjs'), hills);
+  const grid = { columns: 65, rows: 49, step: 8 };
+  const waves = terrainOf(
+    {
+      id: 'waves',
+      lowest: 0,
+      highest: 40,
+      feature: 8,
+      heightAt: (x, y) => 20 * Math.sin(x / 70) * Math.cos(y / 60) + 20,
+    },
+    grid,
+  );
+  const args = ['terrain', 'hills.mjs', '--area', '0,0,512,384', '--step', '8', '--to', 'waves.json'];
+  expect(zestyKite(args).out).toMatch(new RegExp(`^waves\\.json: "waves" ${waves.digest}\n`));
+  expect(zestyKite(args)).toMatchObject({ code: 2, errors: expect.stringContaining('--force') });
+  for (const [terrain, file] of [
+    [waves, 'waves.json'],
+    [terrainOf({ id: 'waves', lowest: 0, highest: 40, feature: 8, heightAt: waves.heightAt }), 'hills.mjs'],
+  ] as const) {
+    const camera = new Camera(tilted(), { screen: { width: 800, height: 600 }, terrain });
+    const recording = record(camera);
+    camera.advance(0);
+    camera.place({ x: 200, y: 150, span: 90 });
+    camera.advance(100);
+    writeFileSync(join(folder, 'over.ndjson'), recording.text());
+    expect(zestyKite(['replay', 'over.ndjson', '--terrain', file])).toMatchObject({ code: 0, errors: '' });
+  }
+  writeFileSync(join(folder, 'waves.f64'), 'short');
+  expect(zestyKite(['replay', 'over.ndjson', '--terrain', 'waves.json']).errors).toContain(
+    'found 5 bytes; wanted 25480',
+  );
+});

@@ -101,7 +101,7 @@ float32         half of the gap between 32-bit floats at the farthest coordinate
         'stdout',
         json
           ? `${JSON.stringify(all.length === 1 ? first : all, null, 2)}\n`
-          : printable(all.map((one) => explainedTable(one)).join('\n')),
+          : printable(all.map((one) => explainedTable(one, all.length > 1)).join('\n')),
       );
     });
 }
@@ -234,14 +234,18 @@ function restAfter(settings: Settings, screen: Screen): number {
   return time / 1000;
 }
 
-/** The table, with the screen above it. */
-function explainedTable({ screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained): string {
+/** The table, and the screen: above it where there are several, else below. */
+function explainedTable(
+  { screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained,
+  several: boolean,
+): string {
+  const size = `${String(screen.width)}x${String(screen.height)}`;
   const each = (text: (zoom: AtZoom) => string): string[] => zooms.map(text);
   const tiles = zooms.some(({ tilesShown }) => tilesShown !== null)
     ? [['tiles', ...each(({ tilesShown }) => (tilesShown === null ? '∞' : String(tilesShown)))]]
     : [];
   const rows = [
-    [`${String(screen.width)}x${String(screen.height)}`, ...each(({ zoom }) => zoom)],
+    [several ? size : '', ...each(({ zoom }) => zoom)],
     ['span', ...each(({ span }) => `${short(span)} units`)],
     ['scale', ...each(({ pixelsPerUnit }) => `${short(pixelsPerUnit)} px`)],
     [
@@ -261,7 +265,7 @@ function explainedTable({ screen, zooms, notches, secondsToRest, voidAtFlattest:
     ['depth', ...each(({ near, far }) => `${short(near)} … ${short(far)}`)],
     ['float32', ...each(({ floatPixels: pixels }) => `${short(pixels)} px`)],
   ];
-  return `${columns(rows)}\n${counted(notches, 'notch', 'notches')} from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n${most === null ? '' : `void in the top ${short(100 * most.share)} % of the view at the flattest pitch, ${short(most.pitch)}°\n`}`;
+  return `${columns(rows)}\n${counted(notches, 'notch', 'notches')} from the nearest to the farthest\n${short(secondsToRest)} s from a notch to rest\n${most === null ? '' : `void in the top ${short(100 * most.share)} % of the view at the flattest pitch, ${short(most.pitch)}°\n`}${several ? '' : `on a screen of ${size} CSS pixels\n`}`;
 }
 
 function tileSize(text: string): number {

@@ -1,4 +1,5 @@
 /** `zesty-kite terrain MODULE`: writes the description of a game's terrain, for every command that takes one. */
+import { basename } from 'node:path';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { terrainOf, type Terrain } from 'zesty-kite';
 import { forceOption } from '../options.ts';
@@ -37,22 +38,25 @@ export function terrainCommand(): Command {
     .addOption(
       new Option('--step <units>', 'the distance between samples, world units').argParser(stepOf).makeOptionMandatory(),
     )
-    .addOption(new Option('--to <file>', 'where to; - prints it').default('ground.json'))
+    .addOption(
+      new Option('--to <file>', 'where to: its heights lie beside it, in a file that ends in .f64').default(
+        'ground.json',
+      ),
+    )
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite terrain src/hills.js --area 0,0,1024,768 --step 4 --to ground.json')
     .action(async (file: string, { area, step, to, force }: TerrainOptions) => {
-      const target = to === '-' ? null : new WholeFile(to, force);
+      const description = new WholeFile(to, force);
+      const beside = `${to.replace(/\.json$/, '')}.f64`;
+      const floats = new WholeFile(beside, force);
       const { columns, rows } = sizeOf(area, step);
       const terrain = await readGround(file);
-      const heights = sampled(terrain, area, step, columns, rows);
       const { left, top } = area;
-      const text = `${JSON.stringify({ name: terrain.id, samples: { columns, rows, step, left, top, heights } })}\n`;
-      if (target === null) {
-        await print('stdout', text);
-        return;
-      }
-      target.write(text);
-      target.finish();
+      const samples = { file: basename(beside), columns, rows, step, left, top };
+      for (let row = 0; row < rows; row++) floats.write(rowOf(terrain, area, step, columns, row));
+      description.write(`${JSON.stringify({ name: terrain.id, samples }, null, 2)}\n`);
+      floats.finish();
+      description.finish();
       const said = terrainOf(
         { ...terrain, heightAt: (x, y) => terrain.heightAt(x, y) },
         { columns, rows, step, left, top },
@@ -75,10 +79,11 @@ function sizeOf({ left, top, right, bottom }: Area, step: number): { columns: nu
   return { columns, rows };
 }
 
-function sampled(terrain: Terrain, { left, top }: Area, step: number, columns: number, rows: number): number[] {
-  return Array.from({ length: columns * rows }, (_, i) =>
-    terrain.heightAt(left + (i % columns) * step, top + Math.floor(i / columns) * step),
-  );
+/** The heights of a row: 64-bit floats, little-endian. */
+function rowOf(terrain: Terrain, { left, top }: Area, step: number, columns: number, row: number): Buffer {
+  const bytes = Buffer.alloc(8 * columns);
+  for (let i = 0; i < columns; i++) bytes.writeDoubleLE(terrain.heightAt(left + i * step, top + row * step), 8 * i);
+  return bytes;
 }
 
 function areaOf(text: string): Area {

@@ -69,10 +69,10 @@ async function otherKind(session: string, error: unknown): Promise<Failure> {
   try {
     const { settings } = await readSettingsFile(session);
     if ('keyframes' in settings)
-      return refusal(session, 'a cutscene', 'a session; zesty-kite check reads cutscenes', error);
+      return refusal(`${session}: line 1`, 'a cutscene', 'a session; zesty-kite check reads cutscenes', error);
     return 'format' in settings
       ? failure
-      : refusal(session, 'settings', 'a session; zesty-kite check and explain read settings', error);
+      : refusal(`${session}: line 1`, 'settings', 'a session; zesty-kite check and explain read settings', error);
   } catch {
     return failure;
   }

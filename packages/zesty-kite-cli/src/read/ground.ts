@@ -1,8 +1,8 @@
-/** Terrain from a description, with its heights or a 16-bit greyscale PNG beside it; or from a module of a game. */
+/** Terrain from a description with its heights beside it, a 16-bit greyscale PNG or 64-bit floats; or from a module of a game. */
 import { dirname, join } from 'node:path';
 import { inflateSync } from 'node:zlib';
 import { terrainOfGrid, type Terrain } from 'zesty-kite';
-import { Failure, inFile } from '../failure.ts';
+import { Failure, inFile, refusal } from '../failure.ts';
 import { readJson, readWhole } from './files.ts';
 import { isModule, terrainIn } from './gameModule.ts';
 
@@ -20,8 +20,8 @@ interface Picture extends Grid {
   readonly highest: number;
 }
 
-/** A description with its heights in it. */
-const MAX_DESCRIPTION = 512e6;
+/** A description is a few lines. */
+const MAX_DESCRIPTION = 1e6;
 /** 4096 × 4096. */
 const MAX_SAMPLES = 1 << 24;
 const WANTED =
@@ -29,12 +29,12 @@ const WANTED =
 
 /**
  * Reads `{"name": …, "samples": {"file", "columns", "rows", "step", "lowest", "highest"}}`: black is the lowest height, white the
- * highest. In place of a file there may be `heights`, row by row. A module of a game exports its terrain.
+ * highest. A file that ends in `.f64` has the heights themselves, 64-bit floats, little-endian. A module of a game exports its terrain.
  */
 export async function readGround(file: string): Promise<Terrain> {
   if (isModule(file)) return terrainIn(file);
   const { name, samples } = description(file, await readJson(file, MAX_DESCRIPTION, WANTED));
-  const heights = 'file' in samples ? await heightsBeside(file, samples) : samples.heights;
+  const heights = await heightsBeside(file, samples);
   try {
     const { columns, rows, step, left, top } = samples;
     return terrainOfGrid({ id: name, columns, rows, step, left, top, heights });
@@ -45,8 +45,22 @@ export async function readGround(file: string): Promise<Terrain> {
 
 async function heightsBeside(file: string, samples: Picture): Promise<Float64Array> {
   const picture = join(dirname(file), samples.file);
+  if (isFloats(samples.file)) return floatsOf(picture, samples);
   const png = await readWhole(picture, maxBytes(samples), 'a height image (16-bit greyscale PNG)');
   return heightsOf(picture, png, samples);
+}
+
+/** Whether a file has heights as numbers, by its name. */
+function isFloats(file: string): boolean {
+  return file.endsWith('.f64');
+}
+
+async function floatsOf(file: string, { columns, rows }: Picture): Promise<Float64Array> {
+  const size = 8 * columns * rows;
+  const bytes = await readWhole(file, size, 'heights (64-bit floats)');
+  if (bytes.length !== size)
+    throw refusal(file, `${String(bytes.length)} bytes`, `${String(size)}: a 64-bit float for each of columns · rows`);
+  return Float64Array.from({ length: columns * rows }, (_, i) => bytes.readDoubleLE(8 * i));
 }
 
 /** Two bytes a sample and one a row; what does not compress at all is a little more. */
@@ -107,10 +121,7 @@ function measure(png: Buffer, samples: Picture, refuse: (found: string) => never
   }
 }
 
-function description(
-  file: string,
-  value: unknown,
-): { name: string; samples: Picture | (Grid & { readonly heights: readonly number[] }) } {
+function description(file: string, value: unknown): { name: string; samples: Picture } {
   const refuse = (path: string, found: unknown, wanted: string): never => {
     const shown = found === undefined ? 'nothing' : JSON.stringify(found).slice(0, 60);
     throw new Failure(`${file}: ${path}: found ${shown}; wanted ${wanted}`);
@@ -120,9 +131,9 @@ function description(
   if (typeof name !== 'string') return refuse('name', name, 'the name of the ground, in quotes');
   if (typeof samples !== 'object' || samples === null) return refuse('samples', samples, 'an object in braces');
   const given = samples as Partial<Record<string, unknown>>;
-  const { file: picture, heights, columns, rows, step, left = 0, top = 0, lowest, highest } = given;
-  if (heights === undefined && (typeof picture !== 'string' || picture === ''))
-    return refuse('samples.file', picture, 'the name of a PNG beside it, or samples.heights');
+  const { file: picture, columns, rows, step, left = 0, top = 0, lowest, highest } = given;
+  if (typeof picture !== 'string' || picture === '')
+    return refuse('samples.file', picture, 'the name of a PNG beside it');
   const count = (path: string, found: unknown): number =>
     typeof found === 'number' && Number.isInteger(found) && found >= 2 && found <= MAX_SAMPLES
       ? found
@@ -143,15 +154,9 @@ function description(
       `at most ${String(MAX_SAMPLES)} samples, such as 4096 × 4096`,
     );
   if (!(read.step > 0)) refuse('samples.step', read.step, 'world units above 0');
-  if (heights !== undefined) {
-    if (!Array.isArray(heights)) return refuse('samples.heights', heights, 'a list of numbers, row by row');
-    const list = heights as unknown[];
-    const wrong = list.findIndex((height) => typeof height !== 'number');
-    if (wrong >= 0) refuse(`samples.heights[${String(wrong)}]`, list[wrong], 'a number');
-    return { name, samples: { ...read, heights: list as number[] } };
-  }
+  if (isFloats(picture)) return { name, samples: { ...read, file: picture, lowest: 0, highest: 0 } };
   const black = number('samples.lowest', lowest);
   const white = number('samples.highest', highest);
   if (white < black) refuse('samples.highest', white, `at least samples.lowest, ${String(black)}`);
-  return { name, samples: { ...read, file: String(picture), lowest: black, highest: white } };
+  return { name, samples: { ...read, file: picture, lowest: black, highest: white } };
 }

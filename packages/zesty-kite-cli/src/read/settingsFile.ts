@@ -32,7 +32,7 @@ export async function readSettingsFile(file: string): Promise<SettingsFile> {
     throw refusal(
       file,
       'a session',
-      'settings (JSON); zesty-kite replay plays a session, zesty-kite feel says what hands did',
+      'a settings file (JSON); zesty-kite replay plays a session, zesty-kite feel says what hands did',
     );
   const value = parsedJson(file, text, 'a settings file (JSON)');
   if (typeof value !== 'object' || value === null || Array.isArray(value))

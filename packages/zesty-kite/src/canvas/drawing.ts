@@ -87,6 +87,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
     begin: (view) => {
       const drawn = snap === 'never' ? view : snap === 'always' ? snapper.snap(view) : snapper.ease(view);
       density = densityOf(ask?.(view) ?? view.density);
+      if (view.look.widening > 0 && view.look.cosPitch !== 0) refuseTilted(view);
       drawn.affine(affine);
       fit(context.canvas, view, density);
       if (smoothing !== undefined) context.imageSmoothingEnabled = smoothing;
@@ -108,6 +109,17 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
       return snapper.settled;
     },
   };
+}
+
+function refuseTilted({ fieldOfView, pitch }: View): never {
+  throw new RangeError(
+    sentence({
+      path: 'createDrawing',
+      found: `a field of view of ${String(fieldOfView)} at a pitch of ${String(pitch)}`,
+      wanted:
+        'an orthographic lens (lens.fieldOfView null), or a pitch of 90; a 3D renderer draws a tilted perspective: aimThree of zesty-kite/three, or fillMatrices',
+    }),
+  );
 }
 
 /**

@@ -32,19 +32,29 @@ export interface OrthographicLike extends Placed {
   bottom: number;
 }
 
+/** What is needed of a renderer. */
+export interface RendererLike {
+  readonly domElement: { readonly width: number; readonly height: number };
+  getPixelRatio(): number;
+  setPixelRatio(ratio: number): void;
+  setSize(width: number, height: number, style: boolean): void;
+}
+
 /**
  * Makes a camera see what the view shows: x to the right, y up, z toward the bottom of the unturned
  * screen. Its own fields are set, so that the renderer and its picking go on as they would.
  *
  * ```ts
- * aimThree(camera.advance(time), perspectiveCamera);
+ * aimThree(camera.advance(time), perspectiveCamera, renderer);
  * renderer.render(scene, perspectiveCamera);
  * ```
  *
+ * @param renderer keeps the size and the density of the view: of the element that `listen` was given
  * @throws TypeError when the camera has the other kind of lens
  */
-export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike): void {
+export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike, renderer?: RendererLike): void {
   checkView('aimThree', view);
+  if (renderer !== undefined) fit(renderer, view);
   checkMade('aimThree.camera', camera, 'position', 'a PerspectiveCamera or an OrthographicCamera');
   const { look, width, height, scale } = view;
   const perspective = look.widening > 0;
@@ -75,6 +85,15 @@ export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike)
   }
   camera.setViewOffset(wide, high, wide / 2 - look.middleX, high / 2 - look.middleY, width, height);
   camera.updateMatrixWorld();
+}
+
+function fit(renderer: RendererLike, { width, height, density }: View): void {
+  checkMade('aimThree.renderer', renderer, 'setSize', 'a renderer, such as a WebGLRenderer');
+  if (renderer.getPixelRatio() !== density) renderer.setPixelRatio(density);
+  const { domElement } = renderer;
+  // The renderer rounds down, too.
+  if (domElement.width !== Math.floor(width * density) || domElement.height !== Math.floor(height * density))
+    renderer.setSize(width, height, false);
 }
 
 /** First down by the pitch, about the camera's right; then by the heading, about the world's up. */

@@ -1,1 +1,1 @@
-export { aimThree, type OrthographicLike, type PerspectiveLike } from './apply.ts';
+export { aimThree, type OrthographicLike, type PerspectiveLike, type RendererLike } from './apply.ts';

@@ -1,0 +1,1 @@
+export { TestPlayer, type Drag, type Pinch, type TestPlayerOptions } from './testPlayer.ts';
