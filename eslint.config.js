@@ -56,6 +56,15 @@ export default tseslint.config(
     },
   },
   {
+    // Small programs of one page: their elements are there.
+    files: ['packages/zesty-kite-cli/templates/*.ts', 'examples/programs/*.ts'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
+    files: ['examples/programs/pageWorker.js'],
+    languageOptions: { globals: { addEventListener: 'readonly', requestAnimationFrame: 'readonly', self: 'readonly' } },
+  },
+  {
     files: ['packages/zesty-kite-cli/src/**/*.ts'],
     ignores: ['**/read/inputs.ts', '**/write/wholeFile.ts'],
     rules: {

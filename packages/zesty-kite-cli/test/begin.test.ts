@@ -65,8 +65,13 @@ test.each(['flat', 'tiles', 'hills'])('start --look %s writes a small project th
   expect([code, errors]).toEqual([0, '']);
   expect(out).toContain(`cd ${look}\n`);
   const where = join(folder, look);
-  expect(readFileSync(join(where, 'main.js'), 'utf8').split('\n').length).toBeLessThan(60);
+  expect(readFileSync(join(where, 'main.ts'), 'utf8').split('\n').length).toBeLessThan(60);
   symlinkSync(join(ROOT, 'node_modules'), join(where, 'node_modules'));
+  const tsc = spawnSync(process.execPath, [join(ROOT, 'node_modules/typescript/bin/tsc')], {
+    cwd: where,
+    encoding: 'utf8',
+  });
+  expect([tsc.stdout, tsc.status]).toEqual(['', 0]);
   const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
   const built = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'error'], { cwd: where, encoding: 'utf8' });
   expect([built.status, built.stderr]).toEqual([0, '']);

@@ -443,7 +443,10 @@ test("terrain writes the description of a game's hills: a session over them play
   expect(zestyKite(args)).toMatchObject({ code: 2, errors: expect.stringContaining('--force') });
   for (const [terrain, file] of [
     [waves, 'waves.json'],
-    [terrainOf({ id: 'waves', lowest: 0, highest: 40, feature: 8, heightAt: waves.heightAt }), 'hills.mjs'],
+    [
+      terrainOf({ id: 'waves', lowest: 0, highest: 40, feature: 8, heightAt: (x, y) => waves.heightAt(x, y) }),
+      'hills.mjs',
+    ],
   ] as const) {
     const camera = new Camera(tilted(), { screen: { width: 800, height: 600 }, terrain });
     const recording = record(camera);

@@ -75,6 +75,6 @@ test('an expectation that is not met says what was found and what would do', () 
   expect(() => {
     player.expectAtRest();
   }).toThrow(/^expectAtRest: found a camera that moves at \d+\.\d\d s; wanted one at rest$/);
-  expect(() => new TestPlayer({} as Camera)).toThrow('TestPlayer.camera: found {}');
+  expect(() => new TestPlayer({} as never)).toThrow('TestPlayer.camera: found {}');
   expect(() => player.wheel(NaN, { x: 1, y: 1 })).toThrow('TestPlayer.wheel.notches: found NaN');
 });

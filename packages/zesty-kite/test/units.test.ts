@@ -128,7 +128,7 @@ test('a unit that the lens does not have is refused by name, in settings, calls 
   expect(() => checkSettings([straightDown(), { start: { span: asked } }])).toThrow(
     /^Settings refused:\n {2}start\.span: /,
   );
-  expect(() => checkSettings({ pan: { speed: [[asked, 1]] } })).toThrow(/pan\.speed\.0\.0: found {"eyeHeight":5}/);
+  expect(() => checkSettings({ pan: { speed: [[asked, 1]] } })).toThrow(/pan\.speed\[0\]\[0\]: found {"eyeHeight":5}/);
   expect(() => {
     flat.place({ span: asked });
   }).toThrow(/^place\.span: found {"eyeHeight":5}/);

@@ -9,16 +9,18 @@ import { print } from '../write/print.ts';
 import { shellWord } from '../write/shellWord.ts';
 import { parts } from '../write/parts.ts';
 
-/** What each look needs beside the library. */
-const LOOKS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  flat: {},
-  tiles: {},
-  hills: { three: '0.187.0' },
+type Packages = Readonly<Record<string, string>>;
+
+/** What each look needs beside the library, to run and to be developed. */
+const LOOKS: Readonly<Record<string, { readonly runs: Packages; readonly develops: Packages }>> = {
+  flat: { runs: {}, develops: {} },
+  tiles: { runs: {}, develops: {} },
+  hills: { runs: { three: '0.187.0' }, develops: { '@types/three': '0.187.0' } },
 };
 
 export function startCommand(version: string): Command {
   return new Command('start')
-    .description('Write a small Vite project with a camera over a map, to begin a game from.')
+    .description('Write a small Vite project in TypeScript with a camera over a map, to begin a game from.')
     .argument('<folder>', 'where to write it: a folder that is not there yet')
     .addOption(
       new Option('--look <look>', 'a flat map, tiles twice as wide as high, or hills in perspective')
@@ -49,17 +51,19 @@ function write(folder: string, look: string, version: string): void {
   parts.add(undo);
   try {
     mkdirSync(beside);
-    const dependencies = { 'zesty-kite': `^${version}`, ...LOOKS[look] };
+    const { runs = {}, develops = {} } = LOOKS[look] ?? {};
+    const dependencies = { 'zesty-kite': `^${version}`, ...runs };
     const project = {
-      name: nameOf(basename(path), [...Object.keys(dependencies), 'vite']),
+      name: nameOf(basename(path), [...Object.keys(dependencies), 'typescript', 'vite']),
       private: true,
       type: 'module',
-      scripts: { dev: 'vite', build: 'vite build' },
+      scripts: { dev: 'vite', build: 'tsc && vite build' },
       dependencies,
-      devDependencies: { vite: '^8.3.8' },
+      devDependencies: { ...develops, typescript: '^6.0.3', vite: '^8.3.8' },
     };
     copyFileSync(template('index.html'), `${beside}/index.html`);
-    copyFileSync(template(`${look}.js`), `${beside}/main.js`);
+    copyFileSync(template('tsconfig.json'), `${beside}/tsconfig.json`);
+    copyFileSync(template(`${look}.ts`), `${beside}/main.ts`);
     writeFileSync(`${beside}/package.json`, `${JSON.stringify(project, null, 2)}\n`);
     renameSync(beside, path);
   } catch (error) {

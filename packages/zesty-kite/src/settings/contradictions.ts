@@ -1,7 +1,7 @@
 /** Checks that need two settings at once. */
 import { shown, type Problems } from '../messages/index.ts';
 import type { KnownShapes } from './shapes.ts';
-import { inSpans, NEAREST_SPAN, OTHER_UNIT, type ByZoom, type SpanSettings } from './spans.ts';
+import { inSpans, NEAREST_SPAN, OTHER_UNIT } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
@@ -71,10 +71,10 @@ function leastSpan({ zoom, start }: FullSettings): number {
   return isNumber(start.span) ? Math.min(NEAREST_SPAN, start.span) : NEAREST_SPAN;
 }
 
-function valueAt(settings: FullSettings | SpanSettings, path: string): unknown {
+function valueAt(settings: unknown, path: string): unknown {
   return path
-    .split('.')
-    .reduce<unknown>((value, key) => (value as Partial<Record<string, unknown>> | null | undefined)?.[key], settings);
+    .match(/[^.[\]]+/g)
+    ?.reduce<unknown>((value, key) => (value as Partial<Record<string, unknown>> | null | undefined)?.[key], settings);
 }
 
 function isNumber(value: unknown): value is number {
@@ -83,33 +83,27 @@ function isNumber(value: unknown): value is number {
 
 /** The lens has the units of all spans, the nearest zoom is nearer than the farthest, and each stop of a curve than the next. */
 function spansInOrder(settings: FullSettings, refuse: Refuse): void {
-  const { zoom } = settings;
   // What holds on the smallest screen and on the largest holds on any.
-  const small = inSpans(settings, 1e-9);
-  const large = inSpans(settings, 1e15);
-  const checkUnit = (path: string, found = valueAt(settings, path)): void => {
-    if (Number.isNaN(valueAt(small, path))) refuse(path, found, OTHER_UNIT);
-  };
-  for (const path of SPANS) checkUnit(path);
-  if (zoom.stops !== null) checkUnit('zoom.stops.0', zoom.stopUnit);
-  const isNearer = ({ zoom: { minSpan, maxSpan } }: SpanSettings): boolean => (maxSpan ?? Infinity) < (minSpan ?? 0);
-  if (isNearer(small) && isNearer(large))
-    refuse('zoom.maxSpan', zoom.maxSpan, `at least zoom.minSpan, ${shown(zoom.minSpan)}`);
-  for (const curve of CURVES) {
-    checkUnit(`${curve}.at`);
-    const stops = valueAt(settings, curve) as ByZoom | null;
-    if (!Array.isArray(stops)) continue;
-    stops.forEach(([span], i) => {
-      checkUnit(`${curve}.${String(i)}.0`, span);
-      const isFarther = (all: SpanSettings): boolean =>
-        !(Number(valueAt(all, `${curve}.${String(i)}.0`)) <= Number(valueAt(all, `${curve}.${String(i - 1)}.0`)));
-      if (!isFarther(small) || !isFarther(large))
-        refuse(
-          `${curve}[${String(i)}][0]`,
-          span,
-          `more than the span of the stop before it, ${shown(stops[i - 1]?.[0])}`,
-        );
-    });
+  const screens = [1e-9, 1e15].map((height) => inSpans(settings, height));
+  const isOn = (low: string, high: string): boolean[] =>
+    screens.map((spans) => !(Number(valueAt(spans, high) ?? NaN) <= Number(valueAt(spans, low) ?? NaN)));
+  const stops = CURVES.flatMap((curve) => {
+    const value = valueAt(settings, curve);
+    return Array.isArray(value) ? value.map((_, i) => `${curve}[${String(i)}][0]`) : [`${curve}.at`];
+  });
+  for (const path of [...SPANS, 'zoom.stops[0]', ...stops])
+    if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), OTHER_UNIT);
+  const { minSpan, maxSpan } = settings.zoom;
+  if (JSON.stringify(minSpan) !== JSON.stringify(maxSpan) && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
+    refuse('zoom.maxSpan', maxSpan, `at least zoom.minSpan, ${shown(minSpan)}`);
+  for (const path of stops) {
+    const before = path.replace(/\d+(?=]\[0]$)/, (i) => String(Number(i) - 1));
+    if (before !== path && isOn(before, path).includes(false))
+      refuse(
+        path,
+        valueAt(settings, path),
+        `more than the span of the stop before it, ${shown(valueAt(settings, before))}`,
+      );
   }
 }
 

@@ -3,13 +3,13 @@ import { Camera } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { listen } from 'zesty-kite/dom';
 
-const canvas = document.querySelector('canvas');
-const context = canvas.getContext('2d');
+const canvas = document.querySelector('canvas')!;
+const context = canvas.getContext('2d')!;
 const drawing = createDrawing(context);
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
-const camera = new Camera({ bounds, start: { span: 400 }, edge: true }, { wake: drawSoon });
+const camera = new Camera({ bounds, start: { span: 400 }, edge: true });
 
-function draw(time) {
+function draw(time: number): void {
   drawing.begin(camera.advance(time));
   // World units from here on.
   for (let x = 0; x < 1024; x += 64)
@@ -17,12 +17,17 @@ function draw(time) {
       context.fillStyle = (x + y) % 128 === 0 ? '#a9c765' : '#8fb656';
       context.fillRect(x, y, 64 + drawing.pixel, 64 + drawing.pixel); // no hairlines between tiles
     }
-  if (!camera.settled) drawSoon();
-}
-
-function drawSoon() {
+  const barge = bargeAt(time);
+  context.fillStyle = '#f26b3a';
+  context.fillRect(barge.x - 10, barge.y - 5, 20, 10);
   requestAnimationFrame(draw);
 }
 
+/** A barge that goes round the map. */
+function bargeAt(time: number): { x: number; y: number } {
+  const angle = time / 8000;
+  return { x: 512 + 300 * Math.cos(angle), y: 384 + 200 * Math.sin(angle) };
+}
+
 listen(canvas, camera);
-drawSoon();
+requestAnimationFrame(draw);

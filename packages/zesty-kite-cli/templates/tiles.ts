@@ -5,16 +5,14 @@ import { listen } from 'zesty-kite/dom';
 
 const SIDE = 16;
 const MAP = { columns: 64, rows: 48 };
-const canvas = document.querySelector('canvas');
-const context = canvas.getContext('2d');
+const canvas = document.querySelector('canvas')!;
+const context = canvas.getContext('2d')!;
 const drawing = createDrawing(context);
-const bounds = { left: 0, top: 0, right: MAP.columns * SIDE, bottom: MAP.rows * SIDE, keep: 'focus' };
-const camera = new Camera([tiles({ width: 64, height: 32, side: SIDE }), { bounds }], { wake: drawSoon });
-let pointer = null;
-let waiting = false;
+const bounds = { left: 0, top: 0, right: MAP.columns * SIDE, bottom: MAP.rows * SIDE, keep: 'focus' } as const;
+const camera = new Camera([tiles({ width: 64, height: 32, side: SIDE }), { bounds }]);
+let pointer: { readonly x: number; readonly y: number } | null = null;
 
-function draw(time) {
-  waiting = false;
+function draw(time: number): void {
   const view = drawing.begin(camera.advance(time));
   // World units from here on.
   const under = pointer && view.toGround(pointer.x, pointer.y);
@@ -24,17 +22,14 @@ function draw(time) {
       context.fillStyle = '#f6d743';
     context.fillRect(column * SIDE, row * SIDE, SIDE + drawing.pixel, SIDE + drawing.pixel); // no hairlines between tiles
   }
-  if (!camera.settled) drawSoon();
-}
-
-function drawSoon() {
-  if (!waiting) requestAnimationFrame(draw);
-  waiting = true;
+  // A barge that goes along a row of tiles.
+  context.fillStyle = '#f26b3a';
+  context.fillRect(((time / 40) % (MAP.columns * SIDE)) - 12, 24.5 * SIDE - 4, 24, 8);
+  requestAnimationFrame(draw);
 }
 
 listen(canvas, camera);
 canvas.addEventListener('pointermove', ({ offsetX, offsetY }) => {
   pointer = { x: offsetX, y: offsetY };
-  drawSoon();
 });
-drawSoon();
+requestAnimationFrame(draw);
