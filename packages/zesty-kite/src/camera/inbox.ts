@@ -2,7 +2,7 @@
 import { SignalFilter } from '../hands/index.ts';
 import { GRID_SECONDS, type MoverSignal } from '../motion/index.ts';
 import { cleanSignal, SIGNALS, SignalQueue, type Plan, type SignalBody } from '../signals/index.ts';
-import { OTHER_UNIT, sentence, shown, spanOf, type Span } from '../settings/index.ts';
+import { SPAN, sentence, shown, spanOf, type Span } from '../settings/index.ts';
 import type { Dispatcher } from './dispatcher.ts';
 import type { FrameClock } from './frameClock.ts';
 import type { Recorder } from './recorder.ts';
@@ -61,7 +61,7 @@ export class Inbox {
     let time = Number.isFinite(given) ? given : -Infinity;
     const { span = 1 } = body as { readonly span?: Span };
     if (Number.isNaN(spanOf(span, changes.last.lens, 1, 90)))
-      throw new TypeError(sentence({ path: `signal.span`, found: shown(span), wanted: OTHER_UNIT }));
+      throw new TypeError(sentence({ path: `signal.span`, found: shown(span), wanted: SPAN }));
     if (body.kind === 'terrain') terrains.expect(body);
     if (body.kind === 'change') {
       body = changes.amended(body);

@@ -1,7 +1,7 @@
 /** Checks that need two settings at once. */
 import { shown, type Problems } from '../messages/index.ts';
 import type { KnownShapes } from './shapes.ts';
-import { inSpans, NEAREST_SPAN, OTHER_UNIT } from './spans.ts';
+import { inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
@@ -92,7 +92,7 @@ function spansInOrder(settings: FullSettings, refuse: Refuse): void {
     return Array.isArray(value) ? value.map((_, i) => `${curve}[${String(i)}][0]`) : [`${curve}.at`];
   });
   for (const path of [...SPANS, 'zoom.stops[0]', ...stops])
-    if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), OTHER_UNIT);
+    if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), SPAN);
   const { minSpan, maxSpan } = settings.zoom;
   if (JSON.stringify(minSpan) !== JSON.stringify(maxSpan) && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
     refuse('zoom.maxSpan', maxSpan, `at least zoom.minSpan, ${shown(minSpan)}`);

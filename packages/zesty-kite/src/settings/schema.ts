@@ -2,6 +2,7 @@
 import * as v from 'valibot';
 import { isKnown } from './inputs.ts';
 import { MOST_ITEMS } from './plain.ts';
+import { SPAN } from './spans.ts';
 import type { Span } from './zoomUnit.ts';
 
 /** A finite number in a closed range; `such as` ends the message with one that would do. */
@@ -55,8 +56,6 @@ const length = number(1e-6, WORLD, 100);
 const fieldOfView = number(1, 150, 45);
 const scale = number(1e-9, 1e9, 4);
 
-export const SPAN =
-  'a span from 0.000001 to 1000000000000 world units, such as 100, or {"pixelsPerUnit": 4}, {"eyeHeight": 40} or {"fieldOfView": 60}';
 const unit = v.object({
   pixelsPerUnit: v.optional(scale),
   eyeHeight: v.optional(length),

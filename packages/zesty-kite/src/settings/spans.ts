@@ -15,9 +15,9 @@ export type SpanSettings = InSpans<FullSettings>;
 /** The nearest zoom if the settings set none, world units. */
 export const NEAREST_SPAN = 12;
 
-/** What a message asks for where the lens does not have a unit. */
-export const OTHER_UNIT =
-  'a span or {pixelsPerUnit}; eyeHeight needs a number as lens.fieldOfView, fieldOfView needs lens.distance';
+/** What a message asks for. */
+export const SPAN =
+  'a span of 0.000001 to 1e12 world units, such as 100, or {"pixelsPerUnit": 4}; with one lens.fieldOfView {"eyeHeight": 40}, with lens.distance {"fieldOfView": 60}';
 
 /**
  * Returns the span, without panels, that shows a zoom; NaN if the lens does not have its unit.
