@@ -108,11 +108,11 @@ const zestyKite = (...args) =>
   });
 for (const [name, height, args] of [
   ['replay', 300, ['replay', session, '--rates', '30,60,144']],
-  ['explain', 460, ['explain', `${DATA}settings/over-the-hills.json`, '--tile', '16']],
+  ['explain', 500, ['explain', `${DATA}settings/over-the-hills.json`, '--tile', '16']],
   ['feel', 510, ['feel', session]],
 ]) {
   await page.setViewportSize({ width: 900, height });
-  await page.setContent(terminal(`$ npx zesty-kite ${args.join(' ')}\n${zestyKite(...args)}`));
+  await page.setContent(terminal(`$ npx zesty-kite-cli ${args.join(' ')}\n${zestyKite(...args)}`));
   await take(name);
 }
 zestyKite('chart', session, '--to', 'docs/screenshots/chart.png', '--force');

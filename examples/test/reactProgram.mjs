@@ -10,29 +10,32 @@ export function reactProgram() {
 }
 
 const program = (recipe) => `
-import { StrictMode, useEffect, useRef } from 'react';
+import * as React from 'react';
+import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { Camera as Made, type CameraOptions, type Settings } from 'zesty-kite';
+import { Camera, type Settings } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
-import { listen } from 'zesty-kite/dom';
-const cameras: Made[] = [];
-class Camera extends Made {
-  frames = 0;
-  constructor(settings: Settings, options: CameraOptions) {
-    super(settings, options);
-    cameras.push(this);
-  }
-  override advance(time: number) {
-    this.frames += 1;
-    return super.advance(time);
-  }
-}
+import { cameraHook as made } from 'zesty-kite/react';
+const cameras: Camera[] = [];
+const counts = { frames: 0 };
+const cameraHook = (react: typeof React) => {
+  const hook = made(react);
+  return (settings: Settings, show: Parameters<typeof hook>[1]) => {
+    const one = hook(settings, (canvas, camera) => {
+      const draw = show(canvas, camera);
+      return (view) => {
+        counts.frames += 1;
+        draw(view);
+      };
+    });
+    if (!cameras.includes(one.camera)) cameras.push(one.camera);
+    return one;
+  };
+};
 ${recipe}
 const root = createRoot(document.getElementById('root')!);
-const show = (span: number | null) =>
-  root.render(<StrictMode>{span === null ? null : <Kept span={span} />}</StrictMode>);
-const settings = { 300: { start: { span: 300 } }, 200: { start: { span: 200 } } };
-const Kept = ({ span }: { span: number }) => <Map settings={settings[span as 300]} />;
-Object.assign(globalThis, { cameras, show });
-show(300);
+const show = (speed: number | null) =>
+  root.render(<StrictMode>{speed === null ? null : <Map settings={{ start: { span: 300 }, pan: { speed } }} />}</StrictMode>);
+Object.assign(globalThis, { cameras, counts, show });
+show(1);
 `;

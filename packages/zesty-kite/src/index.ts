@@ -41,6 +41,7 @@ export {
   type Axes,
   type FullSettings,
   type Input,
+  type InSpans,
   type InputName,
   type Listed,
   type Problem,

@@ -223,3 +223,27 @@ test('a pan speed in world units is the same at every zoom and along every direc
     expect(Math.hypot(camera.view.x, camera.view.y)).toBeCloseTo(250, 4);
   });
 });
+
+test('the table of quantities holds: what was had comes of what is written', () => {
+  forRuns(30, between(1, 20), between(0.02, 0.4), between(20, 90), between(50, 900), (rate, share, fov, distance) => {
+    const tan = Math.tan((fov / 2) * (Math.PI / 180));
+    const settings = { pitch: { degrees: 50 }, lens: { fieldOfView: fov }, zoom: { maxSpan: 1e5 } };
+    // The distance from the eye to the focus.
+    const camera = new Camera([settings, { start: { span: 2 * distance * tan } }], { screen });
+    const { eye } = { eye: camera.advance(0).eye() };
+    expect(Math.hypot(eye.x, eye.y, eye.height)).toBeCloseTo(distance, 6);
+    // A smoothing rate, a share of the rest in each of 60 frames, and the time until a tenth is left.
+    const left = (halfLife: number, seconds: number): number => {
+      const eased = new Camera({ start: { span: 100 }, zoom: { halfLife, maxSpan: 4000 } }, { screen });
+      eased.advance(0);
+      eased.zoom({ factor: 0.5 });
+      eased.advance(1000 / 60);
+      const from = Math.log2(200 / eased.shown.span);
+      eased.advance(1000 / 60 + seconds * 1000);
+      return Math.log2(200 / eased.shown.span) / from;
+    };
+    expect(left(0.693147 / rate, 0.2)).toBeCloseTo(Math.exp(-rate * 0.2), 4);
+    expect(left(-1 / (60 * Math.log2(1 - share)), 1 / 60)).toBeCloseTo(1 - share, 4);
+    expect(left(0.30103 * share, share)).toBeCloseTo(0.1, 3);
+  });
+});

@@ -6,7 +6,7 @@ export interface JsonSchema {
   readonly properties?: Readonly<Record<string, JsonSchema>>;
   readonly anyOf?: readonly JsonSchema[];
   readonly enum?: readonly unknown[];
-  readonly items?: JsonSchema;
+  readonly items?: unknown;
   readonly minimum?: number;
   readonly maximum?: number;
   readonly description?: string;
@@ -29,12 +29,19 @@ export interface Member {
 export function memberAt(schema: JsonSchema, path: string): Member | null {
   const dot = path.lastIndexOf('.');
   const [list, name] = [path.slice(0, dot), path.slice(dot + 1)];
-  return dot > 0 && nodeAt(schema, list)?.items?.enum?.includes(name) === true ? { list, name } : null;
+  return dot > 0 && namesIn(nodeAt(schema, list)).includes(name) ? { list, name } : null;
 }
 
 /** Where null would do too, the object is one of the choices. A name of a list is there, or not. */
 function below(node: JsonSchema | null, key: string): JsonSchema | null {
-  if (node?.items?.enum?.includes(key) === true) return { type: 'boolean' };
+  if (namesIn(node).includes(key)) return { type: 'boolean' };
   const object = node?.properties ? node : node?.anyOf?.find(({ properties }) => properties);
   return Object.entries(object?.properties ?? {}).find(([name]) => name === key)?.[1] ?? null;
+}
+
+/** The names that a list may have; none if it is no list of names. */
+function namesIn(node: JsonSchema | null): readonly unknown[] {
+  const items = node?.items;
+  if (typeof items !== 'object' || items === null || !('enum' in items)) return [];
+  return Array.isArray(items.enum) ? items.enum : [];
 }

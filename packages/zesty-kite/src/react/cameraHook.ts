@@ -26,7 +26,8 @@ export interface CameraOf<E extends HTMLElement> {
   readonly redraw: () => void;
 }
 
-type UseCamera = <E extends HTMLElement = HTMLCanvasElement>(
+/** The hook: settings, a function that makes the element ready, and options of the first render. */
+export type UseCamera = <E extends HTMLElement = HTMLCanvasElement>(
   settings: Settings | readonly Settings[],
   show: Show<E>,
   options?: CameraHookOptions,

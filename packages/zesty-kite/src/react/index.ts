@@ -1,1 +1,8 @@
-export { cameraHook, type CameraHookOptions, type CameraOf, type Hooks, type Show } from './cameraHook.ts';
+export {
+  cameraHook,
+  type CameraHookOptions,
+  type CameraOf,
+  type Hooks,
+  type Show,
+  type UseCamera,
+} from './cameraHook.ts';

@@ -145,6 +145,13 @@ test('the code in the README compiles against the types in the pack', () => {
   expect(compile('readme.ts', code, ['--noEmit'])).toEqual(['', 0]);
 });
 
+test('the test of the guide runs in Node as it stands', () => {
+  const guide = readFileSync(join(workspace, 'docs/guide.md'), 'utf8');
+  const [, code = ''] = /```ts test-your-game\n([\s\S]*?)```/.exec(guide) ?? [];
+  expect(code).toContain('expectUnder');
+  expect(run(code)).toBe('');
+});
+
 test('the ability of the page "Add an ability" compiles against the pack without a cast, and turns a camera', () => {
   const page = readFileSync(join(workspace, 'docs/add-an-ability.md'), 'utf8');
   const [, code = ''] = /```ts\n([\s\S]*?)```/.exec(page) ?? [];
