@@ -63,7 +63,7 @@ function commentOf(node) {
 function typeOf(node, full) {
   const { type, enum: names, anyOf, items, prefixItems, properties, additionalProperties } = node;
   if (names) return names.map((name) => JSON.stringify(name)).join(' | ');
-  if (isSpan(node)) return 'Span';
+  if (isSpan(node)) return anyOf.some((one) => one.type === 'null') ? 'Span | null' : 'Span';
   if (anyOf)
     return anyOf
       .flatMap((one) => (one.const === undefined ? [typeOf(one, full)] : full ? [] : [one.const]))

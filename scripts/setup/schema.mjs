@@ -11,6 +11,8 @@ export async function settingsJsonSchema() {
   schema.$schema = DRAFT;
   schema.title = 'Settings of a Zesty Kite camera';
   const describe = (node, path) => {
+    // A zoom, or null: one list of choices.
+    if (node.anyOf?.some(isSpan)) node.anyOf = node.anyOf.flatMap((one) => one.anyOf ?? [one]);
     if (path !== '') node.description = described(descriptions, 'settings', path);
     // GeoJSON has members of its own.
     closeObjects(node, path === 'bounds.area' ? {} : false);
@@ -190,16 +192,15 @@ export function isSpan({ anyOf }) {
 /** What a setting may be, in words. */
 export function valuesOf(node) {
   const { type, enum: names, minimum, maximum, items, prefixItems, anyOf } = node;
-  if (isSpan(node)) return `${valuesOf(anyOf[0])}, or another unit`;
+  if (isSpan(node))
+    return `${valuesOf(anyOf[0])}, or another unit${anyOf.some((one) => one.type === 'null') ? ', or null' : ''}`;
   if (names) return names.map((name) => `"${name}"`).join(', ');
   if (anyOf) {
     const [first, ...others] = anyOf;
     if (others.at(-1).const === true) return 'a group, true, or null';
     if (others.length === 1) return `${valuesOf(first)}${first.properties ? '' : ','} or null`;
     // What may follow the zoom.
-    return isSpan(first)
-      ? `${valuesOf(first)}, or null`
-      : `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
+    return `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
   }
   if (prefixItems) return `[${prefixItems.map(valuesOf).join(', ')}]`;
   if (type === 'array')

@@ -132,3 +132,16 @@ test('inputs that two abilities share are told of before they are chosen, and af
   own.set('bindings.panUp', ['KeyS']);
   expect(own.conflicts.map(({ message }) => message)).toEqual([expect.stringContaining('"KeyS" is panUp as well')]);
 });
+
+test('a nearest zoom is a number to offer, with its ends; one in another unit is left to the game', () => {
+  const offer = { 'zoom.minSpan': { min: 20, max: 60 } };
+  const made = (zoom: Settings['zoom']): PlayerSettings =>
+    new PlayerSettings(new Camera([game, { zoom }], { screen: { width: 800, height: 600 } }), schema, offer);
+  const own = made({ minSpan: 30 });
+  own.set('zoom.minSpan', 10);
+  expect(own.offered[0]).toMatchObject({ kind: 'number', min: 20, max: 60, value: 20, game: 30 });
+  expect(made({ minSpan: { pixelsPerUnit: 9 } }).offered[0]).toMatchObject({
+    kind: 'other',
+    value: { pixelsPerUnit: 9 },
+  });
+});

@@ -211,7 +211,9 @@ export class PlayerSettings {
     const type = node.type ?? node.anyOf?.find((one) => one.type !== 'null')?.type;
     if (type === 'boolean') return { ...item, kind: 'switch' };
     if (type === 'array') return { ...item, kind: path.startsWith('bindings.') ? 'inputs' : 'other' };
-    if (type !== 'number') return { ...item, kind: 'other' };
+    // A zoom in another unit than spans is no number.
+    const isUnit = typeof item.value === 'object' && item.value !== null;
+    if (type !== 'number' || isUnit) return { ...item, kind: 'other' };
     const ends = node.type === 'number' ? node : (node.anyOf?.find((one) => one.type === 'number') ?? {});
     const min = Math.max(offer.min ?? -Infinity, ends.minimum ?? -Infinity);
     const max = Math.min(offer.max ?? Infinity, ends.maximum ?? Infinity);
