@@ -38,7 +38,7 @@ const MAY_IMPORT = {
   session: ['camera', 'direct', 'ground', 'math', 'messages', 'motion', 'polygons', 'settings', 'signals', 'view'],
   review: ['ground', 'limits', 'math', 'messages', 'motion', 'polygons', 'settings', 'view'],
   three: ['math', 'messages', 'view'],
-  canvas: ['math', 'messages', 'view'],
+  canvas: ['math', 'messages', 'settings', 'view'],
   css: ['messages', 'view'],
   pixi: ['math', 'messages', 'view'],
   'steered.ts': ['calls.ts', 'settings', 'signals', 'view'],

@@ -131,6 +131,35 @@ test('fewer pixels from afar: whole device pixels each, never more than there ar
     expect(shown.toGround(120, 90)).toEqual(before);
   });
   expect(() => densityByZoom({ byZoom: [] })).toThrow('densityByZoom: found []; wanted rising spans');
+  // The same curve in other units.
+  const eye = new Camera(
+    { lens: { fieldOfView: 40 }, pitch: { degrees: 50 }, start: { span: 150 } },
+    { screen: { width: 600, height: 400 } },
+  ).advance(0);
+  const rules = [
+    [
+      [60, 1],
+      [400, 0.2],
+    ],
+    [
+      [{ pixelsPerUnit: 400 / 60 }, 1],
+      [{ pixelsPerUnit: 1 }, 0.2],
+    ],
+    [
+      [{ eyeHeight: (eye.eye().height * 60) / 150 }, 1],
+      [{ eyeHeight: (eye.eye().height * 400) / 150 }, 0.2],
+    ],
+  ] as const;
+  const [bySpan, ...others] = rules.map((byZoom) => densityByZoom({ byZoom, wholeSteps: false })(eye));
+  for (const density of others) expect(density).toBeCloseTo(bySpan ?? NaN, 9);
+  expect(() =>
+    densityByZoom({
+      byZoom: [
+        [{ pixelsPerUnit: 1 }, 1],
+        [{ pixelsPerUnit: 2 }, 2],
+      ],
+    }),
+  ).toThrow('rising spans');
 });
 
 test('more pixels from afar: whole ones for each device pixel; and images are smoothed as the drawing says, in every frame', () => {
@@ -169,4 +198,13 @@ test('an upright sprite that is drawn for tiles has its own size where they have
   const sprite = { position: new Pair(), scale: new Pair(), zIndex: NaN, visible: true };
   const view = new Camera({}, { screen: { width: 8, height: 6 } }).advance(0);
   expect(() => standUpright(view, sprite, 0, 0, 0, { art: { width: 0 } })).toThrow('standUpright.options.art.width');
+});
+
+test('a tilted perspective on a 2D canvas is refused, and the adapter that draws it is named', () => {
+  const view = new Camera([{ start: { span: 100 } }, tilted()], { screen: { width: 600, height: 400 } }).advance(0);
+  const canvas = { width: 0, height: 0 };
+  const drawing = createDrawing({ canvas, setTransform: () => undefined, clearRect: () => undefined });
+  expect(() => drawing.begin(view)).toThrow(
+    /^createDrawing: found a field of view of 40 at a pitch of [\d.]+; wanted an orthographic lens .* aimThree of zesty-kite\/three/,
+  );
 });

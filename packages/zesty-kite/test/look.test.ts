@@ -304,6 +304,27 @@ const doubtful: [string, Settings, RegExp][] = [
     { zoom: { minSpan: 100, maxSpan: 120 } },
     /^zoom.notch: from the nearest zoom \(100\) to the farthest \(120\) there are 1.913 notches; wanted at least 3/,
   ],
+  ['bands of 200 px', { edge: { width: 200, unit: 'pixels' } }, /^edge.width: a band of 200 px pans/],
+  ['one wide band', { edge: { left: 0.4, maxWidth: 300 } }, /^edge.left: a band of 300 px pans/],
+  ['a band on one side', { edge: { top: 20, unit: 'pixels' } }, /^edge.top: no other side has a band/],
+  ['a notch of 3', { zoom: { notch: 3 } }, /^zoom.notch: three notches show 27 times as much; wanted 1.04 to 1.2/],
+  ['a speed of 20', { pan: { speed: 20 } }, /^pan.speed: at spans from 12 to 4096 held keys pan 20 screen heights/],
+  [
+    'units a second that race near by',
+    { pan: { speed: 200, speedUnit: 'world-units' } },
+    /^pan.speed: at spans from 12 to 39\.\d+ held keys pan 16.67 screen heights a second/,
+  ],
+  [
+    'a start outside of the zoom',
+    { start: { span: 900 }, zoom: { maxSpan: 600 } },
+    /^start.span: the start at a span of 900 is outside of the zoom range, .*; wanted zoom.maxSpan 900/,
+  ],
+  ['stops outside of the zoom', { zoom: { stops: [5, 50], minSpan: 10 } }, /^zoom.stops\[0\]: 5 is never gone to/],
+  [
+    'a look whose corners are never seen',
+    { ...trueIsometric(), bounds: { left: 0, top: 0, right: 500, bottom: 500, keep: 'view' } },
+    /^bounds.keep: \d+(\.\d+)? % of the map can never be seen/,
+  ],
 ];
 
 test.each(doubtful)('a second look at settings warns of %s, with numbers', (_what, settings, expected) => {

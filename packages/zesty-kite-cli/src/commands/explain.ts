@@ -1,6 +1,6 @@
 /** `zesty-kite explain SETTINGS`: what the numbers mean to whoever plays. */
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { visibleTiles, type Screen, type Settings, type View } from 'zesty-kite';
+import { visibleTiles, type Screen, type Settings, type Span, type View } from 'zesty-kite';
 import { voidAtFlattest, type Void } from 'zesty-kite/review';
 import { createCamera } from '../play/camera.ts';
 import { columns, counted, short } from '../write/columns.ts';
@@ -12,7 +12,7 @@ import { readSettingsFile, withPlaces } from '../read/settingsFile.ts';
 interface ExplainOptions {
   readonly screen?: readonly Screen[];
   readonly tile?: number;
-  readonly at: readonly number[];
+  readonly at: readonly NamedZoom[];
   readonly json: boolean;
 }
 
@@ -55,6 +55,12 @@ export interface Explained {
   readonly voidAtFlattest: Void | null;
 }
 
+/** A zoom that `--at` names. */
+interface NamedZoom {
+  readonly zoom: string;
+  readonly span: Span;
+}
+
 /** More notches than anybody turns. */
 const MOST_NOTCHES = 1000;
 
@@ -67,8 +73,11 @@ export function explainCommand(): Command {
     .addOption(screenOption())
     .option('--tile <units>', 'the side of a tile, to count them', tileSize)
     .addOption(
-      new Option('--at <span>', 'a zoom to add, as a span in world units; may be repeated')
-        .argParser((text: string, spans: readonly number[]) => [...spans, spanOf(text)])
+      new Option(
+        '--at <span>',
+        'a zoom to add: a span in world units, 2px for pixels per unit, 40up for an eye height; may be repeated',
+      )
+        .argParser((text: string, zooms: readonly NamedZoom[]) => [...zooms, zoomOf(text)])
         .default([], 'none'),
     )
     .addOption(jsonOption('one JSON object instead of a table, a list where there are several screens'))
@@ -106,7 +115,12 @@ float32         half of the gap between 32-bit floats at the farthest coordinate
     });
 }
 
-export function explain(settings: Settings, screen: Screen, spans: readonly number[] = [], tile?: number): Explained {
+export function explain(
+  settings: Settings,
+  screen: Screen,
+  named: readonly NamedZoom[] = [],
+  tile?: number,
+): Explained {
   const camera = createCamera(settings, { screen });
   camera.advance(0);
   const start = camera.shown.span;
@@ -116,7 +130,7 @@ export function explain(settings: Settings, screen: Screen, spans: readonly numb
     { zoom: 'nearest', span: min },
     { zoom: 'start', span: start },
     { zoom: 'farthest', span: max },
-    ...spans.map((span) => ({ zoom: String(span), span })),
+    ...named,
   ].map(({ zoom, span }) => atZoom(settings, screen, wide, zoom, span, tile));
   return {
     screen,
@@ -143,7 +157,7 @@ function atZoom(
   screen: Screen,
   wide: number | null,
   zoom: string,
-  wanted: number,
+  wanted: Span,
   tile: number | undefined,
 ): AtZoom {
   // Without bounds: what a wall would do is not what is asked.
@@ -274,8 +288,13 @@ function tileSize(text: string): number {
   throw new InvalidArgumentError(`found "${text}"; wanted a size above 0, in world units.`);
 }
 
-function spanOf(text: string): number {
-  const span = Number(text);
-  if (text.trim() !== '' && span > 0 && Number.isFinite(span)) return span;
-  throw new InvalidArgumentError(`found "${text}"; wanted a span above 0, in world units.`);
+function zoomOf(text: string): NamedZoom {
+  const [, digits = '', unit = ''] = /^(.*?)(px|up)?$/.exec(text) ?? [];
+  const amount = Number(digits);
+  if (digits.trim() !== '' && amount > 0 && Number.isFinite(amount))
+    return {
+      zoom: text,
+      span: unit === 'px' ? { pixelsPerUnit: amount } : unit === 'up' ? { eyeHeight: amount } : amount,
+    };
+  throw new InvalidArgumentError(`found "${text}"; wanted a span above 0 in world units, or one such as 2px or 40up.`);
 }
