@@ -1,7 +1,7 @@
 /** CSS, SVG and Pixi show what the view says; and how many pixels are drawn by the zoom. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { tiles, type View } from '../src/index.ts';
+import { tiles, tilted, type View } from '../src/index.ts';
 import { createDrawing, densityByZoom } from '../src/canvas/index.ts';
 import { cssTransform, layOnGround, pinLabel, svgTransform } from '../src/css/index.ts';
 import { aimPixi, standUpright } from '../src/pixi/index.ts';
