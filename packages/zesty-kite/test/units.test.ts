@@ -46,6 +46,17 @@ test('so many pixels per unit show, with and without panels, from the start, at 
   });
 });
 
+test('the goal is right before the first frame, once the size of the screen is named', () => {
+  const camera = new Camera([
+    straightDown(),
+    { start: { span: { pixelsPerUnit: 2 } }, zoom: { maxSpan: { pixelsPerUnit: 1 } } },
+  ]);
+  camera.signal({ kind: 'screen', ...screen });
+  expect(camera.goal.span).toBe(400);
+  camera.zoom({ factor: 1e-3 });
+  expect(camera.goal.span).toBe(800);
+});
+
 test('an eye height is that of the eye, from any pitch that follows the zoom, and curves by it have their values there: 1e-9', () => {
   const pitches = fc.oneof(
     between(20, 89),

@@ -58,7 +58,7 @@ export class Stage {
 
   /** Returns the rules of the settings after a change, on the screen of other rules. */
   rulesAfter({ settings }: Checked, screen: Screen): Rules {
-    return { ...this.#rulesFor(settings), screen };
+    return this.#rulesFor(settings, boundaryOf(settings, this.shapes), screen);
   }
 
   /** Returns whether the settings in force bring a screen of another size into play. */
@@ -172,9 +172,9 @@ export class Stage {
     return place;
   }
 
-  #rulesFor(settings: FullSettings, boundary = boundaryOf(settings, this.shapes)): Rules {
+  #rulesFor(settings: FullSettings, boundary = boundaryOf(settings, this.shapes), screen = this.screen): Rules {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
-    return createRules({ settings, screen: this.screen, terrain, home: this.#home, boundary });
+    return createRules({ settings, screen, terrain, home: this.#home, boundary });
   }
 }
