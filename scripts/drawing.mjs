@@ -25,7 +25,7 @@ const FOR = {
   players: 'what players may change',
   overlay: 'what a camera goes by, drawn',
   react: 'one camera for a component',
-  testing: 'hands for the tests of a game',
+  simulation: 'hands for the tests of a game',
   review: 'settings that are allowed and feel wrong',
   three: 'a view on a camera of the three package',
   canvas: 'a 2D canvas, ready for a frame',

@@ -2,11 +2,11 @@
 import { Camera } from 'zesty-kite';
 import { play } from 'zesty-kite/direct';
 import { record, Replay, SessionReader } from 'zesty-kite/session';
-import { TestPlayer } from 'zesty-kite/testing';
+import { SimulatedPlayer } from 'zesty-kite/simulation';
 
 const camera = new Camera({ start: { span: 300 } });
 const recording = record(camera);
-const player = new TestPlayer(camera);
+const player = new SimulatedPlayer(camera);
 player.hold('KeyD', 0.5);
 player.drag({ from: { x: 600, y: 400 }, to: { x: 300, y: 350 } });
 play(camera, { keyframes: [{ at: 1, x: 0, y: 0, span: { pixelsPerUnit: 4 } }] });

@@ -408,5 +408,5 @@ test('in a shadow tree the element is listened to like any other', async () => {
   await heard();
   await page.mouse.move(520, 30);
   await page.mouse.wheel(0, 100);
-  expect(await heard()).toContain('wheel 20.0 30.0 1.00');
+  expect(await heard()).toContain('wheel 20.0 30.0 -1.00');
 });

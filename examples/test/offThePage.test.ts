@@ -106,7 +106,7 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'react',
     'review',
     'session',
-    'testing',
+    'simulation',
     'three',
     'worker',
   ];

@@ -73,7 +73,7 @@ const MAY_IMPORT = {
   minimap: ['direct', 'dom', 'limits', 'math', 'messages', 'polygons', 'settings', 'steered.ts', 'view'],
   players: ['camera', 'messages', 'review', 'settings'],
   react: ['camera', 'dom', 'messages', 'settings', 'view'],
-  testing: ['camera', 'messages', 'settings', 'signals', 'view'],
+  simulation: ['camera', 'messages', 'settings', 'signals', 'view'],
   others: ['camera', 'math', 'messages', 'settings', 'steered.ts', 'view'],
   overlay: ['camera', 'hands', 'messages', 'view'],
   'index.ts': ['camera', 'ground', 'motion', 'settings', 'signals', 'steered.ts', 'view'],

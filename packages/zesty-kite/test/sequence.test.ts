@@ -2,20 +2,20 @@
 import { expect, test } from '@jest/globals';
 import { Camera, tiles, tilted, type Settings } from '../src/index.ts';
 import { travel } from '../src/direct/index.ts';
-import { TestPlayer } from '../src/testing/index.ts';
+import { SimulatedPlayer } from '../src/simulation/index.ts';
 
 test('from panning by keys to panels: each step does what it adds, and what was there goes on', async () => {
   const camera = new Camera({
     start: { x: 500, y: 400, span: 400 },
     bindings: { panUp: ['KeyW'], panRight: ['KeyD'] },
   });
-  const player = new TestPlayer(camera);
+  const player = new SimulatedPlayer(camera);
   const add = (settings: Settings): void => {
     camera.change(settings);
     player.settle();
   };
   /** How far a key held for a second goes, world units. */
-  const went = (codes: Parameters<TestPlayer['hold']>[0], seconds = 1): { x: number; y: number } => {
+  const went = (codes: Parameters<SimulatedPlayer['hold']>[0], seconds = 1): { x: number; y: number } => {
     const { x, y } = player.settle();
     player.hold(codes, seconds);
     const end = player.settle();

@@ -5,7 +5,7 @@ import type { Button, InputName } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
 import type { Point, ScreenPoint, Spot, View } from '../view/index.ts';
 
-export interface TestPlayerOptions {
+export interface SimulatedPlayerOptions {
   /** Frames per second; 60 when left out. The motion does not depend on it. */
   readonly rate?: number;
   /** The size of the screen, CSS pixels; 1280 × 800 when left out. */
@@ -39,7 +39,7 @@ const MOST_SECONDS = 60;
 
 /**
  * ```ts
- * const player = new TestPlayer(camera, { screen: { width: 1280, height: 800 } });
+ * const player = new SimulatedPlayer(camera, { screen: { width: 1280, height: 800 } });
  * player.hold('KeyD', 1);
  * const [held] = player.drag({ from: { x: 400, y: 300 }, to: { x: 700, y: 500 } });
  * player.expectUnder(held, { x: 700, y: 500 });
@@ -47,7 +47,7 @@ const MOST_SECONDS = 60;
  * player.expectInsideBounds();
  * ```
  */
-export class TestPlayer {
+export class SimulatedPlayer {
   readonly camera: Camera;
   readonly #interval: number;
   readonly #onFrame: (view: View) => void;
@@ -57,12 +57,12 @@ export class TestPlayer {
   #lastId = 0;
 
   /** Draws the first frame. @throws TypeError, RangeError for what is no camera, rate or size */
-  constructor(camera: Camera, options: TestPlayerOptions = {}) {
-    checkMade('TestPlayer.camera', camera, 'advance', 'a camera');
-    checkObject('TestPlayer.options', options, 'an object such as { rate: 60 }');
+  constructor(camera: Camera, options: SimulatedPlayerOptions = {}) {
+    checkMade('SimulatedPlayer.camera', camera, 'advance', 'a camera');
+    checkObject('SimulatedPlayer.options', options, 'an object such as { rate: 60 }');
     const { rate = 60, screen = { width: 1280, height: 800 }, onFrame = () => undefined } = options;
-    checkNumber('TestPlayer.options.rate', rate, 1, 1e4);
-    checkObject('TestPlayer.options.screen', screen, 'a size {width, height}');
+    checkNumber('SimulatedPlayer.options.rate', rate, 1, 1e4);
+    checkObject('SimulatedPlayer.options.screen', screen, 'a size {width, height}');
     this.camera = camera;
     this.#interval = 1000 / rate;
     this.#onFrame = onFrame;
@@ -77,7 +77,7 @@ export class TestPlayer {
 
   /** Draws frames for so long. */
   wait(seconds: number): View {
-    checkNumber('TestPlayer.wait', seconds, 0, 3600);
+    checkNumber('SimulatedPlayer.wait', seconds, 0, 3600);
     return this.#over(seconds, () => undefined);
   }
 
@@ -92,7 +92,7 @@ export class TestPlayer {
 
   /** Presses a key or several, and holds them for so long: `hold(['KeyD', 'ShiftLeft'], 1)`. */
   hold(codes: InputName | readonly InputName[], seconds: number): View {
-    checkNumber('TestPlayer.hold.seconds', seconds, 0, 3600);
+    checkNumber('SimulatedPlayer.hold.seconds', seconds, 0, 3600);
     const all = [codes].flat();
     for (const code of all) this.#send({ kind: 'key', code, down: true });
     const view = this.wait(seconds);
@@ -107,7 +107,7 @@ export class TestPlayer {
 
   /** Turns the wheel by notches (above 0 comes nearer) over a point, one a frame. */
   wheel(notches: number, at: Point): View {
-    checkNumber('TestPlayer.wheel.notches', notches, -1000, 1000);
+    checkNumber('SimulatedPlayer.wheel.notches', notches, -1000, 1000);
     const { x, y } = pointOf('wheel.at', at);
     for (let left = Math.abs(notches); left > 0; left -= 1) {
       this.#send({ kind: 'wheel', x, y, notches: Math.sign(notches) * Math.min(1, left) });
@@ -152,7 +152,7 @@ export class TestPlayer {
     const { x, y } = pointOf('expectUnder.at', at);
     const { view } = this;
     if (point?.x === undefined || point.y === undefined)
-      return refuse('TestPlayer.expectUnder.point', point, 'a point {x, y}: nothing was held');
+      return refuse('SimulatedPlayer.expectUnder.point', point, 'a point {x, y}: nothing was held');
     const shown: ScreenPoint = view.toScreen(point.x, point.y, point.height ?? view.focusHeight);
     const [right, down] = [shown.x - x, shown.y - y];
     const off = Math.sqrt(right * right + down * down);
@@ -188,8 +188,8 @@ export class TestPlayer {
     rest: number,
     call: string,
   ): readonly Grip[] {
-    checkNumber(`TestPlayer.${call}.seconds`, seconds, 0, 3600);
-    checkNumber(`TestPlayer.${call}.rest`, rest, 0, 3600);
+    checkNumber(`SimulatedPlayer.${call}.seconds`, seconds, 0, 3600);
+    checkNumber(`SimulatedPlayer.${call}.rest`, rest, 0, 3600);
     const moves = hands.map(({ from, to, input }) => ({
       id: (this.#lastId += 1),
       input,
@@ -236,8 +236,8 @@ export class TestPlayer {
 }
 
 function pointOf(path: string, { x, y }: Point): Point {
-  checkNumber(`TestPlayer.${path}.x`, x, -1e6, 1e6);
-  checkNumber(`TestPlayer.${path}.y`, y, -1e6, 1e6);
+  checkNumber(`SimulatedPlayer.${path}.x`, x, -1e6, 1e6);
+  checkNumber(`SimulatedPlayer.${path}.y`, y, -1e6, 1e6);
   return { x, y };
 }
 

@@ -1,14 +1,14 @@
 /** The player for tests of games: hands without a browser, and what it expects of the camera. */
 import { expect, test } from '@jest/globals';
 import { Camera, tilted, type Settings } from '../src/index.ts';
-import { TestPlayer } from '../src/testing/index.ts';
+import { SimulatedPlayer } from '../src/simulation/index.ts';
 import { forRuns } from './law.ts';
 import { between } from './steering.ts';
 
 const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
 
-function playerWith(settings: Settings, rate = 60): TestPlayer {
-  return new TestPlayer(new Camera([{ bounds, start: { span: 300 } }, settings]), { rate });
+function playerWith(settings: Settings, rate = 60): SimulatedPlayer {
+  return new SimulatedPlayer(new Camera([{ bounds, start: { span: 300 } }, settings]), { rate });
 }
 
 test('the held points stay under pointer and fingers, whatever is dragged (1e-3 px) and pinched (0.01 px after a second)', () => {
@@ -43,7 +43,7 @@ test('keys, wheel, taps and edges steer as they do in a page, at any rate; the m
   const ends = [30, 60, 144].map((rate) => {
     const frames: number[] = [];
     const camera = new Camera({ bounds, start: { span: 300 }, edge: true });
-    const player = new TestPlayer(camera, { rate, onFrame: ({ x }) => frames.push(x) });
+    const player = new SimulatedPlayer(camera, { rate, onFrame: ({ x }) => frames.push(x) });
     const before = player.view.x;
     player.hold(['KeyD', 'ShiftLeft'], 0.5);
     expect(player.view.x).toBeGreaterThan(before + 100);
@@ -67,7 +67,7 @@ test('an expectation that is not met says what was found and what would do', () 
   expect(player.drag({ from: { x: 300, y: 300 }, to: { x: 500, y: 300 } })).toEqual([]);
   expect(() => {
     player.expectUnder(undefined, { x: 1, y: 2 });
-  }).toThrow('TestPlayer.expectUnder.point: found nothing');
+  }).toThrow('SimulatedPlayer.expectUnder.point: found nothing');
   expect(() => {
     player.expectUnder({ x: 512, y: 384 }, { x: 600, y: 400 });
   }).toThrow('expectUnder: found (640.000, 400.000), 40.0 px off; wanted (600.000, 400.000), within 0.001 px');
@@ -75,6 +75,6 @@ test('an expectation that is not met says what was found and what would do', () 
   expect(() => {
     player.expectAtRest();
   }).toThrow(/^expectAtRest: found a camera that moves at \d+\.\d\d s; wanted one at rest$/);
-  expect(() => new TestPlayer({} as never)).toThrow('TestPlayer.camera: found {}');
-  expect(() => player.wheel(NaN, { x: 1, y: 1 })).toThrow('TestPlayer.wheel.notches: found NaN');
+  expect(() => new SimulatedPlayer({} as never)).toThrow('SimulatedPlayer.camera: found {}');
+  expect(() => player.wheel(NaN, { x: 1, y: 1 })).toThrow('SimulatedPlayer.wheel.notches: found NaN');
 });

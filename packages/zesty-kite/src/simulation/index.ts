@@ -1,0 +1,1 @@
+export { SimulatedPlayer, type Drag, type Pinch, type SimulatedPlayerOptions } from './simulatedPlayer.ts';

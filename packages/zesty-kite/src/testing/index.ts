@@ -1,1 +1,0 @@
-export { TestPlayer, type Drag, type Pinch, type TestPlayerOptions } from './testPlayer.ts';
