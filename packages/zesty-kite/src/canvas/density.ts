@@ -25,7 +25,7 @@ const MEASURES: Readonly<Record<string, (view: View) => number>> = {
 /** The unit of a zoom, and how far it is zoomed out in it. */
 function measured(zoom: Span): readonly [unit: string, out: number] {
   if (typeof zoom !== 'object') return ['span', zoom];
-  const [[unit, amount] = ['', NaN]] = Object.entries(zoom) as [string, number][];
+  const [[unit, amount] = ['', NaN]] = Object.entries<number>(zoom);
   return [unit, unit === 'pixelsPerUnit' ? 1 / amount : amount];
 }
 
