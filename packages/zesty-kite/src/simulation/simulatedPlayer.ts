@@ -34,7 +34,7 @@ export interface Pinch {
   readonly rest?: number;
 }
 
-/** Frames until the camera has to be at rest. */
+/** Seconds after which the camera has to be at rest. */
 const MOST_SECONDS = 60;
 
 /**
