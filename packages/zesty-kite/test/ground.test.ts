@@ -218,6 +218,16 @@ test('in a world that repeats itself a grip names the copy that is held, whereve
   });
 });
 
+test('the grain of heights is never coarser than a thousandth of a unit, however far samples are apart', () => {
+  for (const step of [1e-300, 1e-3, 1, 1e6, 1e12]) {
+    const grid = { id: 'a', columns: 2, rows: 2, step, heights: [0.3, 1, 2, 3] };
+    if (step > 1e-200) expect(Math.abs(terrainOfGrid(grid).heightAt(0, 0) - 0.3)).toBeLessThan(1e-3);
+    else expect(() => terrainOfGrid(grid)).not.toThrow();
+  }
+  // So small a step once made a loop that never ended.
+  expect(terrainOfGrid({ id: 'a', columns: 2, rows: 2, step: 5e-324, heights: [0, 0, 0, 0] }).highest).toBe(0);
+});
+
 test('a formula of another engine, off in its last bits, makes the same terrain; sampled on a grid it can be dug', () => {
   const counts = { dug: 0 };
   forRuns(20, between(0.5, 40), between(10, 300), between(0.25, 8), fc.nat(), (high, wide, step, seed) => {

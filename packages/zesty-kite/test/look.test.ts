@@ -307,7 +307,7 @@ const doubtful: [string, Settings, RegExp][] = [
   ['bands of 200 px', { edge: { width: 200, unit: 'pixels' } }, /^edge.width: a band of 200 px pans/],
   ['one wide band', { edge: { left: 0.4, maxWidth: 300 } }, /^edge.left: a band of 300 px pans/],
   ['a band on one side', { edge: { top: 20, unit: 'pixels' } }, /^edge.top: no other side has a band/],
-  ['a notch of 3', { zoom: { notch: 3 } }, /^zoom.notch: three notches show 27 times as much; wanted 1.04 to 1.2/],
+  ['a notch of 3', { zoom: { notch: 3 } }, /^zoom.notch: three notches show 27 times as much\. Set 1.04 to 1.2/],
   ['a speed of 20', { pan: { speed: 20 } }, /^pan.speed: at spans from 12 to 4096 held keys pan 20 screen heights/],
   [
     'units a second that race near by',

@@ -46,6 +46,23 @@ test('so many pixels per unit show, with and without panels, from the start, at 
   });
 });
 
+test('a layer or a change in another unit takes the place of the zoom below it', () => {
+  const camera = new Camera(
+    [
+      { lens: { fieldOfView: 40 }, pitch: { degrees: 60 }, zoom: { maxSpan: { pixelsPerUnit: 1 } } },
+      { start: { span: { pixelsPerUnit: 4 } } },
+      { start: { span: { eyeHeight: 120 } }, zoom: { maxSpan: { eyeHeight: 500 } } },
+    ],
+    { screen },
+  );
+  expect(camera.advance(0).eye().height).toBeCloseTo(120, 8);
+  camera.change({ zoom: { maxSpan: { pixelsPerUnit: 2 } } });
+  expect(camera.settings.zoom.maxSpan).toEqual({ pixelsPerUnit: 2 });
+  camera.change({ pitch: { degrees: { near: 40, far: 60, at: { eyeHeight: 90 }, slack: 0.1 } } });
+  camera.change({ pitch: { degrees: { near: 40, far: 60, at: { pixelsPerUnit: 3 }, slack: 0.1 } } });
+  expect(camera.settings.pitch.degrees).toMatchObject({ at: { pixelsPerUnit: 3 } });
+});
+
 test('the goal is right before the first frame, once the size of the screen is named', () => {
   const camera = new Camera([
     straightDown(),

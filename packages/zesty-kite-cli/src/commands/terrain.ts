@@ -95,11 +95,11 @@ function areaOf(text: string): Area {
     Math.max(...[left, top, right, bottom].map(Math.abs)) <= 1e12
   )
     return { left, top, right, bottom };
-  throw new InvalidArgumentError(`found "${text}"; wanted four numbers such as 0,0,1024,768.`);
+  throw new InvalidArgumentError(`expected four numbers such as 0,0,1024,768, got "${text}".`);
 }
 
 function stepOf(text: string): number {
   const step = Number(text);
   if (step > 0 && step <= 1e12) return step;
-  throw new InvalidArgumentError(`found "${text}"; wanted world units above 0, such as 4.`);
+  throw new InvalidArgumentError(`expected world units above 0, such as 4, got "${text}".`);
 }

@@ -2,7 +2,7 @@
 import { SignalFilter } from '../hands/index.ts';
 import { GRID_SECONDS, type MoverSignal } from '../motion/index.ts';
 import { cleanSignal, SIGNALS, SignalQueue, type Plan, type SignalBody } from '../signals/index.ts';
-import { SPAN, sentence, shown, spanOf, type Span } from '../settings/index.ts';
+import { hasUnit, SPAN, sentence, shown, type Span } from '../settings/index.ts';
 import type { Dispatcher } from './dispatcher.ts';
 import type { FrameClock } from './frameClock.ts';
 import type { Recorder } from './recorder.ts';
@@ -60,8 +60,8 @@ export class Inbox {
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
     const { span = 1 } = body as { readonly span?: Span };
-    if (Number.isNaN(spanOf(span, changes.last.lens, 1, 90)))
-      throw new TypeError(sentence({ path: `signal.span`, found: shown(span), wanted: SPAN }));
+    if (!hasUnit(span, changes.last.lens))
+      throw new TypeError(sentence({ path: 'signal.span', found: shown(span), wanted: SPAN }));
     if (body.kind === 'terrain') terrains.expect(body);
     if (body.kind === 'change') {
       body = changes.amended(body);

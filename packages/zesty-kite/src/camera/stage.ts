@@ -58,7 +58,7 @@ export class Stage {
 
   /** Returns the rules of the settings after a change, on the screen of other rules. */
   rulesAfter({ settings }: Checked, screen: Screen): Rules {
-    return this.#rulesFor(settings, boundaryOf(settings, this.shapes), screen);
+    return this.#rulesFor(settings, screen);
   }
 
   /** Returns whether the settings in force bring a screen of another size into play. */
@@ -160,7 +160,11 @@ export class Stage {
       (isFixed ? isZoomLimited(settings) === isZoomLimited(before) : settings.zoom === before.zoom);
     this.changes.inForce = checked;
     this.timeline.adopt(
-      this.#rulesFor(settings, stays ? boundary : boundaryOf(settings, this.shapes, { boundary, settings: before })),
+      this.#rulesFor(
+        settings,
+        this.screen,
+        stays ? boundary : boundaryOf(settings, this.shapes, { boundary, settings: before }),
+      ),
     );
   }
 
@@ -172,7 +176,7 @@ export class Stage {
     return place;
   }
 
-  #rulesFor(settings: FullSettings, boundary = boundaryOf(settings, this.shapes), screen = this.screen): Rules {
+  #rulesFor(settings: FullSettings, screen = this.screen, boundary = boundaryOf(settings, this.shapes)): Rules {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
     return createRules({ settings, screen, terrain, home: this.#home, boundary });

@@ -2,7 +2,7 @@
 import { checkList, checkObject } from '../messages/index.ts';
 import { createCurve, curveAt, log2 } from '../math/index.ts';
 import type { Span } from '../settings/index.ts';
-import type { View } from '../view/index.ts';
+import { ScratchSpot, type View } from '../view/index.ts';
 
 export interface DensityRule {
   /**
@@ -14,11 +14,13 @@ export interface DensityRule {
   readonly wholeSteps?: boolean;
 }
 
+const eye = new ScratchSpot();
+
 /** How far a view is zoomed out, in each unit. */
 const MEASURES: Readonly<Record<string, (view: View) => number>> = {
   span: ({ span }) => span,
   pixelsPerUnit: ({ scale }) => 1 / scale,
-  eyeHeight: (view) => view.eye().height - view.focusHeight,
+  eyeHeight: (view) => view.eye(eye).height - view.focusHeight,
   fieldOfView: ({ fieldOfView }) => fieldOfView,
 };
 

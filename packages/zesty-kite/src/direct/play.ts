@@ -3,7 +3,7 @@ import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { reportsOf } from '../reports.ts';
-import { SPAN, spanOf } from '../settings/index.ts';
+import { hasUnit, SPAN } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import { checkedKeyframes, targetsOf, type Cutscene } from './keyframes.ts';
@@ -64,7 +64,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   const { interruptedBy = [], onEvent = () => undefined, loop = false, targets = {} } = options;
   const checked = checkedKeyframes('play.keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);
   checked.forEach(({ span = 1 }, i) => {
-    if (Number.isNaN(spanOf(span, here.settings.lens, 1, 90))) refuse(`play.keyframes[${String(i)}].span`, span, SPAN);
+    if (!hasUnit(span, here.settings.lens)) refuse(`play.keyframes[${String(i)}].span`, span, SPAN);
   });
   checkAbilities('play.options.interruptedBy', interruptedBy);
   checkFunction('play.options.onEvent', onEvent);

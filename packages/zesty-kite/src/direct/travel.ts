@@ -2,7 +2,7 @@
 import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
-import { isSpan, SPAN, spanOf } from '../settings/index.ts';
+import { hasUnit, isSpan, SPAN } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
 import { cameraHere } from './here.ts';
@@ -62,7 +62,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const at = samples === null ? to : { ...to, ...placeOf(samples.last) };
   checkDestination(at);
   const { span: zoom = 1 } = at;
-  if (Number.isNaN(spanOf(zoom, here.settings.lens, 1, 90))) refuse('travel.to.span', zoom, SPAN);
+  if (!hasUnit(zoom, here.settings.lens)) refuse('travel.to.span', zoom, SPAN);
   const travelling = learn(here, travels);
   const journey = travelling.state;
   const id = (journey.last += 1);

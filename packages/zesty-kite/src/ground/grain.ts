@@ -2,15 +2,17 @@
 
 /** A share of the distance between samples, or of the feature: 2⁻¹⁸. */
 const SHARE = 1 / 262144;
+/** World units: no grain is coarser, or finer. */
+const COARSEST = 1 / 1024;
+const FINEST = 1e-30;
 
 /**
  * Returns the grain of heights that lie so far apart, world units: a power of two, so that rounding is exact. A height is off by at
  * most half of it. Engines whose heights differ by 1e-15 units round one in 10⁹ differently at a distance of a unit.
  */
 export function grainOf(apart: number): number {
-  let grain = 1;
-  while (grain > apart * SHARE) grain /= 2;
-  while (grain * 2 <= apart * SHARE) grain *= 2;
+  let grain = COARSEST;
+  while (grain > apart * SHARE && grain > FINEST) grain /= 2;
   return grain;
 }
 

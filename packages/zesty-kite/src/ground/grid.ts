@@ -24,8 +24,8 @@ export interface HeightGrid {
 }
 
 /**
- * Bilinear between samples; outside, the nearest edge goes on. The samples are copied, each rounded by at most `step` / 524288, so
- * that a formula gives the same heights in every engine.
+ * Bilinear between samples; outside, the nearest edge goes on. The samples are copied, each rounded by at most `step` / 524288 and
+ * 1/2048 unit, so that a formula gives the same heights in every engine.
  *
  * ```ts
  * const terrain = terrainOfGrid({ id: 'strait', columns: 513, rows: 385, step: 2, heights });
@@ -133,7 +133,7 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);
   if (grid === undefined)
     throw new RangeError(
-      'reshapeGrid.terrain: found one that is no grid; wanted one from terrainOfGrid, or from terrainOf(formula, grid)',
+      'reshapeGrid.terrain: expected a terrain of samples, from terrainOfGrid or terrainOf(formula, grid), got one of a formula',
     );
   checkObject('reshapeGrid.part', part, 'an object {column, row, columns, heights}');
   const { column, row, columns, heights } = part;

@@ -25,7 +25,7 @@ export type SampledAt = Pick<HeightGrid, 'columns' | 'rows' | 'step' | 'left' | 
 
 /**
  * Terrain from a pure function. A height that is not finite, or that throws, counts as `lowest`, one out of range as
- * the end of the range. Heights are rounded by at most `feature` / 524288, so that they are the same in every engine.
+ * the end of the range. Heights are rounded by at most `feature` / 524288 and 1/2048 unit, so that they are the same in every engine.
  *
  * ```ts
  * const dunes = terrainOf({ id: 'dunes', lowest: 0, highest: 8, feature: 2, heightAt });

@@ -27,7 +27,7 @@ export function wideBands({ edge }: SpanSettings, { width, height }: Screen): Wa
     return [
       {
         path: `edge.${name}`,
-        message: `a band of ${short(pixels(band))} px pans on the way to other things; wanted 20 to 40`,
+        message: `a band of ${short(pixels(band))} px pans on the way to other things. Set 20 to 40 px`,
       },
     ];
   });
@@ -37,7 +37,7 @@ export function wideBands({ edge }: SpanSettings, { width, height }: Screen): Wa
     ...wide,
     {
       path: `edge.${String(bands[0])}`,
-      message: 'no other side has a band, and there is no way back; wanted one at the opposite side',
+      message: 'no other side has a band, and the edges have no way back. Set a band at the opposite side',
     },
   ];
 }
@@ -48,7 +48,7 @@ export function coarseNotch({ zoom: { notch, stops } }: SpanSettings): Warning[]
   return [
     {
       path: 'zoom.notch',
-      message: `three notches show ${short(notch * notch * notch)} times as much; wanted 1.04 to 1.2`,
+      message: `three notches show ${short(notch * notch * notch)} times as much. Set 1.04 to 1.2`,
     },
   ];
 }
@@ -61,7 +61,7 @@ export function fastPan(zooms: readonly Zoom[]): Warning[] {
   return [
     {
       path: 'pan.speed',
-      message: `${range(fast)} held keys pan ${short(worst.panSpeed)} screen heights a second; wanted at most ${String(FASTEST_PAN)}, such as 1`,
+      message: `${range(fast)} held keys pan ${short(worst.panSpeed)} screen heights a second. Set at most ${String(FASTEST_PAN)}, such as 1`,
     },
   ];
 }

@@ -83,7 +83,7 @@ function isNumber(value: unknown): value is number {
 
 /** The lens has the units of all spans, the nearest zoom is nearer than the farthest, and each stop of a curve than the next. */
 function spansInOrder(settings: FullSettings, refuse: Refuse): void {
-  // What holds on the smallest screen and on the largest holds on any.
+  // An order on the smallest screen and on the largest is one on any.
   const screens = [1e-9, 1e15].map((height) => inSpans(settings, height));
   const isOn = (low: string, high: string): boolean[] =>
     screens.map((spans) => !(Number(valueAt(spans, high) ?? NaN) <= Number(valueAt(spans, low) ?? NaN)));

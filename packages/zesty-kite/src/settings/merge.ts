@@ -45,6 +45,9 @@ function withoutOtherShapes(bounds: Bounds, change: Bounds): Bounds {
   return Object.fromEntries(Object.entries(bounds).filter(([key]) => !others.includes(key)));
 }
 
+/** The keys of zooms: a zoom in one unit takes the place of a zoom in another. */
+const ZOOMS = ['span', 'minSpan', 'maxSpan', 'at'];
+
 function merge(below: unknown, above: unknown): unknown {
   if (above === undefined) return below;
   if (!isObject(above)) return above;
@@ -54,7 +57,7 @@ function merge(below: unknown, above: unknown): unknown {
     ...Object.entries(kept),
     ...Object.entries(above).map(([key, value]) => [
       key,
-      merge(Object.hasOwn(kept, key) ? kept[key] : undefined, value),
+      merge(Object.hasOwn(kept, key) && !ZOOMS.includes(key) ? kept[key] : undefined, value),
     ]),
   ]);
 }

@@ -46,6 +46,11 @@ export function spanOf(
   return highest * exp2(octaves);
 }
 
+/** Returns whether a lens has the unit of a zoom. */
+export function hasUnit(span: Span, lens: FullSettings['lens']): boolean {
+  return !Number.isNaN(spanOf(span, lens, 1, 90));
+}
+
 const MOST_OCTAVES = 4;
 const FINEST_OCTAVES = 1e-16;
 
