@@ -296,5 +296,5 @@ function zoomOf(text: string): NamedZoom {
       zoom: text,
       span: unit === 'px' ? { pixelsPerUnit: amount } : unit === 'up' ? { eyeHeight: amount } : amount,
     };
-  throw new InvalidArgumentError(`expected a span above 0 in world units, or one such as 2px or 40up, got "${text}".`);
+  throw new InvalidArgumentError(`found "${text}"; wanted a span above 0 in world units, or one such as 2px or 40up.`);
 }
