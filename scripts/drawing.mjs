@@ -18,6 +18,7 @@ const FOR = {
   worker: 'a page steers a camera elsewhere',
   session: 'recording, replaying, measuring',
   dom: 'an element → signals',
+  feels: 'named sets of easing',
   minimap: 'a small map that steers',
   css: 'elements, SVG and labels on the ground',
   pixi: 'aims containers of that package',

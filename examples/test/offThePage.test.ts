@@ -96,6 +96,7 @@ test('without a bundler: every entry is one module that imports nothing, in a pa
     'direct',
     'dom',
     'events',
+    'feels',
     'index',
     'minimap',
     'others',

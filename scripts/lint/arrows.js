@@ -70,6 +70,7 @@ const MAY_IMPORT = {
     'view',
   ],
   events: ['camera', 'hands', 'limits', 'math', 'messages', 'motion', 'reports.ts', 'signals', 'view'],
+  feels: ['settings'],
   minimap: ['direct', 'dom', 'limits', 'math', 'messages', 'polygons', 'settings', 'steered.ts', 'view'],
   players: ['camera', 'messages', 'review', 'settings'],
   react: ['camera', 'dom', 'messages', 'settings', 'view'],

@@ -7,6 +7,7 @@ const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 export async function settingsJsonSchema() {
   const { toJsonSchema } = await import('@valibot/to-json-schema');
   const { settingsSchema, descriptions } = await import(`${root}packages/zesty-kite/dist/settings/index.js`);
+  const { useful } = await import(`${root}packages/zesty-kite/dist/settings/useful.js`);
   const schema = toJsonSchema(settingsSchema, { target: 'draft-2020-12', typeMode: 'input', ignoreActions: ['check'] });
   schema.$schema = DRAFT;
   schema.title = 'Settings of a Zesty Kite camera';
@@ -24,6 +25,7 @@ export async function settingsJsonSchema() {
   describe(schema, '');
   // The check of settings reads `true` as an empty object before the schema sees it.
   schema.properties.edge.anyOf.push({ const: true });
+  schema.$defs = { useful: usefulJsonSchema(schema, useful) };
   return schema;
 }
 
@@ -161,6 +163,35 @@ export async function cutsceneJsonSchema() {
   };
 }
 
+/**
+ * A schema of the useful part of each number that is allowed. Its title is the unit.
+ *
+ * @throws Error for a number without a unit, and for a unit without a number
+ */
+function usefulJsonSchema(schema, useful) {
+  const unused = new Set(Object.keys(useful));
+  const below = (node, path) => {
+    const properties = Object.entries(objectOf(node)?.properties ?? {}).flatMap(([name, child]) => {
+      const part = below(child, path === '' ? name : `${path}.${name}`);
+      return part === null ? [] : [[name, part]];
+    });
+    if (properties.length > 0) return { type: 'object', properties: Object.fromEntries(properties) };
+    if (!isNumber(node)) return null;
+    unused.delete(path);
+    const { unit, range } = described(useful, 'settings', path, 'useful');
+    const ends = range && { minimum: range[0], maximum: range[1] };
+    return { title: unit, type: 'number', ...ends };
+  };
+  const made = below(schema, '');
+  if (unused.size > 0) throw new Error(`settings/useful.ts: there is no number ${[...unused].join(', ')}.`);
+  return { description: 'The useful range of each number. Values beyond it are allowed. Titles are units.', ...made };
+}
+
+/** Whether a number would do, among others. */
+function isNumber({ type, anyOf = [] }) {
+  return type === 'number' || anyOf.some(isNumber);
+}
+
 /** Says of each object among the choices of a schema which further keys it takes. */
 function closeObjects(node, additionalProperties) {
   if (node.properties) node.additionalProperties = additionalProperties;
@@ -171,9 +202,9 @@ function closeObjects(node, additionalProperties) {
   for (const choice of node.anyOf ?? []) closeObjects(choice, additionalProperties);
 }
 
-function described(descriptions, room, path) {
-  const text = descriptions[path];
-  if (text === undefined) throw new Error(`${room}/descriptions.ts lacks "${path}".`);
+function described(table, room, path, file = 'descriptions') {
+  const text = table[path];
+  if (text === undefined) throw new Error(`${room}/${file}.ts lacks "${path}".`);
   return text;
 }
 

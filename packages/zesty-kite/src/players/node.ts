@@ -9,7 +9,9 @@ export interface JsonSchema {
   readonly items?: unknown;
   readonly minimum?: number;
   readonly maximum?: number;
+  readonly title?: string;
   readonly description?: string;
+  readonly $defs?: Readonly<Record<string, JsonSchema>>;
 }
 
 /** @returns null where there is no such setting */

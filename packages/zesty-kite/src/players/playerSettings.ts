@@ -6,7 +6,7 @@ import { sentence, shown, type Settings } from '../settings/index.ts';
 import { memberAt, nodeAt, type JsonSchema } from './node.ts';
 import type { PlayerTexts } from './texts.ts';
 
-/** How far a player may go with a setting. What is left out is as the schema of the settings has it. */
+/** How far a player may go with a setting. The default ends of a number are its useful range in the schema, and the game's value. */
 export interface Offer {
   readonly min?: number;
   readonly max?: number;
@@ -34,6 +34,8 @@ export interface OfferedSetting {
   readonly min?: number;
   readonly max?: number;
   readonly step?: number;
+  /** Of a number, such as "s"; empty if the schema names none. */
+  readonly unit?: string;
   /** Of a choice. */
   readonly among?: readonly unknown[];
 }
@@ -215,9 +217,17 @@ export class PlayerSettings {
     const isUnit = typeof item.value === 'object' && item.value !== null;
     if (type !== 'number' || isUnit) return { ...item, kind: 'other' };
     const ends = node.type === 'number' ? node : (node.anyOf?.find((one) => one.type === 'number') ?? {});
-    const min = Math.max(offer.min ?? -Infinity, ends.minimum ?? -Infinity);
-    const max = Math.min(offer.max ?? Infinity, ends.maximum ?? Infinity);
-    return { ...item, kind: 'number', min, max, ...(offer.step === undefined ? {} : { step: offer.step }) };
+    const { useful = {} } = this.#schema.$defs ?? {};
+    const { title: unit = '', minimum, maximum } = nodeAt(useful, path) ?? {};
+    // The useful range, and what the game has.
+    const games = typeof item.game === 'number' ? [item.game] : [];
+    const {
+      min: least = Math.min(minimum ?? -Infinity, ...games),
+      max: most = Math.max(maximum ?? Infinity, ...games),
+    } = offer;
+    const min = Math.max(least, ends.minimum ?? -Infinity);
+    const max = Math.min(most, ends.maximum ?? Infinity);
+    return { ...item, kind: 'number', unit, min, max, ...(offer.step === undefined ? {} : { step: offer.step }) };
   }
 }
 

@@ -1,4 +1,4 @@
 export { bindingWarnings } from './bindings.ts';
 export { voidAtFlattest, type Void } from './guard.ts';
-export { reviewSettings } from './review.ts';
+export { reviewSettings, unseenPlaces } from './review.ts';
 export type { Warning } from './warning.ts';

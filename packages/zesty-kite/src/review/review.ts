@@ -3,15 +3,15 @@ import { coarseNotch, fastPan, wideBands } from './habits.ts';
 import { checkNumber, checkObject } from '../messages/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, log2 } from '../math/index.ts';
-import { rulesOf } from '../motion/index.ts';
+import { rulesOf, type Rules } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import { checkSettings, type FullSettings, type Settings, type SpanSettings } from '../settings/index.ts';
-import type { Screen } from '../view/index.ts';
+import type { Point, Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import { beyondGuard } from './guard.ts';
 import { emptyRings, largerThanBounds, noShape, sharpCorners } from './shapes.ts';
 import { greatest, range, short, size } from './texts.ts';
-import { neverSeen } from './unseen.ts';
+import { neverSeen, seenFrom } from './unseen.ts';
 import type { Warning } from './warning.ts';
 import { zoomsOf, type Zoom } from './zooms.ts';
 
@@ -28,12 +28,7 @@ export function reviewSettings(
   screen: Screen = { width: 1280, height: 800 },
   terrain: Terrain | null = null,
 ): Warning[] {
-  checkObject('reviewSettings.screen', screen, 'a size {width, height}');
-  checkNumber('reviewSettings.screen.width', screen.width, 1, 1e6);
-  checkNumber('reviewSettings.screen.height', screen.height, 1, 1e6);
-  const ground = terrain === null ? null : soundTerrain('reviewSettings.terrain', terrain);
-  const full = checkSettings(settings, { shapes: [polygons] });
-  const rules = rulesOf(full, [polygons], screen, ground);
+  const { full, rules } = looked('reviewSettings', settings, screen, terrain);
   const zooms = zoomsOf(rules);
   return [
     ...notches(full, zooms),
@@ -54,6 +49,37 @@ export function reviewSettings(
     ...neverSeen(rules, zooms),
     ...bindingWarnings(full),
   ];
+}
+
+/**
+ * Returns places of the map that never show, because the view is kept inside the bounds: to be drawn. Some 1,600 places are looked at.
+ *
+ * @param screen the screen to think of, CSS pixels
+ * @returns world units; empty if everything can be seen
+ * @throws SettingsError for settings that are not allowed
+ */
+export function unseenPlaces(
+  settings: Settings | readonly Settings[],
+  screen: Screen = { width: 1280, height: 800 },
+  terrain: Terrain | null = null,
+): readonly Point[] {
+  const { rules } = looked('unseenPlaces', settings, screen, terrain);
+  return seenFrom(rules, zoomsOf(rules)[0]?.span ?? 1).unseen;
+}
+
+/** @throws TypeError; SettingsError */
+function looked(
+  call: string,
+  settings: Settings | readonly Settings[],
+  screen: Screen,
+  terrain: Terrain | null,
+): { readonly full: FullSettings; readonly rules: Rules } {
+  checkObject(`${call}.screen`, screen, 'a size {width, height}');
+  checkNumber(`${call}.screen.width`, screen.width, 1, 1e6);
+  checkNumber(`${call}.screen.height`, screen.height, 1, 1e6);
+  const ground = terrain === null ? null : soundTerrain(`${call}.terrain`, terrain);
+  const full = checkSettings(settings, { shapes: [polygons] });
+  return { full, rules: rulesOf(full, [polygons], screen, ground) };
 }
 
 function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {

@@ -13,23 +13,33 @@ const PLACES = 40;
 /** A smaller share of the map that never shows is no loss. */
 const LEAST_UNSEEN = 0.01;
 
-/** Places of the bounds that never show, even at the nearest zoom: those that no allowed focus brings into the safe frame. */
-export function neverSeen(rules: Rules, zooms: readonly Zoom[]): Warning[] {
-  const { settings, boundary } = rules;
-  const [nearest] = zooms;
-  if (settings.bounds?.keep !== 'view' || nearest === undefined) return [];
-  const motion = new Motion(rules, []);
-  new Placing(motion).begin({ ...startPlace(settings, boundary), span: nearest.span });
-  const places = placesIn(motion, settings.bounds);
-  const unseen = places.filter((place) => !canBeSeen(motion, place));
-  const share = unseen.length / places.length;
-  if (share < LEAST_UNSEEN) return [];
+/** Warns of a map that has many places that no allowed focus brings into the safe frame. */
+export function neverSeen(rules: Rules, [nearest]: readonly Zoom[]): Warning[] {
+  if (nearest === undefined) return [];
+  const { unseen, count, motion } = seenFrom(rules, nearest.span);
+  const share = unseen.length / count;
+  if (!(share >= LEAST_UNSEEN)) return [];
   return [
     {
       path: 'bounds.keep',
       message: `${short(100 * share)} % of the map can never be seen, as the view is kept inside (span ${short(motion.span)}, heading ${short(motion.heading)}); wanted keep "focus"`,
     },
   ];
+}
+
+/**
+ * Returns the places of the bounds that never show, even at the nearest zoom, and how many places were looked at. They are
+ * spread evenly over the bounds.
+ *
+ * @param span the nearest zoom, world units
+ */
+export function seenFrom(rules: Rules, span: number): { unseen: Point[]; count: number; motion: Motion } {
+  const { settings, boundary } = rules;
+  const motion = new Motion(rules, []);
+  if (settings.bounds?.keep !== 'view') return { unseen: [], count: 0, motion };
+  new Placing(motion).begin({ ...startPlace(settings, boundary), span });
+  const places = placesIn(motion, settings.bounds);
+  return { unseen: places.filter((place) => !canBeSeen(motion, place)), count: places.length, motion };
 }
 
 /** Places spread evenly over the bounds. */

@@ -1,0 +1,1 @@
+export { crisp, feels, floating, heavy, instant, supple, type FeelName } from './feels.ts';
