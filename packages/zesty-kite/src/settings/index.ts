@@ -11,7 +11,17 @@ export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
 export type { KnownShapes, ShapeChecks } from './shapes.ts';
 export { settingsSchema, isSpan } from './schema.ts';
-export { hasUnit, inSpans, NEAREST_SPAN, SPAN, spanOf, type ByZoom, type InSpans, type SpanSettings } from './spans.ts';
+export {
+  hasUnit,
+  inSpans,
+  NEAREST_SPAN,
+  SPAN,
+  spanOf,
+  valueAtSpan,
+  type ByZoom,
+  type InSpans,
+  type SpanSettings,
+} from './spans.ts';
 export type { Span, ZoomUnit } from './zoomUnit.ts';
 export type { FullBounds, FullSettings, Settings } from './types.ts';
 export { SettingsError } from './settingsError.ts';

@@ -42,7 +42,7 @@ export function spanOf(
   // log₂ of the span lies between those of the steepest pitch and of one degree.
   let octaves = 0;
   for (let step = MOST_OCTAVES; step > FINEST_OCTAVES; step /= 2)
-    if (angle(at(pitch, highest * exp2(octaves + step))).sine * exp2(octaves + step) < 1) octaves += step;
+    if (angle(valueAtSpan(pitch, highest * exp2(octaves + step))).sine * exp2(octaves + step) < 1) octaves += step;
   return highest * exp2(octaves);
 }
 
@@ -67,8 +67,14 @@ function angle(degrees: number): Angle {
   return computed;
 }
 
-/** The value at a span of what follows the zoom. */
-function at(value: Exclude<InSpans<ByZoom>, number>, span: number): number {
+/**
+ * Returns the value of a setting that follows the zoom, such as `pitch.degrees`, without easing: for charts.
+ *
+ * @param value the setting with spans in world units: of `inSpans`
+ * @param span world units, above 0. At the span of a switch it is `near`.
+ */
+export function valueAtSpan(value: InSpans<ByZoom>, span: number): number {
+  if (typeof value === 'number') return value;
   if (!Array.isArray(value)) return span > value.at ? value.far : value.near;
   return curveAt(createCurve(value.map(([stop, there]) => [log2(stop), there])), log2(span));
 }

@@ -1,0 +1,149 @@
+/** Keeps settings: in the file of the project, in a download, in the clipboard, in a file of the player's choice. */
+import type { Settings } from 'zesty-kite';
+import type { PanelOptions } from '../panel/options.ts';
+import type { Tuning } from '../tuning/tuning.ts';
+import { download } from './download.ts';
+import { projectFiles, type ProjectFile } from './projectFile.ts';
+
+interface Picker {
+  readonly showSaveFilePicker?: (options: object) => Promise<{
+    createWritable: () => Promise<{ write: (text: string) => Promise<void>; close: () => Promise<void> }>;
+  }>;
+}
+
+export class Keeper {
+  /** How the last save ended. */
+  told = '';
+  readonly #window: Window & typeof globalThis;
+  readonly #tuning: Tuning;
+  readonly #file: ProjectFile | null;
+  readonly #name: string;
+  readonly #changed: () => void;
+  readonly #follow: (file: ProjectFile) => void;
+
+  /** @param file of the project, or the name of a download */
+  constructor(
+    window: Window & typeof globalThis,
+    tuning: Tuning,
+    file: string | undefined,
+    settings: PanelOptions['settings'],
+    changed: () => void,
+  ) {
+    this.#window = window;
+    this.#tuning = tuning;
+    this.#changed = changed;
+    const found = fileOf(file, settings);
+    this.#file = found;
+    this.#name = (file ?? found?.path ?? 'camera.json').split('/').at(-1) ?? 'camera.json';
+    this.#follow = (edited) => {
+      if (edited.path === found?.path) this.#onEdited(edited);
+    };
+    projectFiles()?.followers.add(this.#follow);
+  }
+
+  /** The file in the project; null without the plug-in. */
+  get path(): string | null {
+    return this.#file?.path ?? null;
+  }
+
+  get canChoose(): boolean {
+    return (this.#window as Picker).showSaveFilePicker !== undefined;
+  }
+
+  /** What a file of the settings has. */
+  get json(): string {
+    return `${JSON.stringify(this.#tuning.settings, null, 2)}\n`;
+  }
+
+  close(): void {
+    projectFiles()?.followers.delete(this.#follow);
+  }
+
+  /** Writes the differences to the file in the project. */
+  async save(): Promise<void> {
+    if (this.#file === null) {
+      this.download();
+      return;
+    }
+    // As it is now: an edit may have replaced it.
+    const file = projectFiles()?.files.get(this.#file.path) ?? this.#file;
+    const response = await this.#window.fetch(file.address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-zesty-kite-token': file.token },
+      body: JSON.stringify({ file: file.path, digest: file.digest, edits: this.#tuning.unsaved }),
+    });
+    const answer = (await response.json()) as { readonly digest?: string; readonly message?: string };
+    if (answer.digest === undefined) {
+      this.#tell(answer.message ?? `The server answered ${String(response.status)}.`);
+      return;
+    }
+    file.digest = answer.digest;
+    this.#tuning.saved();
+    this.#tell(`Saved to ${file.path}.`);
+  }
+
+  download(): void {
+    download(this.#window, this.#name, this.json);
+    this.#kept(`Downloaded ${this.#name}.`);
+  }
+
+  async copyJson(): Promise<void> {
+    await this.#window.navigator.clipboard.writeText(this.json);
+    this.#tell('Copied the settings as JSON.');
+  }
+
+  async copyCode(): Promise<void> {
+    const code = `const settings: Settings = ${asCode(this.#tuning.settings)};\n`;
+    await this.#window.navigator.clipboard.writeText(code);
+    this.#tell('Copied the settings as code.');
+  }
+
+  /** The browser's own dialog for files. */
+  async choose(): Promise<void> {
+    const chosen = await (this.#window as Picker).showSaveFilePicker?.({ suggestedName: this.#name });
+    const written = await chosen?.createWritable();
+    await written?.write(this.json);
+    await written?.close();
+    this.#kept('Saved.');
+  }
+
+  /** What could not be kept is told, and nothing is lost. */
+  fail(error: unknown): void {
+    this.#tell(error instanceof Error ? error.message : String(error));
+  }
+
+  #onEdited({ settings, path }: ProjectFile): void {
+    try {
+      this.#tuning.reload(settings);
+      this.#tell(`${path} was edited.`);
+    } catch (error) {
+      this.fail(error);
+    }
+  }
+
+  #kept(told: string): void {
+    this.#tuning.saved();
+    this.#tell(told);
+  }
+
+  #tell(told: string): void {
+    this.told = told;
+    this.#changed();
+  }
+}
+
+/** By its settings, which the page has from it; or by its name. */
+function fileOf(name: string | undefined, settings: PanelOptions['settings']): ProjectFile | null {
+  const layers = Array.isArray(settings) ? (settings as readonly Settings[]) : [settings];
+  const files = [...(projectFiles()?.files.values() ?? [])];
+  return (
+    files.find((file) => file.settings === layers.at(-1)) ??
+    files.find(({ path }) => name !== undefined && (path === name || path.endsWith(`/${name}`))) ??
+    null
+  );
+}
+
+/** JSON with keys as code has them. */
+function asCode(settings: Settings): string {
+  return JSON.stringify(settings, null, 2).replaceAll(/^(\s*)"([A-Za-z]\w*)":/gm, '$1$2:');
+}

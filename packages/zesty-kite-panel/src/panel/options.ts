@@ -1,0 +1,33 @@
+/** What a panel is opened with. */
+import type { Settings } from 'zesty-kite';
+
+export interface PanelOptions {
+  /**
+   * The settings that the camera was made with: an object, or the same list of layers. The last layer is that of the file: the
+   * panel changes and saves it. When left out, what the camera has now is the layer below, and the file is empty.
+   */
+  readonly settings?: Settings | readonly Settings[];
+  /** The settings file in the project, such as `src/camera.json`: saved to it if the Vite plug-in names it, else the name of a download. */
+  readonly file?: string;
+  /** The element that shows the map: its clicks draw an outline. The first canvas of the page when left out. */
+  readonly map?: HTMLElement;
+  /** The key that folds and unfolds the panel, a UI Events `code`; `Backquote` when left out. */
+  readonly key?: string;
+  /** The key that swaps the two versions; `Backslash` when left out. */
+  readonly swapKey?: string;
+  /** It begins as a small button. */
+  readonly folded?: boolean;
+  /** The game draws all of `panel.views`, side by side: a take can then be seen under both versions at once. */
+  readonly sideBySide?: boolean;
+  readonly corner?: 'top-right' | 'top-left';
+}
+
+/** The layers below the file, and that of the file. */
+export function layersOf(settings: PanelOptions['settings'], now: Settings): readonly Settings[] {
+  if (settings === undefined) return [now, {}];
+  return isLayers(settings) ? [{}, ...settings] : [{}, settings];
+}
+
+function isLayers(settings: Settings | readonly Settings[]): settings is readonly Settings[] {
+  return Array.isArray(settings);
+}

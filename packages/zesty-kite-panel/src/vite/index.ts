@@ -1,0 +1,1 @@
+export { settingsFile, type SettingsFileOptions, type SettingsFilePlugin } from './settingsFile.ts';
