@@ -1,9 +1,9 @@
 /** Two versions of the settings under the same hands. */
-import type { Camera, CameraLike, FullSettings, View } from 'zesty-kite';
+import type { CameraLike, FullSettings, View } from 'zesty-kite';
 import { learn } from 'zesty-kite/abilities';
 import { DIRECTED } from 'zesty-kite/direct';
 import { record, type Recording } from 'zesty-kite/session';
-import { terrainOf } from '../panel/cameraParts.ts';
+import { cameraHere, isHere, terrainOf } from '../panel/cameraParts.ts';
 import type { Slot, Tuning } from '../tuning/tuning.ts';
 import { Probe, type Sample } from './lines.ts';
 import { Hands, Player, startOf, takeOf, type Take } from './take.ts';
@@ -41,7 +41,7 @@ export class Compare {
 
   /** A camera in a worker records there. */
   get canRecord(): boolean {
-    return 'terrain' in this.#camera;
+    return isHere(this.#camera);
   }
 
   get isRecording(): boolean {
@@ -72,7 +72,7 @@ export class Compare {
   toggleRecording(): void {
     if (this.#recording === null) {
       this.stop();
-      this.#recording = record(this.#camera as Camera);
+      this.#recording = record(cameraHere(this.#camera));
       return;
     }
     this.#recording.stop();
@@ -95,7 +95,7 @@ export class Compare {
     const { take } = this;
     if (take === null) return;
     this.time = 0;
-    for (const mover of DIRECTED) learn(this.#camera as Camera, mover);
+    for (const mover of DIRECTED) learn(cameraHere(this.#camera), mover);
     this.#camera.place(startOf(take) as Parameters<CameraLike['place']>[0]);
     this.#begin(take);
     this.#hands = new Hands(take);

@@ -18,9 +18,32 @@ export function cutsceneTab(desk: PanelDesk): TemplateResult {
   };
   const none = keyframes.length === 0;
   return html`<div class="bar" role="group" aria-label="Keyframes">
-      <button type="button" @click=${act(() => flight.add())}>Keyframe here</button>
-      <button type="button" ?disabled=${chosen < 0} @click=${act(() => flight.take())}>Move it here</button>
-      <button type="button" ?disabled=${chosen < 0} @click=${act(() => flight.remove(chosen))}>Remove</button>
+      <button
+        type="button"
+        @click=${act(() => {
+          flight.add();
+        })}
+      >
+        Keyframe here
+      </button>
+      <button
+        type="button"
+        ?disabled=${chosen < 0}
+        @click=${act(() => {
+          flight.take();
+        })}
+      >
+        Move it here
+      </button>
+      <button
+        type="button"
+        ?disabled=${chosen < 0}
+        @click=${act(() => {
+          flight.remove(chosen);
+        })}
+      >
+        Remove
+      </button>
     </div>
     <div class="bar" role="group" aria-label="Scene">
       <button
@@ -34,7 +57,15 @@ export function cutsceneTab(desk: PanelDesk): TemplateResult {
       >
         ${isPlaying ? 'Pause' : 'Play'}
       </button>
-      <button type="button" ?disabled=${none} @click=${act(() => flight.end())}>Fly on</button>
+      <button
+        type="button"
+        ?disabled=${none}
+        @click=${act(() => {
+          flight.end();
+        })}
+      >
+        Fly on
+      </button>
       <button
         type="button"
         ?disabled=${none}

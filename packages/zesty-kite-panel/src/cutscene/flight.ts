@@ -1,6 +1,7 @@
 /** A cutscene that is made by flying: keyframes are taken from where the camera is. */
-import type { Camera, CameraLike } from 'zesty-kite';
+import type { CameraLike } from 'zesty-kite';
 import { checkCutscene, play, type Cutscene, type Keyframe, type Played } from 'zesty-kite/direct';
+import { cameraHere } from '../panel/cameraParts.ts';
 import { fine, fineAt } from '../rows/here.ts';
 import { rounded } from '../tuning/slider.ts';
 
@@ -15,12 +16,12 @@ export class Flight {
   chosen = -1;
   /** Where the scene is, seconds. */
   time = 0;
-  readonly #camera: Camera;
+  readonly #camera: CameraLike;
   #played: Played | null = null;
   #isPaused = false;
 
   constructor(camera: CameraLike) {
-    this.#camera = camera as Camera;
+    this.#camera = camera;
   }
 
   get length(): number {
@@ -114,7 +115,7 @@ export class Flight {
   }
 
   #begun(): Played {
-    this.#played ??= play(this.#camera, { keyframes: this.keyframes });
+    this.#played ??= play(cameraHere(this.#camera), { keyframes: this.keyframes });
     return this.#played;
   }
 

@@ -1,5 +1,6 @@
 /** One line puts the panel over a game. */
 import type { CameraLike } from 'zesty-kite';
+import { checkMade } from './checkMade.ts';
 import type { PanelOptions } from './options.ts';
 import { OpenedPanel, type Panel } from './panel.ts';
 
@@ -13,7 +14,6 @@ import { OpenedPanel, type Panel } from './panel.ts';
  * @throws TypeError if `camera` is no camera; SettingsError for settings that are not allowed
  */
 export function openPanel(camera: CameraLike, options: PanelOptions = {}): Panel {
-  if (typeof (camera as unknown) !== 'object' || !('change' in camera))
-    throw new TypeError(`openPanel.camera: expected a camera, got ${String(camera)}`);
+  checkMade('openPanel.camera', camera, 'change', 'a camera');
   return new OpenedPanel(camera, options, window);
 }

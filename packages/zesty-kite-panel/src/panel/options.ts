@@ -11,6 +11,8 @@ export interface PanelOptions {
   readonly file?: string;
   /** The element that shows the map: its clicks draw an outline. The first canvas of the page when left out. */
   readonly map?: HTMLElement;
+  /** Called with the settings of the file, as they would be saved, after each change of them. */
+  readonly changed?: (settings: Settings) => void;
   /** The key that folds and unfolds the panel, a UI Events `code`; `Backquote` when left out. */
   readonly key?: string;
   /** The key that swaps the two versions; `Backslash` when left out. */

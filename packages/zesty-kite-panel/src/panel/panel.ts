@@ -117,9 +117,22 @@ export class OpenedPanel implements Panel, PanelDesk {
       this.element.addEventListener(type, (event) => {
         event.stopPropagation();
       });
-    window.addEventListener('keydown', (event) => this.#onKey(event, options), { signal });
-    this.ground.listen(window, () => this.redraw(), signal);
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        this.#onKey(event, options);
+      },
+      { signal },
+    );
+    this.ground.listen(
+      window,
+      () => {
+        this.redraw();
+      },
+      signal,
+    );
     this.tuning.changed = () => {
+      options.changed?.(this.settings);
       this.#reviewSoon();
       this.redraw();
     };
@@ -173,7 +186,7 @@ export class OpenedPanel implements Panel, PanelDesk {
     this.redraw();
   }
 
-  toggle(on: boolean = !this.#isOpen): void {
+  toggle(on = !this.#isOpen): void {
     this.#isOpen = on;
     this.redraw();
   }
@@ -286,7 +299,16 @@ export class OpenedPanel implements Panel, PanelDesk {
     const over = this.ground.isEmpty ? nothing : html`<svg class="over" aria-hidden="true">${this.ground.draw()}</svg>`;
     return html`${over}${this.#isOpen
       ? this.#opened()
-      : html`<button type="button" class="fold" aria-expanded="false" @click=${() => this.toggle()}>Camera</button>`}`;
+      : html`<button
+          type="button"
+          class="fold"
+          aria-expanded="false"
+          @click=${() => {
+            this.toggle();
+          }}
+        >
+          Camera
+        </button>`}`;
   }
 
   #opened(): TemplateResult {
@@ -294,23 +316,32 @@ export class OpenedPanel implements Panel, PanelDesk {
     return html`<section
       class="panel"
       aria-label="Camera settings"
-      @pointerover=${(event: Event) => this.#onFocus(event)}
-      @focusin=${(event: Event) => this.#onFocus(event)}
-      @keydown=${(event: KeyboardEvent) => this.#onUndo(event)}
+      @pointerover=${(event: Event) => {
+        this.#onFocus(event);
+      }}
+      @focusin=${(event: Event) => {
+        this.#onFocus(event);
+      }}
+      @keydown=${(event: KeyboardEvent) => {
+        this.#onUndo(event);
+      }}
     >
       <header>
-        <h2>Camera</h2>
-        <button type="button" ?disabled=${!this.tuning.canGo(-1)} title="Control Z" @click=${() => this.#go(-1)}>
-          Undo
+        <div role="tablist" aria-label="Parts of the panel">
+          ${(Object.keys(TABS) as Tab[]).map((name) => this.#tabButton(name))}
+        </div>
+        ${this.#stepButton(-1, 'Undo', '↶', 'Control Z')}${this.#stepButton(1, 'Redo', '↷', 'Control Shift Z')}
+        <button
+          type="button"
+          aria-expanded="true"
+          aria-label="Fold the panel"
+          @click=${() => {
+            this.toggle();
+          }}
+        >
+          –
         </button>
-        <button type="button" ?disabled=${!this.tuning.canGo(1)} title="Control Shift Z" @click=${() => this.#go(1)}>
-          Redo
-        </button>
-        <button type="button" aria-expanded="true" aria-label="Fold the panel" @click=${() => this.toggle()}>–</button>
       </header>
-      <div class="bar" role="tablist" aria-label="Parts of the panel">
-        ${(Object.keys(TABS) as Tab[]).map((name) => this.#tabButton(name))}
-      </div>
       <div class="tab" role="tabpanel" aria-label=${this.#tab}>${TABS[this.#tab](this)}</div>
       <footer>${this.#focused === '' ? '' : html`<b>${this.#focused}</b> `}${help}</footer>
     </section>`;
@@ -327,6 +358,20 @@ export class OpenedPanel implements Panel, PanelDesk {
       }}
     >
       ${name}
+    </button>`;
+  }
+
+  #stepButton(steps: 1 | -1, name: string, sign: string, keys: string): TemplateResult {
+    return html`<button
+      type="button"
+      aria-label=${name}
+      title=${`${name}: ${keys}`}
+      ?disabled=${!this.tuning.canGo(steps)}
+      @click=${() => {
+        this.#go(steps);
+      }}
+    >
+      ${sign}
     </button>`;
   }
 

@@ -3,6 +3,7 @@ import { feels, type FeelName } from 'zesty-kite/feels';
 import { html, nothing, type TemplateResult } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { belongs, boundsRow } from '../rows/boundsRow.ts';
+import { HERE } from '../rows/here.ts';
 import { checkBox, row } from '../rows/row.ts';
 import { LISTED, SECTIONS, type Setting } from '../tuning/listed.ts';
 import { isTree, valueAt } from '../tuning/paths.ts';
@@ -148,12 +149,27 @@ function sectionOf(
       ${section} ${changed === 0 ? nothing : html`<span class="count">${changed} changed</span>`}
       ${warned === 0 ? nothing : html`<span class="warned">⚠ ${warned}</span>`}
     </summary>
+    ${isOpen && section === 'start' && desk.search === '' ? startHere(desk) : nothing}
     ${isOpen
       ? html`${section === 'bounds' ? boundsRow(desk) : nothing}${rows
           .filter(({ path }) => path !== 'bounds')
           .map((setting) => row(desk, setting))}`
       : nothing}
   </details>`;
+}
+
+/** The whole pose at once. */
+function startHere(desk: PanelDesk): TemplateResult {
+  return html`<div class="row" data-path="start">
+    <button
+      type="button"
+      @click=${() => {
+        desk.set('start', HERE['start']?.(desk.camera, desk.full));
+      }}
+    >
+      Start where the camera is now
+    </button>
+  </div>`;
 }
 
 /** What is searched for, and what its group has now. */

@@ -32,7 +32,7 @@ export const STYLE = `
 .fold { padding: 6px 12px; border-radius: 8px; background: var(--back); }
 header, footer, .bar { padding: 6px 8px; border-bottom: 1px solid var(--line); }
 header { display: flex; gap: 6px; align-items: center; }
-header h2 { margin: 0; font-size: 13px; flex: 1; }
+header [role='tablist'] { display: flex; gap: 4px; flex: 1; }
 footer { border: 0; border-top: 1px solid var(--line); color: var(--faint); height: 58px; overflow: auto; margin: 0; }
 .tab { display: flex; flex-direction: column; min-height: 0; flex: 1; }
 .body { overflow: auto; flex: 1; overscroll-behavior: contain; }
@@ -104,6 +104,8 @@ svg text { fill: var(--faint); font-size: 9px; }
 .over .unseen { fill: #d6402b88; }
 @media (max-width: 480px) {
   .panel { max-height: 55vh; }
+  .tab { display: block; overflow: auto; }
+  .body { overflow: visible; }
   footer { height: 40px; }
 }
 `;

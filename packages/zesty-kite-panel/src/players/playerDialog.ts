@@ -1,6 +1,7 @@
 /** A settings dialog for players, made of what the game offers. */
 import { inputLabels, nextInput } from 'zesty-kite/dom';
 import type { OfferedSetting, PlayerSettings } from 'zesty-kite/players';
+import { checkMade } from '../panel/checkMade.ts';
 import { html, nothing, render, type TemplateResult } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { scaleOf, valueOn, wayOf } from '../tuning/slider.ts';
@@ -36,10 +37,8 @@ const STEPS = 100;
  * ```
  */
 export function createPlayerDialog(own: PlayerSettings, options: PlayerDialogOptions = {}): PlayerDialog {
-  if (typeof (own as unknown) !== 'object' || !('offered' in own))
-    throw new TypeError(`createPlayerDialog.own: expected a PlayerSettings, got ${String(own)}`);
-  const dialog = new Dialog(own, options);
-  return dialog;
+  checkMade('createPlayerDialog.own', own, 'offered', 'a PlayerSettings');
+  return new Dialog(own, options);
 }
 
 class Dialog implements PlayerDialog {
@@ -113,8 +112,22 @@ class Dialog implements PlayerDialog {
       <header><h2>${title}</h2></header>
       <div class="rows">${this.#own.offered.map((item) => this.#row(item))}</div>
       <footer>
-        <button type="button" @click=${() => this.#reset()}>${resetAll}</button>
-        <button type="button" @click=${() => this.close()}>${close}</button>
+        <button
+          type="button"
+          @click=${() => {
+            this.#reset();
+          }}
+        >
+          ${resetAll}
+        </button>
+        <button
+          type="button"
+          @click=${() => {
+            this.close();
+          }}
+        >
+          ${close}
+        </button>
       </footer>
     </section>`;
   }
@@ -133,7 +146,9 @@ class Dialog implements PlayerDialog {
         class="reset"
         aria-label=${filled(this.#texts.reset, { name })}
         ?disabled=${!isOwn}
-        @click=${() => this.#reset(path)}
+        @click=${() => {
+          this.#reset(path);
+        }}
       >
         ↺
       </button>
@@ -161,7 +176,9 @@ class Dialog implements PlayerDialog {
       aria-labelledby=${`name-${path}`}
       aria-describedby=${`text-${path}`}
       .checked=${live(value === true)}
-      @change=${({ currentTarget }: Event) => this.#set(path, (currentTarget as HTMLInputElement).checked)}
+      @change=${({ currentTarget }: Event) => {
+        this.#set(path, (currentTarget as HTMLInputElement).checked);
+      }}
     />`;
   }
 
@@ -189,8 +206,9 @@ class Dialog implements PlayerDialog {
         aria-describedby=${`text-${path}`}
         aria-valuetext=${`${String(now)} ${unit}`}
         .value=${live(String(wayOf(scale, now) * STEPS))}
-        @input=${({ currentTarget }: Event) =>
-          this.#set(path, onStep(valueOn(scale, (currentTarget as HTMLInputElement).valueAsNumber / STEPS)))}
+        @input=${({ currentTarget }: Event) => {
+          this.#set(path, onStep(valueOn(scale, (currentTarget as HTMLInputElement).valueAsNumber / STEPS)));
+        }}
       /><output>${Number(now.toPrecision(3))}</output>`;
   }
 
@@ -198,8 +216,9 @@ class Dialog implements PlayerDialog {
     return html`<select
       aria-labelledby=${`name-${path}`}
       aria-describedby=${`text-${path}`}
-      @change=${({ currentTarget }: Event) =>
-        this.#set(path, among[(currentTarget as HTMLSelectElement).selectedIndex])}
+      @change=${({ currentTarget }: Event) => {
+        this.#set(path, among[(currentTarget as HTMLSelectElement).selectedIndex]);
+      }}
     >
       ${among.map(
         (one) =>
@@ -221,11 +240,12 @@ class Dialog implements PlayerDialog {
           html`<button
             type="button"
             aria-label=${filled(this.#texts.removeInput, { input: this.#labels(input), name })}
-            @click=${() =>
+            @click=${() => {
               this.#set(
                 path,
                 inputs.filter((one) => one !== input),
-              )}
+              );
+            }}
           >
             ${this.#labels(input)} ×
           </button>`,
@@ -233,7 +253,9 @@ class Dialog implements PlayerDialog {
         type="button"
         aria-pressed=${isWaiting}
         aria-label=${filled(this.#texts.addInput, { name })}
-        @click=${() => this.#listen(path, inputs)}
+        @click=${() => {
+          this.#listen(path, inputs);
+        }}
       >
         ${isWaiting ? this.#texts.press : '+'}
       </button>`;

@@ -8,6 +8,7 @@ import { rounded } from '../tuning/slider.ts';
 import { labelOf, type Desk } from './desk.ts';
 import { fine } from './here.ts';
 import { numberInput } from './number.ts';
+import { spanOf } from './spanRow.ts';
 import { unitOf } from './units.ts';
 
 type Stop = readonly [Span, number];
@@ -266,13 +267,9 @@ function stopLine(
 }
 
 /** Stops from the nearest to the farthest. */
-function sorted({ camera }: Desk, stops: readonly Stop[]): readonly Stop[] {
-  const spanOf = (span: Span): number => {
-    if (typeof span === 'number') return span;
-    if ('pixelsPerUnit' in span) return camera.view.height / span.pixelsPerUnit;
-    return (Object.values(span) as number[])[0] ?? NaN;
-  };
-  return stops.toSorted(([one], [other]) => spanOf(one) - spanOf(other));
+function sorted({ full, camera }: Desk, stops: readonly Stop[]): readonly Stop[] {
+  const height = camera.view.height;
+  return stops.toSorted(([one], [other]) => spanOf(full, one, height) - spanOf(full, other, height));
 }
 
 function short(value: number): string {

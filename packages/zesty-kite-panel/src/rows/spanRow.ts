@@ -19,7 +19,7 @@ type Unit = keyof typeof UNITS;
 const REACH = 64;
 
 export function spanRow(desk: Desk, setting: Setting, value: Span | null): TemplateResult {
-  const { full, camera, set } = desk;
+  const { full, camera } = desk;
   const { path, isNullable } = setting;
   const height = camera.view.height;
   const [unit, amount] = partsOf(value);
@@ -27,8 +27,8 @@ export function spanRow(desk: Desk, setting: Setting, value: Span | null): Templ
   const units = (Object.keys(UNITS) as Unit[]).filter((one) => inUnit(full, one, 1, height) !== null);
   const choose = ({ currentTarget }: Event): void => {
     const next = (currentTarget as HTMLSelectElement).value;
-    if (next === 'null') set(path, null);
-    else set(path, converted(full, next as Unit, value, camera.shown.span, height));
+    if (next === 'null') desk.set(path, null);
+    else desk.set(path, converted(full, next as Unit, value, camera.shown.span, height));
   };
   return html`${value === null
       ? html`<span class="wide">automatic</span>`
@@ -39,7 +39,7 @@ export function spanRow(desk: Desk, setting: Setting, value: Span | null): Templ
           allowed: setting.allowed,
           useful: [Math.min(amount, middle) / REACH, Math.max(amount, middle) * REACH],
           set: (next, isDone) => {
-            set(path, written(unit, next), isDone);
+            desk.set(path, written(unit, next), isDone);
           },
         })}
     <select aria-label=${`${labelOf(setting)}, unit`} @change=${choose}>
@@ -53,7 +53,7 @@ export function spanRow(desk: Desk, setting: Setting, value: Span | null): Templ
 function partsOf(value: Span | null): readonly [Unit, number] {
   if (!isTree(value)) return ['span', value ?? NaN];
   const [[unit, amount] = ['span', NaN]] = Object.entries(value);
-  return [unit as Unit, Number(amount)];
+  return [unit as Unit, amount];
 }
 
 function written(unit: Unit, amount: number): Span {
@@ -65,8 +65,8 @@ function converted(full: FullSettings, unit: Unit, value: Span | null, shown: nu
   return written(unit, fine(inUnit(full, unit, span, height) ?? span));
 }
 
-/** The span of a zoom, as the camera looks there. */
-function spanOf(full: FullSettings, value: Span, height: number): number {
+/** Returns the span of a zoom, as the camera looks there. */
+export function spanOf(full: FullSettings, value: Span, height: number): number {
   return inSpans({ ...full, zoom: { ...full.zoom, minSpan: value } }, height).zoom.minSpan ?? NaN;
 }
 

@@ -20,7 +20,7 @@ export function valueAt(tree: unknown, path: string): unknown {
 
 /** Returns settings that have a value at a path. */
 export function withValue(settings: Settings, path: string, value: unknown): Settings {
-  return placed(settings as Tree, path.split('.'), value);
+  return placed(settings, path.split('.'), value);
 }
 
 function placed(tree: Tree, [key = '', ...below]: readonly string[], value: unknown): Tree {
@@ -31,7 +31,7 @@ function placed(tree: Tree, [key = '', ...below]: readonly string[], value: unkn
 
 /** Returns settings that have nothing at a path. A group that was left with nothing goes, too. */
 export function withoutValue(settings: Settings, path: string): Settings {
-  return removed(settings as Tree, path.split('.'));
+  return removed(settings, path.split('.'));
 }
 
 function removed(tree: Tree, [key = '', ...below]: readonly string[]): Tree {

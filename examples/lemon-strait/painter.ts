@@ -1,7 +1,7 @@
 /** Any ground under any lens: heights as a mesh, coloured by height or with a map image over it, by WebGL 2. */
 import { createMatrices, fillMatrices, type View } from 'zesty-kite';
-import type { Mesh } from '../lemon-strait/mesh.ts';
-import { link } from '../lemon-strait/shader.ts';
+import type { Mesh } from './mesh.ts';
+import { link } from './shader.ts';
 
 const VERTEX = `#version 300 es
 uniform mat4 viewProjection;
