@@ -90,7 +90,12 @@ async function throughProgram(page: Page, settings: Settings, places: readonly P
 }
 
 const [readme = ''] = /(?<=^```ts\n).*?(?=^```)/gms.exec(readFileSync('README.md', 'utf8')) ?? [];
-const starter = (name: string): string => readFileSync(`packages/zesty-kite-cli/templates/${name}.ts`, 'utf8');
+const template = (file: string): string => readFileSync(`packages/zesty-kite-cli/templates/${file}`, 'utf8');
+/** With its settings in it, and without the panel. */
+const starter = (name: string): string =>
+  template(`${name}.ts`)
+    .replace("import file from './camera.json';", `const file = ${template(`${name}.json`)};`)
+    .replace(/^if \(import\.meta[^]*$/m, '');
 const zooms = (x: number, y: number, ...spans: number[]): PoseInput[] =>
   spans.map((span) => ({ x: x + span / 77, y, span }));
 

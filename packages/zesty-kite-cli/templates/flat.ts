@@ -1,13 +1,14 @@
 /** A flat map on a 2D canvas: keys, edges, a drag with the right button, fingers, and the wheel that zooms to the cursor. */
-import { Camera } from 'zesty-kite';
+import { Camera, type Settings } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { listen } from 'zesty-kite/dom';
+import file from './camera.json';
 
 const canvas = document.querySelector('canvas')!;
 const context = canvas.getContext('2d')!;
 const drawing = createDrawing(context);
-const bounds = { left: 0, top: 0, right: 1024, bottom: 768 };
-const camera = new Camera({ bounds, start: { span: 400 }, edge: true });
+const settings = file as Settings;
+const camera = new Camera(settings);
 
 function draw(time: number): void {
   drawing.begin(camera.advance(time));
@@ -31,3 +32,9 @@ function bargeAt(time: number): { x: number; y: number } {
 
 listen(canvas, camera);
 requestAnimationFrame(draw);
+
+// The panel tunes the camera and saves camera.json. A build leaves it out.
+if (import.meta.env.DEV) {
+  const { openPanel } = await import('zesty-kite-panel');
+  openPanel(camera, { settings, folded: true });
+}

@@ -1,5 +1,5 @@
 /** Hills with the three package: pitch by zoom, the wheel zooms to the hill under the cursor, Q and E turn. */
-import { Camera, terrainOf, tilted } from 'zesty-kite';
+import { Camera, terrainOf, tilted, type Settings } from 'zesty-kite';
 import { listen } from 'zesty-kite/dom';
 import { aimThree } from 'zesty-kite/three';
 import {
@@ -13,6 +13,7 @@ import {
   SphereGeometry,
   WebGLRenderer,
 } from 'three';
+import file from './camera.json';
 
 const heightAt = (x: number, y: number): number => 20 * Math.sin(x / 70) * Math.cos(y / 60) + 20;
 const terrain = terrainOf({ id: 'waves', lowest: 0, highest: 40, feature: 8, heightAt });
@@ -32,8 +33,8 @@ scene.add(new Mesh(ground, new MeshLambertMaterial({ color: '#8fb656' })));
 const balloon = new Mesh(new SphereGeometry(8), new MeshLambertMaterial({ color: '#f26b3a' }));
 scene.add(balloon);
 
-const bounds = { left: 0, top: 0, right: 1024, bottom: 768, keep: 'focus' } as const;
-const camera = new Camera([tilted(), { bounds, start: { span: 300 } }], { terrain });
+const settings = [tilted(), file as Settings];
+const camera = new Camera(settings, { terrain });
 
 function draw(time: number): void {
   // A balloon drifts over the hills.
@@ -45,3 +46,9 @@ function draw(time: number): void {
 
 listen(canvas, camera);
 requestAnimationFrame(draw);
+
+// The panel tunes the camera and saves camera.json. A build leaves it out.
+if (import.meta.env.DEV) {
+  const { openPanel } = await import('zesty-kite-panel');
+  openPanel(camera, { settings, folded: true });
+}

@@ -1,15 +1,16 @@
 /** Tiles twice as wide as high on a 2D canvas: whole steps of zoom, quarter turns with Q and E, and what is under the pointer. */
-import { Camera, tiles, visibleTiles } from 'zesty-kite';
+import { Camera, tiles, visibleTiles, type Settings } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { listen } from 'zesty-kite/dom';
+import file from './camera.json';
 
 const SIDE = 16;
 const MAP = { columns: 64, rows: 48 };
 const canvas = document.querySelector('canvas')!;
 const context = canvas.getContext('2d')!;
 const drawing = createDrawing(context);
-const bounds = { left: 0, top: 0, right: MAP.columns * SIDE, bottom: MAP.rows * SIDE, keep: 'focus' } as const;
-const camera = new Camera([tiles({ width: 64, height: 32, side: SIDE }), { bounds }]);
+const settings = [tiles({ width: 64, height: 32, side: SIDE }), file as Settings];
+const camera = new Camera(settings);
 let pointer: { readonly x: number; readonly y: number } | null = null;
 
 function draw(time: number): void {
@@ -33,3 +34,9 @@ canvas.addEventListener('pointermove', ({ offsetX, offsetY }) => {
   pointer = { x: offsetX, y: offsetY };
 });
 requestAnimationFrame(draw);
+
+// The panel tunes the camera and saves camera.json. A build leaves it out.
+if (import.meta.env.DEV) {
+  const { openPanel } = await import('zesty-kite-panel');
+  openPanel(camera, { settings, folded: true });
+}

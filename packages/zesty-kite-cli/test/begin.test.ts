@@ -1,6 +1,6 @@
 /** To begin with: what settings come to, schemas for editors, and projects that build. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -73,7 +73,19 @@ test.each(['flat', 'tiles', 'hills'])('start --look %s writes a small project th
   });
   expect([tsc.stdout, tsc.status]).toEqual(['', 0]);
   const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
-  const built = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'error'], { cwd: where, encoding: 'utf8' });
+  // The tests are no production; a build is.
+  const env = { ...process.env, NODE_ENV: 'production' };
+  const built = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'error'], {
+    cwd: where,
+    env,
+    encoding: 'utf8',
+  });
   expect([built.status, built.stderr]).toEqual([0, '']);
   expect(existsSync(join(where, 'dist/index.html'))).toBe(true);
+  // Nothing of the panel is in what players download.
+  for (const file of readdirSync(join(where, 'dist/assets')))
+    expect([file, /zesty-kite-panel|openPanel/.test(readFileSync(join(where, 'dist/assets', file), 'utf8'))]).toEqual([
+      file,
+      false,
+    ]);
 });

@@ -59,11 +59,13 @@ function write(folder: string, look: string, version: string): void {
       type: 'module',
       scripts: { dev: 'vite', build: 'tsc && vite build' },
       dependencies,
-      devDependencies: { ...develops, typescript: '^6.0.3', vite: '^8.3.8' },
+      devDependencies: { ...develops, typescript: '^6.0.3', vite: '^8.3.8', 'zesty-kite-panel': `^${version}` },
     };
     copyFileSync(template('index.html'), `${beside}/index.html`);
     copyFileSync(template('tsconfig.json'), `${beside}/tsconfig.json`);
+    copyFileSync(template('vite.config.js'), `${beside}/vite.config.js`);
     copyFileSync(template(`${look}.ts`), `${beside}/main.ts`);
+    copyFileSync(template(`${look}.json`), `${beside}/camera.json`);
     writeFileSync(`${beside}/package.json`, `${JSON.stringify(project, null, 2)}\n`);
     renameSync(beside, path);
   } catch (error) {

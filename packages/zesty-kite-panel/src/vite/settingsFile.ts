@@ -31,10 +31,14 @@ interface Graph<Module> {
   readonly environment: { readonly moduleGraph: { getModuleById(id: string): Module | undefined } };
 }
 
-/** As Vite calls it. */
+/** A plug-in, for the list of plug-ins of Vite's configuration. */
 export interface SettingsFilePlugin {
   readonly name: string;
   readonly enforce: 'pre';
+}
+
+/** As Vite calls it. */
+interface Hooks extends SettingsFilePlugin {
   readonly configResolved: (config: Config) => void;
   readonly configureServer: (server: Server) => void;
   resolveId(this: Resolving, source: string, importer: string | undefined, options: object): Promise<string | null>;
@@ -71,7 +75,7 @@ export function settingsFile({ file }: SettingsFileOptions): SettingsFilePlugin 
   const token = randomBytes(24).toString('base64url');
   let files: readonly NamedFile[] = [];
   let address: string | null = null;
-  return {
+  const hooks: Hooks = {
     name: 'zesty-kite-panel',
     enforce: 'pre',
     configResolved: ({ root, base, command }) => {
@@ -100,4 +104,5 @@ export function settingsFile({ file }: SettingsFileOptions): SettingsFilePlugin 
       return edited && [edited];
     },
   };
+  return hooks;
 }
