@@ -27,6 +27,7 @@ export default {
     },
     { ...base, displayName: 'package', testMatch: ['<rootDir>/packages/zesty-kite/test/package/*.test.ts'] },
     { ...base, displayName: 'cli', testMatch: ['<rootDir>/packages/zesty-kite-cli/test/*.test.ts'] },
+    { ...base, displayName: 'panel', testMatch: ['<rootDir>/packages/zesty-kite-panel/test/*.test.ts'] },
     {
       ...base,
       displayName: 'browser',

@@ -11,6 +11,8 @@ import { Hands, Player, startOf, takeOf, type Take } from './take.ts';
 /** So much of the past is drawn, seconds. */
 export const PAST = 8;
 const SLOTS = [0, 1] as const;
+/** A page that stood still for longer goes on where it was, as held keys do; milliseconds. */
+const LONGEST_GAP = 250;
 
 export class Compare {
   take: Take | null = null;
@@ -141,7 +143,7 @@ export class Compare {
 
   /** Each frame of the camera, milliseconds. */
   frame(time: number): void {
-    const passed = Math.min(100, Math.max(0, time - this.#last));
+    const passed = Math.min(LONGEST_GAP, Math.max(0, time - this.#last));
     this.#last = time;
     this.#past.push({ sample: this.#probe.sample(this.#camera, time), slot: this.#tuning.slot });
     while ((this.#past[0]?.sample.time ?? Infinity) < time / 1000 - PAST) this.#past.shift();

@@ -196,7 +196,7 @@ function keyframeRow(
         class="event"
         placeholder="event"
         aria-label=${`${label}, event`}
-        .value=${live(event)}
+        .value=${event}
         @change=${({ currentTarget }: Event) => {
           const { value } = currentTarget as HTMLInputElement;
           change({ event: value === '' ? undefined : value });

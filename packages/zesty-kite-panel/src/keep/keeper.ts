@@ -14,6 +14,8 @@ interface Picker {
 export class Keeper {
   /** How the last save ended. */
   told = '';
+  /** The digest of the file after the last save. */
+  #saved = '';
   readonly #window: Window & typeof globalThis;
   readonly #tuning: Tuning;
   readonly #file: ProjectFile | null;
@@ -77,7 +79,7 @@ export class Keeper {
       this.#tell(answer.message ?? `The server answered ${String(response.status)}.`);
       return;
     }
-    file.digest = answer.digest;
+    this.#saved = file.digest = answer.digest;
     this.#tuning.saved();
     this.#tell(`Saved to ${file.path}.`);
   }
@@ -112,7 +114,9 @@ export class Keeper {
     this.#tell(error instanceof Error ? error.message : String(error));
   }
 
-  #onEdited({ settings, path }: ProjectFile): void {
+  #onEdited({ settings, path, digest }: ProjectFile): void {
+    // It comes back from the save.
+    if (digest === this.#saved) return;
     try {
       this.#tuning.reload(settings);
       this.#tell(`${path} was edited.`);

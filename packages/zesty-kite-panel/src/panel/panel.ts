@@ -85,6 +85,9 @@ export class OpenedPanel implements Panel, PanelDesk {
   #focused = '';
   #frame = 0;
   #reviewing = 0;
+  #spans: { readonly full: FullSettings; readonly height: number; readonly spans: SpanSettings } | null = null;
+  /** The pose that was drawn last. */
+  #drawn = '';
   #unseenOf: FullSettings | null = null;
   readonly #window: Window & typeof globalThis;
   readonly #root: ShadowRoot;
@@ -137,10 +140,7 @@ export class OpenedPanel implements Panel, PanelDesk {
       this.redraw();
     };
     this.#endPoll = camera.poll((time) => {
-      this.compare.frame(time);
-      this.flight.frame();
-      this.ground.other = this.compare.other;
-      this.redraw();
+      this.#onFrame(time);
     });
     void inputLabels(window.navigator).then((labels) => {
       this.#labels = labels;
@@ -163,7 +163,11 @@ export class OpenedPanel implements Panel, PanelDesk {
   }
 
   get spans(): SpanSettings {
-    return inSpans(this.full, this.camera.view.height);
+    const { full } = this;
+    const { height } = this.camera.view;
+    if (this.#spans?.full !== full || this.#spans.height !== height)
+      this.#spans = { full, height, spans: inSpans(full, height) };
+    return this.#spans.spans;
   }
 
   get views(): readonly View[] {
@@ -251,6 +255,8 @@ export class OpenedPanel implements Panel, PanelDesk {
 
   drawOutline(): void {
     this.ground.outline = [];
+    // Enter closes the outline, wherever the list was opened from.
+    if (this.#root.activeElement instanceof HTMLElement) this.#root.activeElement.blur();
     this.redraw();
   }
 
@@ -295,6 +301,19 @@ export class OpenedPanel implements Panel, PanelDesk {
     });
   }
 
+  /** Draws only what has changed: the present zoom, what is drawn on the ground, lines. */
+  #onFrame(time: number): void {
+    const { x, y, span, heading, pitch } = this.camera.shown;
+    this.compare.frame(time);
+    this.flight.frame();
+    this.ground.other = this.compare.other;
+    const pose = [x, y, span, heading, pitch, this.flight.time].join(' ');
+    const isLive = this.#tab === 'Compare' && (this.compare.isPlaying || this.compare.take === null);
+    if (pose === this.#drawn && !isLive) return;
+    this.#drawn = pose;
+    if (this.#isOpen || !this.ground.isEmpty) this.redraw();
+  }
+
   #template(): TemplateResult {
     const over = this.ground.isEmpty ? nothing : html`<svg class="over" aria-hidden="true">${this.ground.draw()}</svg>`;
     return html`${over}${this.#isOpen
@@ -312,7 +331,6 @@ export class OpenedPanel implements Panel, PanelDesk {
   }
 
   #opened(): TemplateResult {
-    const help = BY_PATH.get(this.#focused)?.text ?? 'Point at a setting to read about it.';
     return html`<section
       class="panel"
       aria-label="Camera settings"
@@ -343,8 +361,14 @@ export class OpenedPanel implements Panel, PanelDesk {
         </button>
       </header>
       <div class="tab" role="tabpanel" aria-label=${this.#tab}>${TABS[this.#tab](this)}</div>
-      <footer>${this.#focused === '' ? '' : html`<b>${this.#focused}</b> `}${help}</footer>
+      ${this.#tab === 'Settings' ? this.#about() : nothing}
     </section>`;
+  }
+
+  /** The description of the setting that was pointed at last. */
+  #about(): TemplateResult {
+    const text = BY_PATH.get(this.#focused)?.text ?? 'Point at a setting to read about it.';
+    return html`<footer tabindex="0" aria-label="About the setting"><b>${this.#focused}</b> ${text}</footer>`;
   }
 
   #tabButton(name: Tab): TemplateResult {
@@ -398,8 +422,9 @@ export class OpenedPanel implements Panel, PanelDesk {
   #onKey(event: KeyboardEvent, { key = 'Backquote', swapKey = 'Backslash' }: PanelOptions): void {
     if (event.defaultPrevented || event.repeat || takesText(event)) return;
     if (event.ctrlKey || event.altKey || event.metaKey) return;
-    if (this.ground.outline !== null && (event.code === 'Enter' || event.code === 'Escape'))
-      this.endOutline(event.code === 'Enter');
+    // By what the key says: keyboards have two Enter keys.
+    if (this.ground.outline !== null && (event.key === 'Enter' || event.key === 'Escape'))
+      this.endOutline(event.key === 'Enter');
     if (event.code === key) this.toggle();
     if (event.code === swapKey) {
       this.attempt('', () => {

@@ -1,7 +1,6 @@
 /** Every setting in sections, feels to begin from, the two versions, and where to keep them. */
 import { feels, type FeelName } from 'zesty-kite/feels';
 import { html, nothing, type TemplateResult } from 'lit-html';
-import { live } from 'lit-html/directives/live.js';
 import { belongs, boundsRow } from '../rows/boundsRow.ts';
 import { HERE } from '../rows/here.ts';
 import { checkBox, row } from '../rows/row.ts';
@@ -18,7 +17,7 @@ export function settingsTab(desk: PanelDesk): TemplateResult {
         type="search"
         aria-label="Search the settings"
         placeholder="Search, such as “wheel” or “smooth”"
-        .value=${live(search)}
+        .value=${search}
         @input=${({ currentTarget }: Event) => {
           desk.search = (currentTarget as HTMLInputElement).value;
           desk.redraw();
@@ -137,7 +136,7 @@ function sectionOf(
   if (rows.length === 0) return nothing;
   const changed = unsaved.filter(({ path }) => path === section || path.startsWith(`${section}.`)).length;
   const warned = desk.messages.countIn(section);
-  const isFound = desk.search !== '';
+  const isFound = desk.search.trim() !== '';
   const isOpen = isFound || desk.opened.has(section);
   return html`<details ?open=${isOpen}>
     <summary
@@ -149,7 +148,7 @@ function sectionOf(
       ${section} ${changed === 0 ? nothing : html`<span class="count">${changed} changed</span>`}
       ${warned === 0 ? nothing : html`<span class="warned">⚠ ${warned}</span>`}
     </summary>
-    ${isOpen && section === 'start' && desk.search === '' ? startHere(desk) : nothing}
+    ${isOpen && section === 'start' && !isFound ? startHere(desk) : nothing}
     ${isOpen
       ? html`${section === 'bounds' ? boundsRow(desk) : nothing}${rows
           .filter(({ path }) => path !== 'bounds')
@@ -175,7 +174,7 @@ function startHere(desk: PanelDesk): TemplateResult {
 /** What is searched for, and what its group has now. */
 function isShown({ search, full }: PanelDesk, setting: Setting): boolean {
   const { path, section, text } = setting;
-  const words = search.toLowerCase().split(/\s+/);
+  const words = search.toLowerCase().trim().split(/\s+/);
   const known = `${path} ${text}`.toLowerCase();
   if (!words.every((word) => known.includes(word))) return false;
   if (!belongs(setting, full)) return false;

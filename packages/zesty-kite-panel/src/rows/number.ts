@@ -23,10 +23,14 @@ export function numberInput(of: NumberInput): TemplateResult {
       type="number"
       step="any"
       aria-label=${label}
-      .value=${live(String(value))}
+      .value=${String(value)}
       @change=${({ currentTarget }: Event) => {
         const { valueAsNumber } = currentTarget as HTMLInputElement;
         if (Number.isFinite(valueAsNumber)) set(valueAsNumber, true);
+      }}
+      @blur=${({ currentTarget }: Event) => {
+        // A number that was refused stays in the field until the field is left.
+        (currentTarget as HTMLInputElement).value = String(value);
       }}
     /><span class="unit">${shortUnit(unit)}</span>`;
 }

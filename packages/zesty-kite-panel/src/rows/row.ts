@@ -78,7 +78,7 @@ function control(desk: Desk, setting: Setting): TemplateResult {
     case 'switch':
       return checkBox(label, value === true, set);
     case 'group':
-      return checkBox(label, value !== null && value !== undefined, (isOn) => {
+      return checkBox(`${label}: on`, value !== null && value !== undefined, (isOn) => {
         set(isOn ? (desk.tuning.defaultAt(path) ?? GROUPS[path]?.(desk) ?? {}) : null);
       });
     case 'names':
@@ -157,7 +157,6 @@ function optional(desk: Desk, setting: Setting): TemplateResult {
     step="any"
     aria-label=${labelOf(setting)}
     placeholder="automatic"
-    .value=${live('')}
     @change=${({ currentTarget }: Event) => {
       const { valueAsNumber } = currentTarget as HTMLInputElement;
       if (Number.isFinite(valueAsNumber)) desk.set(setting.path, valueAsNumber);
@@ -171,7 +170,7 @@ function list(label: string, value: readonly number[] | null, set: (next: unknow
     class="grow"
     aria-label=${label}
     placeholder="none: any zoom"
-    .value=${live(value?.join(', ') ?? '')}
+    .value=${value?.join(', ') ?? ''}
     @change=${({ currentTarget }: Event) => {
       const { value: text } = currentTarget as HTMLInputElement;
       const numbers = text.split(/[\s,;]+/).filter((one) => one !== '');

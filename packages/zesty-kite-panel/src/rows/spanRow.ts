@@ -24,7 +24,7 @@ export function spanRow(desk: Desk, setting: Setting, value: Span | null): Templ
   const height = camera.view.height;
   const [unit, amount] = partsOf(value);
   const middle = fine(inUnit(full, unit, camera.shown.span, height) ?? amount);
-  const units = (Object.keys(UNITS) as Unit[]).filter((one) => inUnit(full, one, 1, height) !== null);
+  const units = (Object.keys(UNITS) as Unit[]).filter((one) => hasUnit(full, one, height));
   const choose = ({ currentTarget }: Event): void => {
     const next = (currentTarget as HTMLSelectElement).value;
     if (next === 'null') desk.set(path, null);
@@ -70,6 +70,11 @@ export function spanOf(full: FullSettings, value: Span, height: number): number 
   return inSpans({ ...full, zoom: { ...full.zoom, minSpan: value } }, height).zoom.minSpan ?? NaN;
 }
 
+/** Whether the lens has a unit. */
+function hasUnit(full: FullSettings, unit: Unit, height: number): boolean {
+  return !Number.isNaN(spanOf(full, written(unit, 50), height));
+}
+
 /** Halvings until a zoom is found to all of its digits. */
 const HALVINGS = 60;
 
@@ -80,7 +85,7 @@ function inUnit(full: FullSettings, unit: Unit, span: number, height: number): n
   const [least, most] = unit === 'fieldOfView' ? [0, Math.log(150)] : [Math.log(1e-9), Math.log(1e9)];
   const isFalling = unit === 'pixelsPerUnit';
   let [low, high] = [least, most];
-  if (Number.isNaN(spanOf(full, written(unit, Math.exp((low + high) / 2)), height))) return null;
+  if (!hasUnit(full, unit, height)) return null;
   for (let i = 0; i < HALVINGS; i += 1) {
     const middle = (low + high) / 2;
     if (spanOf(full, written(unit, Math.exp(middle)), height) < span === isFalling) high = middle;

@@ -10,6 +10,9 @@ import type { NamedFile } from './namedFile.ts';
 /** Bounds with a coast of 100,000 corners fit. */
 const MOST_BYTES = 8e6;
 
+/** The path of a setting. */
+const PATH = /^[a-z]\w*(\.[a-z]\w*)*$/i;
+
 /** A request that is refused, with its status. */
 class Refusal extends Error {
   readonly status: number;
@@ -92,7 +95,7 @@ function saveOf(body: string): Save {
   const { file, digest, edits } = value as Partial<Record<keyof Save, unknown>>;
   if (typeof file !== 'string' || typeof digest !== 'string' || !Array.isArray(edits)) throw wrong;
   for (const edit of edits as readonly unknown[])
-    if (typeof edit !== 'object' || edit === null || typeof (edit as FileEdit).path !== 'string') throw wrong;
+    if (typeof edit !== 'object' || edit === null || !PATH.test(String((edit as FileEdit).path))) throw wrong;
   return { file, digest, edits: edits as readonly FileEdit[] };
 }
 
