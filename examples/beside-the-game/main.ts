@@ -1,6 +1,10 @@
 /** A map between panels: what belongs to the page stays with the page, and orders with the game. */
+import type { Settings } from 'zesty-kite';
 import { listen } from 'zesty-kite/dom';
 import { follow } from 'zesty-kite/direct';
+import { PlayerSettings, playerTexts, type Offers } from 'zesty-kite/players';
+import schema from 'zesty-kite/settings.schema.json';
+import { createPlayerDialog } from 'zesty-kite-panel/players';
 import { createFrames } from '../lemon-strait/frames.ts';
 import { loadGround } from '../lemon-strait/ground.ts';
 import { canvasContext, element } from '../lemon-strait/page.ts';
@@ -12,10 +16,19 @@ const [ground, places, barges] = await Promise.all([loadGround(), loadPlaces(), 
 const canvas = element('map', HTMLCanvasElement);
 const list = element('list', HTMLUListElement);
 const search = element('search', HTMLInputElement);
-const dialog = element('dialog', HTMLDialogElement);
 const readout = element('readout', HTMLOutputElement);
 const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 const context = canvasContext(canvas);
+/** What players may set. */
+const OFFERS: Offers = {
+  'pan.speed': { min: 0.2, max: 3 },
+  'zoom.halfLife': {},
+  'zoom.anchor': { among: ['cursor', 'focus'] },
+  edge: { among: [null, {}] },
+  'inverted.wheel': {},
+  'bindings.panUp': {},
+  'bindings.panDown': {},
+};
 /** Where each was sent last. */
 const orders = new Map<Afloat, { readonly x: number; readonly y: number }>();
 
@@ -78,10 +91,19 @@ const show = (): void => {
 };
 search.addEventListener('input', show);
 show();
-element('ask', HTMLButtonElement).addEventListener('click', () => {
-  dialog.showModal();
+const own = new PlayerSettings(
+  camera,
+  schema,
+  OFFERS,
+  JSON.parse(localStorage['camera'] ?? '{}') as Settings,
+  playerTexts,
+);
+const dialog = createPlayerDialog(own, {
+  changed: () => {
+    localStorage['camera'] = JSON.stringify(own);
+  },
 });
-dialog.addEventListener('close', () => {
-  camera.change({ pan: { speed: element('speed', HTMLInputElement).valueAsNumber } });
+element('ask', HTMLButtonElement).addEventListener('click', () => {
+  dialog.show();
 });
 drawSoon();

@@ -202,9 +202,10 @@ test('beside the game: the field has its keys, the list its wheel, the dialog ev
   await page.keyboard.press('KeyD');
   await page.mouse.wheel(0, -300);
   expect(await pose(page)).toEqual(before);
-  await page.fill('#speed', '1.5');
-  await page.keyboard.press('Enter');
-  await page.waitForFunction(() => cameras[0]?.settings.pan.speed === 1.5);
+  await page.getByLabel('Movement speed', { exact: true }).focus();
+  await page.keyboard.press('End');
+  await page.waitForFunction(() => cameras[0]?.settings.pan.speed === 3);
+  await page.keyboard.press('Escape');
   await page.mouse.move(60, 200);
   await page.mouse.down();
   await page.mouse.move(540, 560, { steps: 5 });

@@ -8,6 +8,8 @@ export async function bundlePanel() {
     configFile: false,
     root: panel,
     logLevel: 'error',
+    // The templates' files for Node run in browsers, too, and can be imported on a server.
+    resolve: { conditions: ['node'] },
     build: {
       target: 'es2022',
       outDir: 'dist',
