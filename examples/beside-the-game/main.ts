@@ -95,12 +95,12 @@ const own = new PlayerSettings(
   camera,
   schema,
   OFFERS,
-  JSON.parse(localStorage['camera'] ?? '{}') as Settings,
+  JSON.parse(localStorage.getItem('camera') ?? '{}') as Settings,
   playerTexts,
 );
 const dialog = createPlayerDialog(own, {
   changed: () => {
-    localStorage['camera'] = JSON.stringify(own);
+    localStorage.setItem('camera', JSON.stringify(own));
   },
 });
 element('ask', HTMLButtonElement).addEventListener('click', () => {

@@ -21,7 +21,7 @@ const settings = (page: Page): Promise<FullSettings> =>
   page.evaluate(() => {
     const [camera] = cameras;
     if (camera === undefined) throw new Error('no camera');
-    return structuredClone(camera.settings) as FullSettings;
+    return structuredClone(camera.settings);
   });
 
 test('sliders, boxes, lists and keys take effect at once, are kept, and go back', async () => {

@@ -25,7 +25,7 @@ const FILES: Readonly<Record<string, string>> = {
 </html>
 `,
   'vite.config.js': `import { settingsFile } from 'zesty-kite-panel/vite';
-export default { plugins: [settingsFile({ file: 'src/camera.json' })] };
+export default { cacheDir: '.vite', plugins: [settingsFile({ file: 'src/camera.json' })] };
 `,
   'package.json': '{ "private": true, "type": "module" }\n',
   'src/camera.json': SETTINGS,

@@ -1,6 +1,6 @@
 /** Mouse and keyboard of a stranger in a browser, with the panel found as a person finds it: by its labels. */
 import { chromium as playwright, type Page as ChromiumPage } from 'playwright-core';
-import puppeteer, { type Browser as Firefox, type KeyInput, type Page as FirefoxPage } from 'puppeteer-core';
+import puppeteer, { type Browser as Firefox, type Page as FirefoxPage } from 'puppeteer-core';
 
 type Button = 'left' | 'middle' | 'right';
 
@@ -102,6 +102,16 @@ export async function until(hands: Hands, fact: string): Promise<void> {
   throw new Error(`waited in vain for ${fact}`);
 }
 
+/** Does something with a browser, and closes it whatever comes. */
+export async function using(opened: Promise<Hands>, act: (hands: Hands) => Promise<void>): Promise<void> {
+  const hands = await opened;
+  try {
+    await act(hands);
+  } finally {
+    await hands.close();
+  }
+}
+
 const SIZE = { width: 1280, height: 800 };
 
 export async function chromium(address: string, said: string[], size = SIZE): Promise<Hands> {
@@ -149,8 +159,8 @@ function handsOf(
     move: (x, y) => mouse.move(x, y),
     button: (down, button = 'left') => (down ? mouse.down({ button }) : mouse.up({ button })),
     wheel,
-    press: (key) => keyboard.press(key as KeyInput),
-    key: (key, down) => (down ? keyboard.down(key as KeyInput) : keyboard.up(key as KeyInput)),
+    press: (key) => keyboard.press(key),
+    key: (key, down) => (down ? keyboard.down(key) : keyboard.up(key)),
     type: (text) => keyboard.type(text),
     shot: async (path) => {
       await (page as ChromiumPage).screenshot({ path });

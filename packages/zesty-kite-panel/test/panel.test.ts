@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { parse } from 'jsonc-parser';
 import type { FullSettings, Pose, Settings } from 'zesty-kite';
 import { Game } from './game.ts';
-import { chromium, choose, click, fill, find, firefox, frames, slide, until, type Hands } from './hands.ts';
+import { chromium, choose, click, fill, firefox, frames, slide, until, using, type Hands } from './hands.ts';
 
 const games = { Chromium: new Game(), Firefox: new Game() };
 beforeAll(async () => {

@@ -9,15 +9,17 @@ export const STYLE = `
   --accent: var(--panel-accent, #f6d743);
   --other: var(--panel-other, #7bdff2);
   --warn: var(--panel-warning, #ffb38a);
-  all: initial;
-  position: fixed;
-  z-index: 2147483000;
-  inset: 8px 8px auto auto;
+  all: initial !important;
+  position: fixed !important;
+  z-index: 2147483000 !important;
+  inset: 8px 8px auto auto !important;
+}
+:host([data-corner='top-left']) { inset: 8px auto auto 8px !important; }
+.panel, .fold {
   font: 12px/1.35 ui-sans-serif, system-ui, 'DejaVu Sans', sans-serif;
   color: var(--text);
   color-scheme: dark;
 }
-:host([data-corner='top-left']) { inset: 8px auto auto 8px; }
 * { box-sizing: border-box; }
 .panel {
   display: flex;

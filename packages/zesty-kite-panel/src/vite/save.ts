@@ -94,9 +94,14 @@ function saveOf(body: string): Save {
   if (typeof value !== 'object' || value === null) throw wrong;
   const { file, digest, edits } = value as Partial<Record<keyof Save, unknown>>;
   if (typeof file !== 'string' || typeof digest !== 'string' || !Array.isArray(edits)) throw wrong;
-  for (const edit of edits as readonly unknown[])
-    if (typeof edit !== 'object' || edit === null || !PATH.test(String((edit as FileEdit).path))) throw wrong;
-  return { file, digest, edits: edits as readonly FileEdit[] };
+  if (!edits.every(isEdit)) throw wrong;
+  return { file, digest, edits };
+}
+
+function isEdit(edit: unknown): edit is FileEdit {
+  return (
+    typeof edit === 'object' && edit !== null && 'path' in edit && typeof edit.path === 'string' && PATH.test(edit.path)
+  );
 }
 
 /** Returns the digest of the new text. @throws Refusal; then the file is as it was */
