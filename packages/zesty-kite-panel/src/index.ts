@@ -1,3 +1,2 @@
 export { openPanel } from './panel/openPanel.ts';
-export type { Panel } from './panel/panel.ts';
-export type { PanelOptions } from './panel/options.ts';
+export type { Panel, PanelOptions } from './panel/options.ts';

@@ -1,8 +1,8 @@
 /** One line puts the panel over a game. */
 import type { CameraLike } from 'zesty-kite';
 import { checkMade } from './checkMade.ts';
-import type { PanelOptions } from './options.ts';
-import { OpenedPanel, type Panel } from './panel.ts';
+import type { Panel, PanelOptions } from './options.ts';
+import { OpenedPanel } from './panel.ts';
 
 /**
  * Opens a panel that tunes a camera over the page of a game, and saves the settings. It is for work: production builds leave it out.

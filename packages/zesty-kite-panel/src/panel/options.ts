@@ -1,5 +1,5 @@
-/** What a panel is opened with. */
-import type { Settings } from 'zesty-kite';
+/** What a panel is opened with, and what a game can do with it. */
+import type { Settings, View } from 'zesty-kite';
 
 export interface PanelOptions {
   /**
@@ -22,6 +22,23 @@ export interface PanelOptions {
   /** The game draws all of `panel.views`, side by side: a take can then be seen under both versions at once. */
   readonly sideBySide?: boolean;
   readonly corner?: 'top-right' | 'top-left';
+}
+
+/** An open panel. */
+export interface Panel {
+  /** The element that holds the panel. */
+  readonly element: HTMLElement;
+  readonly isOpen: boolean;
+  /** The settings as they would be saved. */
+  readonly settings: Settings;
+  /** Views for the game to draw, side by side: one, or two while a take plays under both versions. */
+  readonly views: readonly View[];
+  /** Opens settings or a cutscene (JSON), or a take (a session of newline-delimited JSON). @throws for a file that is neither */
+  open(file: File): Promise<void>;
+  /** Unfolds it or folds it; without an argument, the other of the two. */
+  toggle(on?: boolean): void;
+  /** Takes the panel away. The camera keeps its settings. */
+  close(): void;
 }
 
 /** The layers below the file, and that of the file. */

@@ -16,7 +16,7 @@ import { Tuning } from '../tuning/tuning.ts';
 import { terrainOf } from './cameraParts.ts';
 import { Ground } from './ground.ts';
 import { Messages } from './messages.ts';
-import { layersOf, type PanelOptions } from './options.ts';
+import { layersOf, type Panel, type PanelOptions } from './options.ts';
 import { settingsTab } from './settingsTab.ts';
 import { STYLE } from './style.ts';
 
@@ -25,22 +25,6 @@ type Tab = keyof typeof TABS;
 
 /** Settings are reviewed once none has changed for so long, milliseconds. */
 const REVIEW_AFTER = 150;
-
-export interface Panel {
-  /** The element that holds the panel. */
-  readonly element: HTMLElement;
-  readonly isOpen: boolean;
-  /** The settings as they would be saved. */
-  readonly settings: Settings;
-  /** Views for the game to draw, side by side: one, or two while a take plays under both versions. */
-  readonly views: readonly View[];
-  /** Opens settings or a cutscene (JSON), or a take (a session of newline-delimited JSON). @throws for a file that is neither */
-  open(file: File): Promise<void>;
-  /** Unfolds it or folds it; without an argument, the other of the two. */
-  toggle(on?: boolean): void;
-  /** Takes the panel away. The camera keeps its settings. */
-  close(): void;
-}
 
 /** What the tabs need beside the rows. */
 export interface PanelDesk extends Desk {

@@ -15,7 +15,8 @@ beforeAll(() => {
   project = mkdtempSync(join(tmpdir(), 'zesty-kite-'));
   const npm = (args: string[], cwd: string): string =>
     execFileSync('npm', [...args, '--loglevel=error'], { cwd, encoding: 'utf8', shell: process.platform === 'win32' });
-  npm(['pack', '--workspace', 'zesty-kite', '--workspace', 'zesty-kite-cli', '--pack-destination', project], workspace);
+  const names = ['zesty-kite', 'zesty-kite-cli', 'zesty-kite-panel'].flatMap((name) => ['--workspace', name]);
+  npm(['pack', ...names, '--pack-destination', project], workspace);
   const packs = readdirSync(project).filter((name) => name.endsWith('.tgz'));
   writeFileSync(join(project, 'package.json'), '{"private":true,"type":"module"}');
   const installed = [...packs.map((name) => `./${name}`), `typescript@${LEAST_TYPESCRIPT}`];
@@ -50,6 +51,22 @@ test('every entry imports in Node without touching a global of the browser, and 
     ['--disable-warning=ExperimentalWarning'],
   );
   expect(printed).toBe('true true true');
+});
+
+test('the panel, the dialog and the plug-in are imported on a server, and compile with the least TypeScript and no other types', () => {
+  const printed = run(`
+    const { openPanel } = await import('zesty-kite-panel');
+    const { createPlayerDialog } = await import('zesty-kite-panel/players');
+    const { settingsFile } = await import('zesty-kite-panel/vite');
+    console.log(typeof openPanel, typeof createPlayerDialog, settingsFile({ file: 'camera.json' }).name);
+  `);
+  expect(printed).toBe('function function zesty-kite-panel');
+  const code = `import { Camera, tilted } from 'zesty-kite';
+    import { openPanel, type Panel } from 'zesty-kite-panel';
+    export * from 'zesty-kite-panel/players';
+    export * from 'zesty-kite-panel/vite';
+    export const panel: Panel = openPanel(new Camera(), { settings: [tilted(), {}], file: 'camera.json', folded: true });`;
+  expect(compile('panel.ts', code, ['--noEmit'], true)).toEqual(['', 0]);
 });
 
 test('it runs in a worker from posted signals, and require() takes it too', () => {
