@@ -28,8 +28,7 @@ test.each([
   async (name, open) => {
     const game = games[name];
     const said: string[] = [];
-    const hands = await open(game.address, said);
-    try {
+    await using(open(game.address, said), async (hands) => {
       await until(hands, 'window.panel');
       // 1. The key left of 1 unfolds the panel.
       await hands.press('Backquote');
@@ -163,9 +162,7 @@ test.each([
       await frames(hands);
       expect([await hands.evaluate('loadedAt'), await shown(hands)]).toEqual([loadedAt, before]);
       expect(said).toEqual([]);
-    } finally {
-      await hands.close();
-    }
+    });
   },
   120_000,
 );

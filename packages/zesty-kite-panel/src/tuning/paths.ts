@@ -42,10 +42,12 @@ function removed(tree: Tree, [key = '', ...below]: readonly string[]): Tree {
 }
 
 /** Returns what turns one tree into another, value by value. Lists are values. */
-export function editsBetween(from: unknown, to: unknown, above = ''): Edit[] {
+export function editsBetween(before: unknown, to: unknown, above = ''): Edit[] {
+  // A new group is new value by value.
+  const from = before === undefined && isTree(to) ? {} : before;
   if (!isTree(from) || !isTree(to)) return isSame(from, to) ? [] : [{ path: above, value: to }];
   // An empty group means something: `edge: {}` turns edge scrolling on.
-  if (Object.keys(to).length === 0 && above !== '') return isSame(from, to) ? [] : [{ path: above, value: to }];
+  if (Object.keys(to).length === 0 && above !== '') return isSame(before, to) ? [] : [{ path: above, value: to }];
   return [...new Set([...Object.keys(from), ...Object.keys(to)])].flatMap((key) =>
     editsBetween(from[key], to[key], above === '' ? key : `${above}.${key}`),
   );
