@@ -1,4 +1,5 @@
 /** The workbench: the panel over the demo world, with settings in the address, takes under both versions, and files that are dropped. */
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import axe from 'axe-core';
@@ -13,6 +14,7 @@ interface Bench {
   readonly openFile: (file: File) => Promise<void>;
 }
 
+const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.meta.url).pathname;
 const own = ownBrowser();
 const SIZE = { width: 1000, height: 640 };
 
@@ -164,6 +166,8 @@ test('a cutscene is made by flying, dragged along the time line, and comes as th
     { at: 0, x: 512 },
     { at: expect.closeTo(3, 0), x: 300, span: 120, ease: 'out' },
   ]);
+  const check = spawnSync(process.execPath, [CLI, 'check', await download.path()], { encoding: 'utf8' });
+  expect([check.status, check.stderr]).toEqual([0, '']);
   // Scrubbed to its end it shows its last pose; the camera is the player's again when one flies on.
   await page.getByLabel('Time in the scene').focus();
   await page.keyboard.press('End');

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { parse } from 'jsonc-parser';
 import type { FullSettings, Pose, Settings } from 'zesty-kite';
 import { Game } from './game.ts';
-import { chromium, choose, click, fill, firefox, frames, slide, until, using, type Hands } from './hands.ts';
+import { chromium, choose, click, fill, firefox, focus, frames, slide, until, using, type Hands } from './hands.ts';
 
 const games = { Chromium: new Game(), Firefox: new Game() };
 beforeAll(async () => {
@@ -131,6 +131,13 @@ test.each([
       await hands.press('Enter');
       await until(hands, `camera.settings.bounds?.polygon?.length === 4`);
       await rest(hands);
+      // What can never be seen, as the view is kept inside, is marked on the map; the focus alone leaves nothing out.
+      await choose(hands, 'bounds keep', 'view');
+      await until(hands, `panel.element.shadowRoot.querySelector('.over .unseen')?.getAttribute('d')`);
+      await focus(hands, 'bounds keep');
+      await hands.press('ArrowDown');
+      await expect(settings(hands)).resolves.toMatchObject({ bounds: { keep: 'focus' } });
+      await until(hands, `!panel.element.shadowRoot.querySelector('.over .unseen')?.getAttribute('d')`);
       // 17. The other version feels otherwise; a key swaps them, and nothing jumps.
       await click(hands, 'Version 2');
       await expect(settings(hands)).resolves.toMatchObject({ zoom: { notch: 1.1 }, bounds: { left: 0 } });

@@ -1,6 +1,7 @@
 /** The endpoint that saves: it writes the named file, keeps its comments, and refuses everything else. */
 import { request } from 'node:http';
-import { mkdtempSync, readFileSync, rmSync, symlinkSync, unlinkSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, unlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
@@ -175,6 +176,25 @@ test('a body of many megabytes is refused before it is read', async () => {
   const answer = await send(save([{ path: 'x', value: 'y'.repeat(9e6) }])).catch(() => ({ status: 413 }));
   expect(answer.status).toBe(413);
   expect(game.read('src/camera.json')).toBe(SETTINGS);
+});
+
+test('a build has the settings of a file with comments, and neither token nor panel', () => {
+  const vite = new URL('../../../node_modules/vite/bin/vite.js', import.meta.url).pathname;
+  const main = game
+    .read('src/main.js')
+    .replace(/import \{ openPanel \}.*\n/, '')
+    .replace(/const panel = .*\n/, '');
+  game.write('src/main.js', main.replace('camera, panel, ', 'camera, '));
+  const env = { ...process.env, NODE_ENV: 'production' };
+  const built = spawnSync(process.execPath, [vite, 'build', '--logLevel', 'error'], {
+    cwd: game.folder,
+    env,
+    encoding: 'utf8',
+  });
+  expect([built.status, built.stderr]).toEqual([0, '']);
+  const [script = ''] = readdirSync(game.path('dist/assets'));
+  const code = game.read(`dist/assets/${script}`);
+  expect([/halfLife:\.12/.test(code), /zesty-kite-panel|token/.test(code)]).toEqual([true, false]);
 });
 
 test('it answers POST alone', async () => {

@@ -23,8 +23,8 @@ import { STYLE } from './style.ts';
 const TABS = { Settings: settingsTab, Compare: compareTab, Cutscene: cutsceneTab } as const;
 type Tab = keyof typeof TABS;
 
-/** Settings are reviewed once none has changed for so long, milliseconds. */
-const REVIEW_AFTER = 150;
+/** Settings are reviewed at most once in so long, also while a slider moves; milliseconds. */
+const REVIEW_EVERY = 150;
 
 /** What the tabs need beside the rows. */
 export interface PanelDesk extends Desk {
@@ -418,8 +418,9 @@ export class OpenedPanel implements Panel, PanelDesk {
   }
 
   #reviewSoon(): void {
-    this.#window.clearTimeout(this.#reviewing);
+    if (this.#reviewing !== 0) return;
     this.#reviewing = this.#window.setTimeout(() => {
+      this.#reviewing = 0;
       const { width, height } = this.camera.view;
       if (width < 1 || height < 1) return;
       const layers = [this.tuning.base, this.tuning.settings];
@@ -431,7 +432,7 @@ export class OpenedPanel implements Panel, PanelDesk {
         this.ground.unseen = unseenPlaces(layers, screen, terrainOf(this.camera));
       }
       this.redraw();
-    }, REVIEW_AFTER);
+    }, REVIEW_EVERY);
   }
 }
 

@@ -17,11 +17,13 @@ export interface NumberInput {
 }
 
 export function numberInput(of: NumberInput): TemplateResult {
-  const { label, value, unit, useful, set } = of;
+  const { label, value, unit, allowed, useful, set } = of;
   return html`${useful === null ? nothing : slider(of, scaleOf(useful, unit))}
     <input
       type="number"
       step="any"
+      min=${allowed[0]}
+      max=${allowed[1]}
       aria-label=${label}
       .value=${String(value)}
       @change=${({ currentTarget }: Event) => {
