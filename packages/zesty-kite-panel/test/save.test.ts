@@ -194,7 +194,7 @@ test('a build has the settings of a file with comments, and neither token nor pa
   expect([built.status, built.stderr]).toEqual([0, '']);
   const [script = ''] = readdirSync(game.path('dist/assets'));
   const code = game.read(`dist/assets/${script}`);
-  expect([/halfLife:\.12/.test(code), /zesty-kite-panel|token/.test(code)]).toEqual([true, false]);
+  expect([code.includes('halfLife:.12'), /zesty-kite-panel|token/.test(code)]).toEqual([true, false]);
 });
 
 test('it answers POST alone', async () => {
