@@ -62,9 +62,12 @@ afterAll(() => {
 
 async function tuned(hands: Hands): Promise<void> {
   await until(hands, 'window.panel');
+  await hands.evaluate(`(window.heard = '', addEventListener('keydown', ({ key }) => (heard += key)), true)`);
   await fill(hands, 'Search the settings', 'zoom halfLife');
   await fill(hands, 'zoom halfLife', '0.33');
   await until(hands, 'camera.settings.zoom.halfLife === 0.33');
+  // What is typed into the panel is not a key of the game.
+  await expect(hands.evaluate('heard')).resolves.toBe('');
 }
 
 test('a camera in a worker is tuned there', async () => {

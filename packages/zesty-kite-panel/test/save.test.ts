@@ -22,11 +22,11 @@ beforeEach(async () => {
 });
 
 /** What the page gets with its settings. */
-async function loaded(): Promise<typeof file> {
+async function loaded(address = game.address): Promise<typeof file> {
   for (;;) {
-    const main = await (await fetch(`${game.address}src/main.js`)).text();
+    const main = await (await fetch(`${address}src/main.js`)).text();
     const [, module = ''] = /import settings from "([^"]+)"/.exec(main) ?? [];
-    const text = await (await fetch(new URL(module, game.address))).text();
+    const text = await (await fetch(new URL(module, address))).text();
     const [, found] = /const file = \{ \.\.\.(\{.*\}), settings \}/.exec(text) ?? [];
     // Until the server has seen the file that was written.
     const now = JSON.parse(found ?? '{}') as typeof file;
@@ -41,12 +41,17 @@ interface Answer {
 }
 
 /** Sends what a page would send, with some of it changed. */
-function send(body: object | string, headers: Record<string, string> = {}, method = 'POST'): Promise<Answer> {
-  const { host } = new URL(game.address);
+function send(
+  body: object | string,
+  headers: Record<string, string> = {},
+  method = 'POST',
+  address = game.address,
+): Promise<Answer> {
+  const { host } = new URL(address);
   const text = typeof body === 'string' ? body : JSON.stringify(body);
   return new Promise((resolve, reject) => {
     const sent = request(
-      new URL(file.address, game.address),
+      new URL(file.address, address),
       {
         method,
         headers: {
@@ -196,6 +201,24 @@ test('a build has the settings of a file with comments, and neither token nor pa
   const code = game.read(`dist/assets/${script}`);
   expect([code.includes('halfLife:.12'), /zesty-kite-panel|token/.test(code)]).toEqual([true, false]);
 });
+
+test('below another base it saves as well', async () => {
+  const below = new Game({
+    'vite.config.js': `import { settingsFile } from 'zesty-kite-panel/vite';
+export default { base: '/game/', cacheDir: '.vite', plugins: [settingsFile({ file: ['src/camera.json'] })] };
+`,
+  });
+  try {
+    await below.serve();
+    file = await loaded(`${below.address}game/`);
+    expect(file.address).toBe('/game/@zesty-kite-panel/save');
+    const origin = below.address.slice(0, -1);
+    await expect(send(save(EDITS), { origin }, 'POST', below.address)).resolves.toMatchObject({ status: 200 });
+    expect(below.read('src/camera.json')).toContain('"halfLife": 0.2');
+  } finally {
+    below.remove();
+  }
+}, 30_000);
 
 test('it answers POST alone', async () => {
   await expect(send('', {}, 'GET')).resolves.toMatchObject({ status: 405 });

@@ -111,6 +111,13 @@ export class Compare {
     this.#players = [];
   }
 
+  /** Ends a recording, too. */
+  end(): void {
+    this.#recording?.stop();
+    this.#recording = null;
+    this.stop();
+  }
+
   /** Shows a moment of the take, milliseconds. */
   seek(time: number): void {
     const { take } = this;

@@ -117,6 +117,7 @@ export class Keeper {
   #onEdited({ settings, path, digest }: ProjectFile): void {
     // It comes back from the save.
     if (digest === this.#saved) return;
+    this.#saved = '';
     try {
       this.#tuning.reload(settings);
       this.#tell(`${path} was edited.`);
@@ -138,10 +139,10 @@ export class Keeper {
 
 /** By its settings, which the page has from it; or by its name. */
 function fileOf(name: string | undefined, settings: PanelOptions['settings']): ProjectFile | null {
-  const layers = Array.isArray(settings) ? (settings as readonly Settings[]) : [settings];
+  const last = Array.isArray(settings) ? (settings as readonly Settings[]).at(-1) : settings;
   const files = [...(projectFiles()?.files.values() ?? [])];
   return (
-    files.find((file) => file.settings === layers.at(-1)) ??
+    files.find(({ versions }) => last !== undefined && versions.has(last)) ??
     files.find(({ path }) => name !== undefined && (path === name || path.endsWith(`/${name}`))) ??
     null
   );

@@ -104,6 +104,10 @@ export class OpenedPanel implements Panel, PanelDesk {
       this.element.addEventListener(type, (event) => {
         event.stopPropagation();
       });
+    // Outside of the shadow root nobody sees that a key is typed into a field. Keys that are released are heard: they may have been held.
+    this.element.addEventListener('keydown', (event) => {
+      if (takesText(event)) event.stopPropagation();
+    });
     window.addEventListener(
       'keydown',
       (event) => {
@@ -180,6 +184,9 @@ export class OpenedPanel implements Panel, PanelDesk {
   }
 
   close(): void {
+    this.compare.end();
+    this.flight.end();
+    if (this.isFree) this.free(false);
     this.#ends.abort();
     this.#waiting.abort();
     this.#endPoll();

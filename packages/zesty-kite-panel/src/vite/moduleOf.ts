@@ -38,9 +38,10 @@ export function moduleOf(
 export default settings;
 const shared = (globalThis[Symbol.for(${JSON.stringify(FILES)})] ??= { files: new Map(), followers: new Set() });
 const file = { ...${file}, settings };
-const isEdited = shared.files.has(file.path);
+const before = shared.files.get(file.path);
+file.versions = (before?.versions ?? new WeakSet()).add(settings);
 shared.files.set(file.path, file);
-if (isEdited) for (const follow of shared.followers) follow(file);
+if (before) for (const follow of shared.followers) follow(file);
 if (import.meta.hot) import.meta.hot.accept();
 `;
 }

@@ -54,13 +54,18 @@ function answer(response: ServerResponse, status: number, body: object): void {
 function checkSender({ method, headers }: IncomingMessage, token: string): void {
   if (method !== 'POST') throw new Refusal(405, `expected POST, got ${String(method)}`);
   const { origin, host, 'sec-fetch-site': site } = headers;
-  if (origin !== undefined && URL.parse(origin)?.host !== host)
+  if (origin !== undefined && hostOf(origin) !== host)
     throw new Refusal(403, `expected a page of ${String(host)}, got one of ${origin}`);
   if (site !== undefined && site !== 'same-origin') throw new Refusal(403, 'expected a page of this server');
   const given = headers['x-zesty-kite-token'];
   if (typeof given !== 'string' || !isSameText(given, token))
     throw new Refusal(403, 'expected the token of this server. Reload the page.');
   if (headers['content-type'] !== 'application/json') throw new Refusal(415, 'expected application/json');
+}
+
+/** Empty for an origin without a host, such as `null`. */
+function hostOf(origin: string): string {
+  return /^https?:\/\/([^/]+)$/.exec(origin)?.[1] ?? '';
 }
 
 function isSameText(one: string, other: string): boolean {

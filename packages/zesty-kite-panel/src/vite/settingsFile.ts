@@ -18,7 +18,9 @@ interface Config {
 /** What is used of Vite's server. */
 interface Server {
   readonly middlewares: {
-    use(path: string, handle: (request: IncomingMessage, response: ServerResponse, next: Next) => void): unknown;
+    use(
+      handle: (request: IncomingMessage & { originalUrl?: string }, response: ServerResponse, next: Next) => void,
+    ): unknown;
   };
 }
 
@@ -83,8 +85,10 @@ export function settingsFile({ file }: SettingsFileOptions): SettingsFilePlugin 
       address = command === 'serve' ? `${base}${ENDPOINT}` : null;
     },
     configureServer: ({ middlewares }) => {
-      middlewares.use(`/${ENDPOINT}`, (request, response) => {
-        void answerSave(request, response, files, token);
+      middlewares.use((request, response, next) => {
+        // With the base, whether or not the server has taken it off by now.
+        if ((request.originalUrl ?? request.url) === address) void answerSave(request, response, files, token);
+        else next();
       });
     },
     async resolveId(source, importer, options) {
