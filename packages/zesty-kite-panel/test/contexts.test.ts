@@ -62,7 +62,7 @@ afterAll(() => {
 
 async function tuned(hands: Hands): Promise<void> {
   await until(hands, 'window.panel');
-  await hands.evaluate(`(window.heard = '', addEventListener('keydown', ({ key }) => (heard += key)), true)`);
+  await hands.evaluate(`(window.heard = '', addEventListener('keydown', ({ key }) => (heard += key)))`);
   await fill(hands, 'Search the settings', 'zoom halfLife');
   await fill(hands, 'zoom halfLife', '0.33');
   await until(hands, 'camera.settings.zoom.halfLife === 0.33');
