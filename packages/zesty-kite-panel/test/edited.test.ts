@@ -87,6 +87,8 @@ test.each([
   ['{\n  "pan": {\n    "speed": 1, // units\n  },\n}', '{\n  "pan": {\n    "speed": 2, // units\n  },\n}'],
   ['{\n  "a": 1, // one\n}', '{\n  "a": 1, // one\n  "pan": { "speed": 2 },\n}'],
   ['{\n  "a": 1 // one\n}', '{\n  "a": 1, // one\n  "pan": { "speed": 2 }\n}'],
+  ['{ "pan": {} }', '{ "pan": { "speed": 2 } }'],
+  ['\uFEFF{ "pan": { "speed": 1 } }', '\uFEFF{ "pan": { "speed": 2 } }'],
   ['{ "pan": null }', '{ "pan": { "speed": 2 } }'],
 ])('%j gets a pan speed as a person would write it', (text, next) => {
   expect(edited('camera.json', text, [{ path: 'pan.speed', value: 2 }])).toBe(next);

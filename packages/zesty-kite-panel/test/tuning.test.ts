@@ -76,3 +76,34 @@ test('undo goes back to the bit, a slider on its way is one step, and a value th
   expect(JSON.stringify(camera.settings)).toBe(begun);
   expect([tuning.canGo(-1), tuning.canGo(1)]).toEqual([false, true]);
 });
+
+test('what the camera refuses for reasons of its own changes nothing, not even of a slider on its way', () => {
+  let refuses = false;
+  const camera = new Camera([BASE, {}]);
+  const picky = {
+    settings: camera.settings,
+    change: (settings: Settings) => {
+      if (refuses) throw new Error('not now');
+      camera.change(settings);
+    },
+  };
+  const tuning = new Tuning(picky, [BASE, {}]);
+  tuning.set('zoom.halfLife', 0.2);
+  tuning.go(-1);
+  tuning.set('pan.speed', 2, false);
+  const before = JSON.stringify([tuning.settings, tuning.canGo(-1), tuning.canGo(1), camera.settings]);
+  refuses = true;
+  const acts = [
+    () => tuning.set('pan.speed', 3, false),
+    () => tuning.set('zoom.notch', 1.3),
+    () => tuning.cover({ bounds: null }),
+    () => tuning.reload({ zoom: { notch: 1.2 } }),
+    () => tuning.go(-1),
+    () => tuning.swap(),
+  ];
+  for (const act of acts) {
+    expect(act).toThrow('not now');
+    expect(JSON.stringify([tuning.settings, tuning.canGo(-1), tuning.canGo(1), camera.settings])).toBe(before);
+  }
+  expect(tuning.unsaved).toEqual([{ path: 'pan.speed', value: 2 }]);
+});

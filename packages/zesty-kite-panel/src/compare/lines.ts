@@ -1,6 +1,7 @@
 /** Span, speed, pitch and grip error over time, as lines. */
 import type { CameraLike, Grip } from 'zesty-kite';
 import { svg, type TemplateResult } from 'lit-html';
+import { short } from '../tuning/slider.ts';
 
 /** What is measured in a frame, in the order of the rows. */
 export type Values = readonly [span: number, speed: number, pitch: number, grip: number];
@@ -66,17 +67,13 @@ export function chart(
       const points = line.map(({ time, values: of }) => `${x(time).toFixed(1)} ${y(of[row] ?? 0).toFixed(1)}`);
       return svg`<path class=${`version-${String(version + 1)}`} d=${points.length < 2 ? '' : `M${points.join('L')}`} />`;
     });
-    const least2 = row === 0 ? 2 ** low : low;
+    const bottom = row === 0 ? 2 ** low : low;
     const most = row === 0 ? 2 ** high : high;
     return svg`${paths}<text x="3" y=${top + 10}>${name}</text>
-      <text x=${WIDE - 3} y=${top + 10} text-anchor="end">${short(least2)} … ${short(most)}</text>`;
+      <text x=${WIDE - 3} y=${top + 10} text-anchor="end">${short(bottom)} … ${short(most)}</text>`;
   });
   const mark = now === null ? '' : `M${x(now).toFixed(1)} 0V${String(ROWS.length * HIGH)}`;
   return svg`${rows}<path class="now" d=${mark} />`;
 }
 
 export const CHART_SIZE = `0 0 ${String(WIDE)} ${String(ROWS.length * HIGH)}`;
-
-function short(value: number): string {
-  return String(Number(value.toPrecision(3)));
-}

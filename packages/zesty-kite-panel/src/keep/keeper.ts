@@ -69,10 +69,12 @@ export class Keeper {
     }
     // As it is now: an edit may have replaced it.
     const file = projectFiles()?.files.get(this.#file.path) ?? this.#file;
+    // What is tuned while the server writes is not saved yet.
+    const { settings, unsaved: edits } = this.#tuning;
     const response = await this.#window.fetch(file.address, {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'x-zesty-kite-token': file.token },
-      body: JSON.stringify({ file: file.path, digest: file.digest, edits: this.#tuning.unsaved }),
+      body: JSON.stringify({ file: file.path, digest: file.digest, edits }),
     });
     const answer = (await response.json()) as { readonly digest?: string; readonly message?: string };
     if (answer.digest === undefined) {
@@ -80,13 +82,14 @@ export class Keeper {
       return;
     }
     this.#saved = file.digest = answer.digest;
-    this.#tuning.saved();
+    this.#tuning.saved(settings);
     this.#tell(`Saved to ${file.path}.`);
   }
 
   download(): void {
     download(this.#window, this.#name, this.json);
-    this.#kept(`Downloaded ${this.#name}.`);
+    this.#tuning.saved(this.#tuning.settings);
+    this.#tell(`Downloaded ${this.#name}.`);
   }
 
   async copyJson(): Promise<void> {
@@ -102,11 +105,14 @@ export class Keeper {
 
   /** The browser's own dialog for files. */
   async choose(): Promise<void> {
+    const { json } = this;
+    const { settings } = this.#tuning;
     const chosen = await (this.#window as Picker).showSaveFilePicker?.({ suggestedName: this.#name });
     const written = await chosen?.createWritable();
-    await written?.write(this.json);
+    await written?.write(json);
     await written?.close();
-    this.#kept('Saved.');
+    this.#tuning.saved(settings);
+    this.#tell('Saved.');
   }
 
   /** What could not be kept is told, and nothing is lost. */
@@ -124,11 +130,6 @@ export class Keeper {
     } catch (error) {
       this.fail(error);
     }
-  }
-
-  #kept(told: string): void {
-    this.#tuning.saved();
-    this.#tell(told);
   }
 
   #tell(told: string): void {

@@ -218,12 +218,11 @@ export class OpenedPanel implements Panel, PanelDesk {
     this.redraw();
   }
 
-  listenFor(path: string | null): void {
+  listenFor(path: string): void {
     this.#waiting.abort();
     this.#waiting = new AbortController();
     this.listening = path;
     this.redraw();
-    if (path === null) return;
     const before = this.#waiting;
     void nextInput(this.#window, before.signal).then((input) => {
       if (this.#waiting !== before) return;
@@ -432,10 +431,10 @@ export class OpenedPanel implements Panel, PanelDesk {
       if (width < 1 || height < 1) return;
       const layers = [this.tuning.base, this.tuning.settings];
       const screen = { width, height };
+      this.compare.measure();
       this.messages.review(layers, screen, terrainOf(this.camera));
       if (this.#unseenOf !== this.full) {
         this.#unseenOf = this.full;
-        this.compare.measure();
         this.ground.unseen = unseenPlaces(layers, screen, terrainOf(this.camera));
       }
       this.redraw();

@@ -23,7 +23,7 @@ export const dialogTexts: DialogTexts = {
   reset: 'Reset {name}',
   addInput: 'Add a key for {name}',
   removeInput: 'Remove {input} from {name}',
-  press: 'Press a key or a button …',
+  press: 'Press a key or a button. Escape cancels.',
   conflict: '{input} is used twice.',
   values: {
     cursor: 'the pointer',

@@ -12,7 +12,7 @@ export function bindingRow(desk: Desk, { path, name }: Setting, value: readonly 
           type="button"
           class="input"
           title="Remove this input"
-          aria-label=${`${name}: remove ${input}`}
+          aria-label=${`${name}: remove ${desk.inputName(input)}`}
           @click=${() => {
             desk.set(
               path,
@@ -29,10 +29,10 @@ export function bindingRow(desk: Desk, { path, name }: Setting, value: readonly 
       aria-label=${`${name}: add an input`}
       aria-pressed=${isListening}
       @click=${() => {
-        desk.listenFor(isListening ? null : path);
+        desk.listenFor(path);
       }}
     >
-      ${isListening ? 'Press a key, button or wheel …' : '+'}
+      ${isListening ? 'Press a key, button or wheel; Escape cancels' : '+'}
     </button>
   </span>`;
 }

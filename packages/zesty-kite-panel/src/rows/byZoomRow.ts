@@ -4,7 +4,7 @@ import { valueAtSpan } from 'zesty-kite/review';
 import { html, svg, type TemplateResult } from 'lit-html';
 import type { Setting } from '../tuning/listed.ts';
 import { valueAt } from '../tuning/paths.ts';
-import { rounded } from '../tuning/slider.ts';
+import { rounded, short } from '../tuning/slider.ts';
 import { labelOf, type Desk } from './desk.ts';
 import { fine } from './here.ts';
 import { numberInput } from './number.ts';
@@ -270,8 +270,4 @@ function stopLine(
 function sorted({ full, camera }: Desk, stops: readonly Stop[]): readonly Stop[] {
   const height = camera.view.height;
   return stops.toSorted(([one], [other]) => spanOf(full, one, height) - spanOf(full, other, height));
-}
-
-function short(value: number): string {
-  return String(Number(value.toPrecision(3)));
 }

@@ -14,8 +14,8 @@ export interface Desk {
   /** Sets a value; a value that is refused is told beside its row. */
   set(path: string, value: unknown, isDone?: boolean): void;
   reset(path: string): void;
-  /** Waits for a key or a button for a binding, or ends that. */
-  listenFor(path: string | null): void;
+  /** Waits for a key or a button for a binding; Escape ends that. */
+  listenFor(path: string): void;
   /** Begins to draw an outline of the map by clicks. */
   drawOutline(): void;
   /** What an input is called on this keyboard. */

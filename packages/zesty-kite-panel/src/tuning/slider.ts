@@ -54,3 +54,8 @@ export function rounded(value: number, grain: number): number {
   const digits = Math.max(0, -Math.floor(Math.log10(power)));
   return Number((Math.round(value / (step * power)) * step * power).toFixed(digits));
 }
+
+/** Returns a value with three digits, for the ends of a drawing. */
+export function short(value: number): string {
+  return String(Number(value.toPrecision(3)));
+}

@@ -9,10 +9,19 @@ const NONE: Settings = {};
 export type Slot = 0 | 1;
 
 interface Steps {
-  readonly states: Settings[];
-  at: number;
-  /** The last state is replaced by the next: a slider is on its way. */
-  isOpen: boolean;
+  readonly states: readonly Settings[];
+  readonly at: number;
+  /** A slider that is on its way: its next value replaces the last state. */
+  readonly openPath: string | null;
+}
+
+/** All that a change can change: it is replaced as a whole, or not at all. */
+interface State {
+  readonly file: Settings;
+  readonly slots: readonly [Steps, Steps];
+  readonly slot: Slot;
+  /** Lies over the version in force for a while. */
+  readonly above: Settings;
 }
 
 /** What a tuning steers: a camera here, or one in a worker. */
@@ -27,10 +36,7 @@ export class Tuning {
   /** Called after each change. */
   changed: () => void = () => undefined;
   readonly #camera: Changed;
-  #file: Settings;
-  readonly #slots: readonly [Steps, Steps];
-  #slot: Slot = 0;
-  #above: Settings = {};
+  #state: State;
   /** What the camera has of this. */
   #applied: FullSettings;
   readonly #complete = new WeakMap<Settings, FullSettings>();
@@ -44,22 +50,23 @@ export class Tuning {
   constructor(camera: Changed, layers: readonly Settings[]) {
     this.#camera = camera;
     this.base = mergeSettings(...layers.slice(0, -1));
-    this.#file = mergeSettings(layers.at(-1) ?? {});
-    this.#slots = [begunWith(this.#file), begunWith(this.#file)];
+    const file = mergeSettings(layers.at(-1) ?? {});
+    const begun = { states: [file], at: 0, openPath: null };
+    this.#state = { file, slots: [begun, begun], slot: 0, above: {} };
     this.#applied = this.full;
   }
 
   get slot(): Slot {
-    return this.#slot;
+    return this.#state.slot;
   }
 
   /** The settings of the version in force: what a file of them has. */
   get settings(): Settings {
-    return this.settingsOf(this.#slot);
+    return this.settingsOf(this.slot);
   }
 
   settingsOf(slot: Slot): Settings {
-    const { states, at } = this.#slots[slot];
+    const { states, at } = this.#state.slots[slot];
     return states[at] ?? {};
   }
 
@@ -77,7 +84,7 @@ export class Tuning {
 
   /** What the camera is to have. @throws SettingsError */
   #coveredOf(settings: Settings): FullSettings {
-    return checkSettings([this.base, settings, this.#above], { shapes: [polygons] });
+    return checkSettings([this.base, settings, this.#state.above], { shapes: [polygons] });
   }
 
   /** Both versions come to the same. */
@@ -87,7 +94,7 @@ export class Tuning {
 
   /** What differs from the file, value by value. */
   get unsaved(): readonly Edit[] {
-    return editsBetween(this.#file, this.settings);
+    return editsBetween(this.#state.file, this.settings);
   }
 
   /** The value in force without the file and without what has been tuned. */
@@ -106,7 +113,7 @@ export class Tuning {
   }
 
   isAsInFile(path: string): boolean {
-    return isSame(valueAt(this.#file, path), valueAt(this.settings, path));
+    return isSame(valueAt(this.#state.file, path), valueAt(this.settings, path));
   }
 
   /**
@@ -116,101 +123,102 @@ export class Tuning {
    * @throws SettingsError; then nothing has changed
    */
   set(path: string, value: unknown, isDone = true): void {
-    this.#step(mergeSettings(this.settings, withValue(NONE, path, value)), isDone);
+    this.#step(mergeSettings(this.settings, withValue(NONE, path, value)), path, isDone);
   }
 
   /** Back to the default. @throws SettingsError if the rest does not allow it */
   reset(path: string): void {
-    this.#step(withoutValue(this.settings, path), true);
+    this.#step(withoutValue(this.settings, path));
   }
 
   /** Lays settings over those of the version in force. @throws SettingsError */
   lay(settings: Settings): void {
-    this.#step(mergeSettings(this.settings, settings), true);
+    this.#step(mergeSettings(this.settings, settings));
   }
 
   /** Replaces the settings of the version in force. @throws SettingsError */
   replace(settings: Settings): void {
-    this.#step(mergeSettings(settings), true);
+    this.#step(mergeSettings(settings));
   }
 
   /** The file has changed: versions that were as in the file follow it, others keep what they differ in. @throws SettingsError */
-  reload(file: Settings): void {
-    this.fullOf(file);
-    const edits = ([0, 1] as const).map((slot) => editsBetween(this.#file, this.settingsOf(slot)));
-    this.#file = mergeSettings(file);
-    edits.forEach((own, slot) => {
-      const steps = this.#slots[slot as Slot];
-      const next = own.reduce(
-        (settings, { path, value }) =>
-          value === undefined ? withoutValue(settings, path) : withValue(settings, path, value),
-        this.#file,
+  reload(settings: Settings): void {
+    this.fullOf(settings);
+    const { slots, file: before } = this.#state;
+    const file = mergeSettings(settings);
+    const followed = (slot: Slot): Steps => {
+      const next = editsBetween(before, this.settingsOf(slot)).reduce(
+        (own, { path, value }) => (value === undefined ? withoutValue(own, path) : withValue(own, path, value)),
+        file,
       );
-      push(steps, isSound(() => this.fullOf(next)) ? next : this.#file);
-    });
-    this.#apply();
+      return pushed(slots[slot], isSound(() => this.fullOf(next)) ? next : file);
+    };
+    this.#become({ file, slots: [followed(0), followed(1)] });
   }
 
-  /** The file has what the version in force has. */
-  saved(): void {
-    this.#file = this.settings;
-    this.changed();
+  /** The file has these settings now. */
+  saved(settings: Settings): void {
+    this.#become({ file: settings });
   }
 
   /** One step back, or forward again. */
   go(steps: 1 | -1): void {
-    const slot = this.#slots[this.#slot];
-    if (slot.states[slot.at + steps] === undefined) return;
-    slot.at += steps;
-    slot.isOpen = false;
-    this.#apply();
+    if (!this.canGo(steps)) return;
+    const own = this.#steps;
+    this.#becomeSteps(this.slot, { ...own, at: own.at + steps, openPath: null });
   }
 
   canGo(steps: 1 | -1): boolean {
-    const { states, at } = this.#slots[this.#slot];
+    const { states, at } = this.#steps;
     return states[at + steps] !== undefined;
   }
 
   /** To the other version, in the middle of whatever moves. */
   swap(): void {
-    this.#slot = this.#slot === 0 ? 1 : 0;
-    this.#apply();
+    this.#become({ slot: otherOf(this.slot) });
   }
 
   /** The other version becomes what this one is. */
   copyToOther(): void {
-    push(this.#slots[this.#slot === 0 ? 1 : 0], this.settings);
-    this.changed();
+    const other = otherOf(this.slot);
+    this.#becomeSteps(other, pushed(this.#state.slots[other], this.settings));
   }
 
   /** Lays settings over all for a while: those that lift the limits. @throws SettingsError */
   cover(above: Settings): void {
-    const before = this.#above;
-    this.#above = above;
+    this.#become({ above });
+  }
+
+  get #steps(): Steps {
+    return this.#state.slots[this.slot];
+  }
+
+  #step(next: Settings, path: string | null = null, isDone = true): void {
+    const own = this.#steps;
+    const openPath = isDone ? null : path;
+    this.fullOf(next);
+    const isSameSlider = path !== null && own.openPath === path;
+    const before = isSameSlider ? { ...own, at: own.at - 1 } : own;
+    const steps = isSame(next, this.settings) ? own : pushed(before, next);
+    this.#becomeSteps(this.slot, { ...steps, openPath });
+  }
+
+  #becomeSteps(slot: Slot, steps: Steps): void {
+    const [first, second] = this.#state.slots;
+    this.#become({ slots: slot === 0 ? [steps, second] : [first, steps] });
+  }
+
+  /** @throws Error for a state that the camera refuses; then nothing has changed */
+  #become(part: Partial<State>): void {
+    const before = this.#state;
+    this.#state = { ...before, ...part };
     try {
       this.#apply();
     } catch (error) {
-      this.#above = before;
+      this.#state = before;
       throw error;
     }
-  }
-
-  #step(next: Settings, isDone: boolean): void {
-    const slot = this.#slots[this.#slot];
-    if (!isSame(next, this.settings)) {
-      this.fullOf(next);
-      if (slot.isOpen) slot.states[slot.at] = next;
-      else push(slot, next);
-      // What the camera refuses for reasons of its own is no step.
-      try {
-        this.#apply();
-      } catch (error) {
-        slot.at -= 1;
-        slot.states.length = slot.at + 1;
-        throw error;
-      }
-    }
-    slot.isOpen = !isDone;
+    this.changed();
   }
 
   /** Changes of the game's own stay as they are: what goes to the camera is what differs. */
@@ -219,19 +227,16 @@ export class Tuning {
     const change = asSettings(editsBetween(this.#applied, wanted));
     if (Object.keys(change).length > 0) this.#camera.change(change);
     this.#applied = wanted;
-    this.changed();
   }
 }
 
-function begunWith(settings: Settings): Steps {
-  return { states: [settings], at: 0, isOpen: false };
+function otherOf(slot: Slot): Slot {
+  return slot === 0 ? 1 : 0;
 }
 
-function push(steps: Steps, settings: Settings): void {
-  steps.at += 1;
-  steps.states.length = steps.at;
-  steps.states.push(settings);
-  steps.isOpen = false;
+/** A state after the present one; those that were undone are gone. */
+function pushed({ states, at }: Steps, next: Settings): Steps {
+  return { states: [...states.slice(0, at + 1), next], at: at + 1, openPath: null };
 }
 
 function isSound(check: () => unknown): boolean {

@@ -64,7 +64,7 @@ function replaced(text: string, { offset, length }: Node, value: unknown, form: 
 /** A new property after the last one: on a line of its own if that one has one. */
 function insertion(
   text: string,
-  { offset, length, children = [] }: Node,
+  { offset, length, parent, children = [] }: Node,
   key: string,
   value: unknown,
   form: Form,
@@ -73,11 +73,10 @@ function insertion(
   const inner = last === undefined ? indentAt(text, offset) + form.indent : indentAt(text, last.offset);
   const property = `${JSON.stringify(key)}: ${written(value, inner, form)}`;
   if (last === undefined) {
-    const isRoot = offset === 0 || indentAt(text, offset) === '';
     const at = offset + 1;
     if (text.slice(at, offset + length - 1).trim() !== '')
       return [{ from: at, to: at, text: `${form.eol}${inner}${property}` }];
-    const padded = isRoot ? `${form.eol}${inner}${property}${form.eol}` : ` ${property} `;
+    const padded = parent === undefined ? `${form.eol}${inner}${property}${form.eol}` : ` ${property} `;
     return [{ from: at, to: offset + length - 1, text: padded }];
   }
   const end = last.offset + last.length;
