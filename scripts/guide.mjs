@@ -42,7 +42,7 @@ const next = Object.entries(tables).reduce((text, [name, lines]) => {
   const end = `<!-- end of ${name} -->`;
   const from = text.indexOf(begin);
   const to = text.indexOf(end);
-  if (from < 0 || to < from) stop(`docs/guide.md: wanted "${begin}" and "${end}" in it.`);
+  if (from < 0 || to < from) stop(`docs/guide.md: expected "${begin}" and "${end}", got neither.`);
   return `${text.slice(0, from)}${begin}\n\n${lines.join('\n')}\n\n${text.slice(to)}`;
 }, guide);
 const pretty = await format(next, { ...(await resolveConfig(GUIDE)), filepath: GUIDE });

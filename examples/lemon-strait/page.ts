@@ -4,7 +4,7 @@
 export function element<T extends HTMLElement>(id: string, type: new () => T): T {
   const found = document.getElementById(id);
   if (found instanceof type) return found;
-  throw new Error(`#${id}: found ${found?.tagName ?? 'nothing'}; wanted ${type.name}`);
+  throw new Error(`#${id}: expected ${type.name}, got ${found?.tagName ?? 'nothing'}`);
 }
 
 /** Of a canvas in a page, or off it. */

@@ -23,7 +23,7 @@ export function ownBrowser(): Own {
 export async function launch(args: readonly string[] = []): Promise<Browser> {
   const executablePath = process.env['ZESTY_KITE_BROWSER'];
   if (!executablePath)
-    throw new Error('ZESTY_KITE_BROWSER: found nothing; wanted the path of a browser, as `npm test` sets it.');
+    throw new Error('ZESTY_KITE_BROWSER: expected the path of a browser, as `npm test` sets it, got nothing.');
   return chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking', ...args] });
 }
 

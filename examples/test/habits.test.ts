@@ -156,7 +156,7 @@ test('what listen and its like cannot use is refused at once, by their name', as
         return `${name}: nothing was thrown`;
       } catch (error) {
         const { message } = error as Error;
-        return message.startsWith(`${name}: found `) ? 'refused' : `${name}: ${message}`;
+        return message.startsWith(`${name}: expected `) ? 'refused' : `${name}: ${message}`;
       }
     });
   });

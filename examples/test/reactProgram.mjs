@@ -5,7 +5,7 @@ const GUIDE = readFileSync(new URL('../../docs/guide.md', import.meta.url), 'utf
 
 export function reactProgram() {
   const [, recipe] = /\*\*React:\*\*[^]*?```tsx\n([^]*?)```/.exec(GUIDE) ?? [];
-  if (recipe === undefined) throw new Error('docs/guide.md: found no recipe for React; wanted one');
+  if (recipe === undefined) throw new Error('docs/guide.md: expected one, got no recipe for React');
   return program(recipe);
 }
 

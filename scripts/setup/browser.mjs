@@ -37,7 +37,7 @@ export function browser() {
   const named = process.env[VARIABLE];
   if (named) {
     if (isExecutable(named)) return named;
-    stop(`${VARIABLE}: found "${named}", which is no program; wanted the path of a Chromium-family browser.`);
+    stop(`${VARIABLE}: expected the path of a Chromium-family browser, got "${named}", which is no program.`);
   }
   const found = find();
   if (found) return found;

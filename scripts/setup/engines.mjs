@@ -53,7 +53,7 @@ export function engines() {
 
 function find(variable) {
   const named = process.env[variable];
-  if (named) return isExecutable(named) ? named : stop(`${variable}: found "${named}", which is no program.`);
+  if (named) return isExecutable(named) ? named : stop(`${variable}: expected the path of a program, got "${named}".`);
   const { names, places } = PROGRAMS[variable];
   const folders = (process.env.PATH ?? '').split(delimiter).filter(Boolean);
   return (

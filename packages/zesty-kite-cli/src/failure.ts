@@ -1,4 +1,4 @@
-/** What goes wrong, as one line a person can act on: where, what was found, what would do. */
+/** Failures of the command line, each one line: `<path>: expected <what>, got <value>`, then a cure. */
 import { SessionError } from 'zesty-kite/session';
 import { SettingsError } from 'zesty-kite';
 
@@ -8,8 +8,8 @@ export class Failure extends Error {
 }
 
 /** A failure in the form of all messages. The path names a file, an option or a value in a file. */
-export function refusal(path: string, found: string, wanted: string, cause?: unknown): Failure {
-  return new Failure(`${path}: found ${found}; wanted ${wanted}`, { cause });
+export function refusal(path: string, got: string, expected: string, cause?: unknown): Failure {
+  return new Failure(`${path}: expected ${expected}, got ${got}`, { cause });
 }
 
 /** Text that cannot steer a terminal: control bytes are spelled out, line breaks stay. */
@@ -26,14 +26,14 @@ export function oneLine(text: string): string {
   return text.replaceAll(/\r?\n/g, '\\n');
 }
 
-/** The lines to print for whatever was thrown, one a problem. */
+/** The lines to print for an error, one a problem. */
 export function linesOf(error: unknown): string[] {
   if (error instanceof Failure && error.cause instanceof SettingsError) {
     const { problems, more } = error.cause;
     const lines = problems.map(
-      ({ path, found, wanted }) => `${error.message}: ${path || 'the whole'}: found ${found}; wanted ${wanted}`,
+      ({ path, got, expected }) => `${error.message}: ${path && `${path}: `}expected ${expected}, got ${got}`,
     );
-    return more === 0 ? lines : [...lines, refusal(error.message, `${String(more)} problems more`, 'none').message];
+    return more === 0 ? lines : [...lines, `${error.message}: and ${String(more)} more problems`];
   }
   return [error instanceof Error ? flat(error.message) : String(error)];
 }
@@ -58,19 +58,19 @@ function flat(message: string): string {
 }
 
 const REASONS: Readonly<Record<string, string>> = {
-  ENOENT: 'found no such file; wanted one that is there',
-  EISDIR: 'found a folder; wanted a file',
-  EACCES: 'found a file that may not be opened; wanted one that may',
-  EPERM: 'found a file that may not be opened; wanted one that may',
-  ENOTDIR: 'found a file where a folder should be; wanted another path',
-  ENOSPC: 'found no space left; wanted a disk with some',
-  ENAMETOOLONG: 'found a name that is too long; wanted a shorter one',
-  ELOOP: 'found links that go round in a circle; wanted a file',
-  EROFS: 'found a disk that cannot be written to; wanted another path',
-  ENXIO: 'found a device that is not there; wanted a file',
-  EBADF: 'found it closed; wanted it open',
-  EPIPE: 'it was closed before all was written',
-  ERR_INVALID_ARG_VALUE: 'found a name with a zero byte; wanted a path',
+  ENOENT: 'expected a file, got none',
+  EISDIR: 'expected a file, got a folder',
+  EACCES: 'expected permission to open it, got none',
+  EPERM: 'expected permission to open it, got none',
+  ENOTDIR: 'expected a folder in the path, got a file',
+  ENOSPC: 'expected space on the disk, got none',
+  ENAMETOOLONG: 'expected a shorter name, got one that is too long',
+  ELOOP: 'expected a file, got a circle of links',
+  EROFS: 'expected a writable disk, got a read-only one',
+  ENXIO: 'expected a file, got a device that is missing',
+  EBADF: 'expected an open file, got a closed one',
+  EPIPE: 'expected a reader to the end, got a closed pipe',
+  ERR_INVALID_ARG_VALUE: 'expected a path, got one with a zero byte',
 };
 
 function isSystemError(error: unknown): boolean {

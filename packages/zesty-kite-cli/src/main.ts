@@ -125,18 +125,20 @@ async function fail(lines: readonly string[]): Promise<void> {
   }
 }
 
-/** A bad call in one line: what was found, and what would do. */
+/** A bad call in one line, with what to do. */
 function callLine(program: Command, args: readonly string[], { code, message }: CommanderError, said: string): string {
   const names = program.commands.map((command) => command.name()).join(', ');
-  if (code === 'commander.help') return `found no command; wanted one of ${names}, or --help`;
+  if (code === 'commander.help') return `expected a command (${names}) or --help, got none`;
   const command = program.commands.find((one) => args.includes(one.name()));
   const text = (said === '' ? message : said)
     .replace(/^error: /, '')
     .trim()
-    .replaceAll(/\s*\n\s*/g, ' ');
-  const wanted =
+    .replaceAll(/\s*\n\s*/g, ' ')
+    .replace(/^option '(?:-\w, )?(--[\w-]+)[^']*' argument missing$/, '$1: expected a value, got none')
+    .replace(/^option '(?:-\w, )?(--[\w-]+)[^']*' argument '.*' is invalid\. (?=expected)/s, '$1: ');
+  const cure =
     code === 'commander.unknownCommand'
-      ? `one of ${names}`
-      : `what zesty-kite ${command ? `${command.name()} ` : ''}--help lists`;
-  return text.includes('; wanted') ? text : `${text.replace(/\.$/, '')}; wanted ${wanted}`;
+      ? `use one of ${names}`
+      : `see zesty-kite ${command ? `${command.name()} ` : ''}--help`;
+  return text.includes('expected') ? text : `${text.replace(/\.$/, '')}; ${cure}`;
 }

@@ -42,25 +42,25 @@ export function jsonOption(what = 'one JSON object instead of a table'): Option 
 }
 
 export function forceOption(): Option {
-  return new Option('--force', 'replace a file that is there already').default(false);
+  return new Option('--force', 'overwrite existing files').default(false);
 }
 
 export function frameRate(text: string): number {
   const rate = Number(text);
   if (text.trim() !== '' && rate >= 1 && rate <= 10_000) return rate;
-  throw new InvalidArgumentError(`found "${text}"; wanted 1 to 10000 frames a second.`);
+  throw new InvalidArgumentError(`expected 1 to 10000 frames a second, got "${text}".`);
 }
 
 export function screenSize(text: string): Screen {
   const [, width, height] = /^(\d{1,5})x(\d{1,5})$/.exec(text) ?? [];
   if (Number(width) > 0 && Number(height) > 0) return { width: Number(width), height: Number(height) };
-  throw new InvalidArgumentError(`found "${text}"; wanted a size such as 1280x800.`);
+  throw new InvalidArgumentError(`expected a size such as 1280x800, got "${text}".`);
 }
 
 function seconds(text: string): number {
   const value = Number(text);
   if (text.trim() !== '' && value >= 0 && value <= 1e9) return value;
-  throw new InvalidArgumentError(`found "${text}"; wanted seconds since the session began, such as 12.5.`);
+  throw new InvalidArgumentError(`expected seconds since the session began, such as 12.5, got "${text}".`);
 }
 
 /** Options of a session, with settings alone: nothing would come of them. @throws Failure */

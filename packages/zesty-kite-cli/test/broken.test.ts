@@ -35,7 +35,7 @@ const { calls, settings, sessions, grounds } = JSON.parse(
   readonly grounds: [object | string, string][];
 };
 const HEADER = '{"format":"zesty-kite session","version":1,"settings":{},"screen":null}';
-sessions.push([`${HEADER}\n${'x'.repeat(2e6)}\n`, 'line 2: found a line of more than 1 MB']);
+sessions.push([`${HEADER}\n${'x'.repeat(2e6)}\n`, 'line 2: expected a line of at most 1 MB']);
 
 /** A PNG whose pixels are other than it says. */
 function bomb(good: Uint8Array, pixels: number): Uint8Array {
@@ -45,14 +45,25 @@ function bomb(good: Uint8Array, pixels: number): Uint8Array {
   return Buffer.concat([good.subarray(0, 33), length, Buffer.from('IDAT'), data, Buffer.alloc(4)]);
 }
 
-/** What is wrong with how a case ended; nothing when it is as it should be. */
+/** Returns true if the text has the parts of `says` in their order; … stands between parts. */
+function saysAll(text: string, says: string): boolean {
+  let at = 0;
+  for (const part of says.split(' … ')) {
+    at = text.indexOf(part, at);
+    if (at < 0) return false;
+    at += part.length;
+  }
+  return true;
+}
+
+/** The faults of how a case ended; an empty list if it ended as it has to. */
 function faultOf(one: Case, { code, out, errors }: Ended): string[] {
   const wrong = [
     code === 2 ? '' : `ended with ${String(code)}`,
     out === '' ? '' : `printed ${out.slice(0, 60)}`,
     /^zesty-kite: [^\n]*\n$/.test(errors) ? '' : 'not one line',
-    errors.includes('wanted') ? '' : 'does not say what would do',
-    errors.includes(one.says) ? '' : `does not say ${JSON.stringify(one.says)}`,
+    /expected .+, got .+|; (use|see|choose|set) /.test(errors) ? '' : 'does not say what would do',
+    saysAll(errors, one.says) ? '' : `does not say ${JSON.stringify(one.says)}`,
     // eslint-disable-next-line no-control-regex -- these are what must not be there
     /[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/.test(errors) ? 'control bytes' : '',
     errors.includes('    at ') ? 'a stack' : '',

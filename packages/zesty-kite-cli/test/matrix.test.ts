@@ -1,4 +1,4 @@
-/** Every command and every option with values that are none: each ends with 2 and says where, what was found and what would do. */
+/** Every command and every option with values that are none: each ends with 2 and says where, what was expected and what it got. */
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -131,7 +131,9 @@ test('whatever a command or an option is given that is none, it says so', () => 
     const wrong = [
       code === (isDigest ? 1 : 2) ? '' : `ended with ${String(code)}`,
       out === '' || isDigest ? '' : `printed ${out.slice(0, 80)}`,
-      /^(zesty-kite: [^\n]*wanted [^\n]*\n)+$/.test(errors) ? '' : `said ${errors.slice(0, 200)}`,
+      /^(zesty-kite: [^\n]*(expected .+, got |; (use|see|choose) )[^\n]*\n)+$/.test(errors)
+        ? ''
+        : `said ${errors.slice(0, 200)}`,
       errors.length < 9000 ? '' : `said ${String(errors.length)} letters`,
       // eslint-disable-next-line no-control-regex -- these are what must not be there
       /[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/.test(errors) ? 'control bytes' : '',

@@ -120,7 +120,7 @@ test('output that cannot be written ends with 2 and one line where one can be wr
   };
   expect(run('> /dev/full')).toEqual({
     status: 2,
-    stderr: 'zesty-kite: standard output: found no space left; wanted a disk with some\n',
+    stderr: 'zesty-kite: standard output: expected space on the disk, got none\n',
   });
   expect(run('> /dev/full 2> /dev/full')).toEqual({ status: 2, stderr: '' });
   expect(run('| exec head -c 0; exit 0').stderr).not.toContain('    at ');
@@ -149,7 +149,7 @@ test('--trace never writes over what is read, through links and with --force too
       const { code, errors } = zestyKite(['replay', session, '--trace', target, ...force]);
       expect([code, errors]).toEqual([
         2,
-        `zesty-kite: ${target}: found a file that is read; wanted another one to write to\n`,
+        `zesty-kite: ${target}: expected another file to write to, got one that is read\n`,
       ]);
       expect(readFileSync(session, 'utf8')).toBe(text);
     }
@@ -164,9 +164,7 @@ test('--trace never writes over what is read, through links and with --force too
   );
   const trace = join(folder, 'old.csv');
   writeFileSync(trace, 'old');
-  expect(zestyKite(['replay', session, '--trace', trace]).errors).toContain(
-    'wanted another name, or --force to replace it',
-  );
+  expect(zestyKite(['replay', session, '--trace', trace]).errors).toContain('choose another name, or add --force');
   // Nothing is lost of the old one, and nothing stays of the new, where the session turns out to be broken.
   const broken = zestyKite(['replay', '-', '--trace', trace, '--force'], `${text}{"at":-5}\n`);
   expect([broken.code, readFileSync(trace, 'utf8')]).toEqual([2, 'old']);
@@ -206,7 +204,7 @@ test('streams stay streams: years of rest, long traces and endless lines take th
   const endless = zestyKite(['replay', '-'], `${header}\n{"at":1,"kind":"${'x'.repeat(20e6)}`);
   expect([endless.code, endless.errors]).toEqual([
     2,
-    'zesty-kite: standard input: line 2: found a line of more than 1 MB; wanted one signal a line, of at most that\n',
+    'zesty-kite: standard input: line 2: expected a line of at most 1 MB, got a longer one\n',
   ]);
 });
 
@@ -238,16 +236,16 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   // All that is wrong at once, a line each.
   const { code, out, errors } = zestyKite(['check', GROUND]);
   expect([code, out]).toEqual([2, '']);
-  expect(errors).toMatch(/height: found an unknown key; wanted one of .*\n(.*\n)*$/);
+  expect(errors).toMatch(/height: expected one of .*, got the unknown key "height"\n(.*\n)*$/);
   const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
   expect(wide.out).toMatch(
-    /^line 30, column 5: bounds.whenViewIsLarger: at spans from 5\d\d.* the view is larger than the bounds, 1.5 times/,
+    /^line 30, column 5: bounds.whenViewIsLarger: at spans from 5\d\d.* the view is up to 1.5 times larger than the bounds/,
   );
   const { warnings } = JSON.parse(zestyKite(['check', settings('straight-down'), '--json']).out) as { warnings: [] };
   expect(warnings).toEqual([
     {
       path: 'bounds.whenViewIsLarger',
-      message: expect.stringContaining('wanted zoom.maxSpan 640'),
+      message: expect.stringContaining('set zoom.maxSpan 640'),
       line: 30,
       column: 5,
     },

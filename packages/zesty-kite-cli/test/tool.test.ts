@@ -73,7 +73,9 @@ test('many sessions have a row each, in their order, with the digests that each 
       .sort(),
   );
   expect([code, errors.split('\n').length]).toEqual([2, 2]);
-  expect(errors).toMatch(/^zesty-kite: many\/inside\/broken.ndjson: line 1: format: found "something"; wanted /);
+  expect(errors).toMatch(
+    /^zesty-kite: many\/inside\/broken.ndjson: line 1: format: expected "zesty-kite session", got "something"/,
+  );
   for (const name of ['crossing', 'hilly', 'turned']) {
     const { rates, ...alone } = json<Summary & { rates: unknown }>([
       'replay',
@@ -98,7 +100,7 @@ test('rates agree, a digest is expected or told, other settings move otherwise',
   const other = zestyKite(['replay', session('crossing'), '--expect', digest, '--settings', settings('two-to-one')]);
   expect([other.code, other.errors]).toEqual([
     1,
-    expect.stringMatching(/^zesty-kite: digest: found [0-9a-f]{16}; wanted [0-9a-f]{16}\n$/),
+    expect.stringMatching(/^zesty-kite: digest: expected [0-9a-f]{16}, got [0-9a-f]{16}\n$/),
   ]);
 });
 
@@ -121,8 +123,10 @@ test('check: places in the file, several files and screens, a map, and strictnes
   );
   const { code, errors } = zestyKite(['check', file]);
   expect(code).toBe(2);
-  expect(errors).toContain(`${file}: line 3, column 5: zoom.notch: found -3`);
-  expect(errors).toContain('line 6, column 32: bindings.panUp[2]: found 7');
+  expect(errors).toContain(
+    `${file}: line 3, column 5: zoom.notch: expected a number from 1.001 to 16, such as 1.1, got -3`,
+  );
+  expect(errors).toMatch(/line 6, column 32: bindings\.panUp\[2\]: expected .*, got 7/);
   const screens = ['--screen', '1280x800', '--screen', '1600x800'];
   const two = zestyKite(['check', settings('straight-down'), settings('over-the-hills'), ...screens]);
   expect(two.out).toMatch(/straight-down.json: line 30, column 5: bounds.whenViewIsLarger: at 1280x800: /);
@@ -133,7 +137,7 @@ test('check: places in the file, several files and screens, a map, and strictnes
   const map = ['--map', join(DATA, 'places.geojson')];
   expect(zestyKite(['check', settings('over-the-hills'), ...map]).out).toMatch(/^nothing to warn of\nnote: [^\n]*\n$/);
   const small = JSON.stringify({ bounds: { left: 400, top: 300, right: 600, bottom: 500 }, zoom: { maxSpan: 200 } });
-  expect(zestyKite(['check', '-', ...map], small).out).toMatch(/bounds: \d+ of \d+ points of the map never show, /);
+  expect(zestyKite(['check', '-', ...map], small).out).toMatch(/bounds: \d+ of \d+ points of the map never show; /);
 });
 
 test('explain: screens, tiles and float precision agree with arithmetic', () => {
@@ -416,11 +420,13 @@ test('a file of another kind is named, and a cutscene is checked', () => {
   writeFileSync(join(folder, 'late.json'), JSON.stringify({ keyframes: [{ at: 1 }, { at: 1 }] }));
   expect(zestyKite(['check', 'late.json'])).toMatchObject({
     code: 2,
-    errors: expect.stringContaining('late.json: keyframes[1].at: found 1'),
+    errors: expect.stringContaining('late.json: keyframes[1].at: expected a later time than the one before, got 1'),
   });
-  expect(zestyKite(['check', session('crossing')]).errors).toContain('found a session; wanted a settings file');
-  expect(zestyKite(['replay', settings('straight-down')]).errors).toContain('found settings; wanted a session');
-  expect(zestyKite(['replay', 'scene.json']).errors).toContain('found a cutscene; wanted a session');
+  expect(zestyKite(['check', session('crossing')]).errors).toContain('expected a settings file (JSON), got a session');
+  expect(zestyKite(['replay', settings('straight-down')]).errors).toContain(
+    'expected a session, got settings, which zesty-kite check',
+  );
+  expect(zestyKite(['replay', 'scene.json']).errors).toContain('expected a session, got a cutscene');
 });
 
 test("terrain writes the description of a game's hills: a session over them plays with it, and with the game's module", () => {
@@ -458,6 +464,6 @@ test("terrain writes the description of a game's hills: a session over them play
   }
   writeFileSync(join(folder, 'waves.f64'), 'short');
   expect(zestyKite(['replay', 'over.ndjson', '--terrain', 'waves.json']).errors).toContain(
-    'found 5 bytes; wanted 25480',
+    'expected 25480 bytes, a 64-bit float for each of columns · rows, got 5 bytes',
   );
 });

@@ -91,5 +91,5 @@ function named(call: string, value: unknown, known: readonly string[]): Fields {
 }
 
 function refuse(call: string, value: unknown, known: readonly string[]): never {
-  throw new TypeError(sentence({ path: call, found: shown(value), wanted: `an object with ${known.join(', ')}` }));
+  throw new TypeError(sentence({ path: call, got: shown(value), expected: `an object with ${known.join(', ')}` }));
 }

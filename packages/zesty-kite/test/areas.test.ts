@@ -86,8 +86,8 @@ test('a camera without polygons rejects them, names the entry, and passes on eve
     area: { area },
   })) {
     const message =
-      `bounds.${name}: found a shape that needs \`zesty-kite/polygons\`; ` +
-      'wanted new Camera(settings, { shapes: [polygons] })';
+      `bounds.${name}: expected polygons from zesty-kite/polygons: ` +
+      'new Camera(settings, { shapes: [polygons] }), got no code for it';
     expect(() => new Bare({ bounds })).toThrow(message);
     expect(() => {
       new Bare().change({ bounds });
@@ -97,7 +97,7 @@ test('a camera without polygons rejects them, names the entry, and passes on eve
       [name]: expect.anything(),
     });
   }
-  expect(() => new Bare({}, { shapes: polygonKind as never })).toThrow('options.shapes: found {');
+  expect(() => new Bare({}, { shapes: polygonKind as never })).toThrow(/options\.shapes: expected .*, got \{/);
   expect(new Bare({ bounds: { circle: { x: 0, y: 0, radius: 5 } } }).settings.bounds?.circle?.radius).toBe(5);
 });
 
@@ -166,13 +166,13 @@ test('polygons that cover the same ground are refused, naming both features, the
       if (error instanceof SettingsError) message = error.message;
     }
     expect(message).toMatch(
-      /bounds\.area\.features\[[01]\]\.geometry \("\w+ Grove"\): found ground that bounds\.area\.features\[[01]\]\.geometry \("\w+ Grove"\) covers too, near \(/,
+      /bounds\.area\.features\[[01]\]\.geometry \("\w+ Grove"\): expected polygons that do not overlap: join the two, or cut one, got an overlap with bounds\.area\.features\[[01]\]\.geometry \("\w+ Grove"\) near \(/,
     );
-    expect(message).toContain('wanted polygons that share borders at most: make one of the two, or cut one back');
+    expect(message).toContain('expected polygons that do not overlap: join the two, or cut one');
   }
   forAll(countries, between(-50, 550), between(-50, 350), between(20, 200), (polygons, x, y, side) => {
     fc.pre(x < 590 && y < 390 && x + side > 10 && y + side > 10);
-    expect(() => checkSettings(areaOf([...polygons, [square(x, y, side)]]))).toThrow('covers too');
+    expect(() => checkSettings(areaOf([...polygons, [square(x, y, side)]]))).toThrow('got an overlap with');
   });
 });
 
@@ -210,7 +210,7 @@ test('a spike, a start outside and a start on a border leave the focus inside; r
   expect(checkSettings(settings).bounds?.keep).toBe('focus');
   const warnings = reviewSettings(settings).map(({ path, message }) => `${path}: ${message}`);
   expect(warnings.join()).toMatch(
-    /bounds\.area\.features\[1\]\.geometry\.coordinates\[0\]: its \d corners go round no area, and it is left out/,
+    /bounds\.area\.features\[1\]\.geometry\.coordinates\[0\]: its \d corners enclose no area, so the ring is ignored/,
   );
-  expect(() => checkSettings(areaOf([[empty]]))).toThrow('wanted a ring of at least three corners that has an area');
+  expect(() => checkSettings(areaOf([[empty]]))).toThrow('expected a ring of at least three corners that has an area');
 });

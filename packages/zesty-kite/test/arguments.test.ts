@@ -353,7 +353,7 @@ function isNamed(name: string, { message }: Error): boolean {
   const heads = [
     name,
     call,
-    'Settings refused',
+    'settings rejected',
     'options',
     'terrain',
     'player',
@@ -409,6 +409,6 @@ test.each<[string, () => unknown]>([
   ['place', () => camera().place({ zoom: 2 } as never)],
   ['pan', () => camera().pan(...([10, 5] as unknown as [core.Point]))],
   ['zoom', () => camera().zoom({} as never)],
-])('%s: found …', (name, call) => {
-  expect(call).toThrow(`${name}: found `);
+])('%s: expected …', (name, call) => {
+  expect(call).toThrow(`${name}: expected `);
 });

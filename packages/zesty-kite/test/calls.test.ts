@@ -81,7 +81,7 @@ test('pan moves the focus by so many pixels, zoom by the factor about its point;
   });
   expect(() => {
     new Camera().zoom({} as { factor: number });
-  }).toThrow('zoom: found {}; wanted an object with notches, factor');
+  }).toThrow('zoom: expected an object with notches, factor, got {}');
 });
 
 test('what a call changes shows in goal and settings when it returns, and in shown with the next frame', () => {

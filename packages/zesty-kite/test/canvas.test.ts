@@ -118,9 +118,9 @@ test('an element that no style gives a size keeps the size that it had; what can
   drawing.begin(aim(new View(), flat, { width: 300, height: 150, density: 2 }));
   expect([canvas.width, canvas.style]).toEqual([600, { width: '300px', height: '150px' }]);
   const tilted = aim(new View(), { ...flat, pitch: 50, fieldOfView: 40 }, { width: 300, height: 150 });
-  expect(() => drawing.begin(tilted)).toThrow('createDrawing: found a field of view of 40');
+  expect(() => drawing.begin(tilted)).toThrow(/createDrawing: expected .*, got a field of view of 40/);
   expect(() => createDrawing(new Context(), { snap: 'often' as 'never' })).toThrow(
-    'createDrawing: snap: found "often"; wanted one of "never", "at-rest", "always"',
+    'createDrawing: snap: expected one of "never", "at-rest", "always", got "often"',
   );
 });
 

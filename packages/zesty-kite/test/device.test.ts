@@ -83,7 +83,7 @@ test('a dial is added with two files and two lines: bindings, news, sessions, me
       heading: expect.any(Number),
       settled: true,
       kinds: ['dial', 'dial'],
-      refused: 'TypeError: signal.turned: found "far"; wanted a number',
+      refused: 'TypeError: signal.turned: expected a number, got "far"',
     });
     expect((JSON.parse(printed) as { heading: number }).heading).toBeGreaterThan(20);
   } finally {

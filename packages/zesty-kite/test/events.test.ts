@@ -217,6 +217,6 @@ test('whoever has stopped hears no more; what throws is reported, and the others
   camera.advance(0);
   expect([told, thrown.map(String)]).toEqual([['second'], ['Error: no']]);
   expect(() => when(camera, 'steered' as 'steer', () => undefined)).toThrow(
-    'when.event: found "steered"; wanted one of steer, end, arrive, rest, edge, limit',
+    'when.event: expected one of steer, end, arrive, rest, edge, limit, got "steered"',
   );
 });

@@ -48,7 +48,7 @@ const matrices = createMatrices('y', '-1..1', 'eye');
 function check(camera: Camera): void {
   const { view, settings: full, spanRange } = camera;
   const says = (holds: boolean, what: string, found: unknown): void => {
-    if (!holds) throw new Error(`${what}: found ${JSON.stringify(found)}`);
+    if (!holds) throw new Error(`${what}: got ${JSON.stringify(found)}`);
   };
   const { x, y, focusHeight, span: seen, heading: turned, pitch: down, fieldOfView } = view;
   says(Number.isFinite(x + y + focusHeight + seen + turned + down + fieldOfView), 'G11', bitsOf(camera));

@@ -53,7 +53,9 @@ test('from floor to floor it goes eased, up and down, no farther than there are 
   play(camera, 6000, 12_000);
   expect(camera.shown.focusHeight).toBe(0);
   expect(camera.settled).toBe(true);
-  expect(() => new Floors(camera, [3, 0])).toThrow('floors.heights: found [3,0]; wanted heights that rise');
+  expect(() => new Floors(camera, [3, 0])).toThrow(
+    'floors.heights: expected heights that rise, such as [0, 3, 6], got [3,0]',
+  );
 });
 
 test('the way of a journey, the zone of what is followed and the box of what is framed can be drawn', () => {

@@ -254,19 +254,21 @@ test('what is no thing is refused with its place', () => {
     (list: unknown, options = {}) =>
     () =>
       frame(camera, list as Thing[], options);
-  expect(refused([])).toThrow('frame.things: found []; wanted at least one with a place');
-  expect(refused({ x: 1, y: 2 })).toThrow('frame.things: found {"x":1,"y":2}; wanted a list of points');
+  expect(refused([])).toThrow('frame.things: expected at least one with a place, got []');
+  expect(refused({ x: 1, y: 2 })).toThrow(
+    'frame.things: expected a list of points, circles, boxes or GeoJSON, got {"x":1,"y":2}',
+  );
   expect(
     refused([
       { x: 1, y: 2 },
       { x: 1, y: NaN },
     ]),
-  ).toThrow('frame.things[1]: found');
+  ).toThrow(/frame\.things\[1\]: expected .*, got /);
   expect(refused([{ type: 'Polygon', coordinates: [[[0, 0], 'x']] }])).toThrow(
-    'frame.things[0].coordinates[0][1]: found "x"',
+    /frame\.things\[0\]\.coordinates\[0\]\[1\]: expected .*, got "x"/,
   );
   expect(refused([{ x: 1, y: 2 }], { padding: 500 })).toThrow(
-    'frame.options.padding: found 500; wanted less than the safe frame',
+    'frame.options.padding: expected less than the safe frame, 800 × 600 pixels, got 500',
   );
 });
 

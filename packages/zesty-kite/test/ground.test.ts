@@ -186,12 +186,12 @@ test('another terrain is named by id and digest; a replay that lacks it says whi
   const session = read(recording.text());
   expect(session.signals.filter(({ kind }) => kind === 'terrain')).toMatchObject([{ id: 'hills' }, { id: null }]);
   expect(() => playAgain(session, { terrain: cliffs })).toThrow(
-    'terrain: found none that is "hills" 1; wanted it among `terrains`',
+    'terrain: expected "hills" with digest 1 among `terrains`, got none',
   );
   const replay = playAgain(session, { terrain: cliffs, terrains: [hills] });
   expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
   expect(() => reshapeGrid(cliffs, { column: 100, row: 0, columns: 2, heights: [1, 2] })).toThrow(
-    'terrain.part.column: found 100; wanted at most 99',
+    'terrain.part.column: expected at most 99, got 100',
   );
 });
 

@@ -52,7 +52,7 @@ test('what holds itself, what is inherited and `__proto__` are refused or have n
   const circle: Record<string, unknown> = {};
   circle['zoom'] = circle;
   expect(thrown(() => checkSettings(circle))).toMatchObject({
-    problems: [{ path: 'zoom', found: 'an object that holds itself' }],
+    problems: [{ path: 'zoom', got: 'an object that contains itself' }],
   });
   const camera = new Camera({}, { screen });
   for (const change of [
@@ -157,7 +157,7 @@ test.each([
   ['Space+MouseMidle', 'Space+MouseMiddle'],
 ])('the input %s is refused, and %s is named', (wrong, right) => {
   const error = thrown(() => new Camera({ bindings: { panUp: [wrong] } }));
-  expect(String(error)).toContain(`bindings.panUp[0]: found "${wrong}"; wanted perhaps "${right}"`);
+  expect(String(error)).toContain(`bindings.panUp[0]: expected an input such as "${right}", got "${wrong}"`);
   expect(thrown(() => new Camera({ bindings: { panUp: [right] } }))).toBeNull();
 });
 

@@ -37,7 +37,9 @@ test('tiles of w × h pixels land on exactly that many device pixels at a scale 
       expect((Math.abs(south.y - north.y) * density) / height).toBeCloseTo(1, 6);
     },
   );
-  expect(() => tiles({ width: 32, height: 64 })).toThrow('tiles: found 32 × 64 pixels; wanted a width above 0');
+  expect(() => tiles({ width: 32, height: 64 })).toThrow(
+    'tiles: expected a width above 0 and a height up to the width, got 32 × 64 pixels',
+  );
 });
 
 test('the x axis of tiles points to the upper right, or to the lower right where that is asked for; y a quarter turn on', () => {
@@ -61,7 +63,7 @@ test('the x axis of tiles points to the upper right, or to the lower right where
       expect(camera.shown.heading).toBe(down < 0 ? 135 : 45);
     }
   expect(() => trueIsometric({ xToward: 'left' as 'upper-right' })).toThrow(
-    'xToward: found "left"; wanted "upper-right" or "lower-right"',
+    'xToward: expected "upper-right" or "lower-right", got "left"',
   );
 });
 test('true isometric shows the three axes equally long; straight down shows a plan; tilted follows the zoom', () => {
@@ -239,12 +241,14 @@ test('terrain that cannot be is refused by what is wrong with it, and odd height
     heightAt: (x) => [NaN, Infinity, -4, 40, 3][x] ?? 0,
   });
   expect([0, 1, 2, 3, 4].map((x) => odd.heightAt(x, 0))).toEqual([0, 0, 0, 9, 3]);
-  expect(() => terrainOf({ ...odd, feature: 0 })).toThrow('terrain.feature: found 0; wanted a length above 0');
+  expect(() => terrainOf({ ...odd, feature: 0 })).toThrow(
+    'terrain.feature: expected a length above 0, such as 2, got 0',
+  );
   expect(() => terrainOfGrid({ id: 'g', columns: 2, rows: 2, step: 1, heights: [1, 2, 3] })).toThrow(
-    'terrain.heights: found 3 samples; wanted columns · rows, 4',
+    'terrain.heights: expected columns · rows, 4, got 3 samples',
   );
   expect(() => terrainOfGrid({ id: 'g', columns: 2, rows: 2, step: 1, heights: [1, 2, NaN, 4] })).toThrow(
-    'terrain.heights[2]: found NaN; wanted a finite number',
+    'terrain.heights[2]: expected a finite number from -1e12 to 1e12, got NaN',
   );
 });
 
@@ -262,7 +266,7 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'a lens over 2 × pitch',
     { pitch: { degrees: 20 }, lens: { fieldOfView: 50 } },
-    /the lens is wider than twice the pitch, 50 at a pitch of 20; wanted at most 40/,
+    /the lens is wider than twice the pitch, 50 at a pitch of 20; use at most 40/,
   ],
   [
     'a curve too steep for two fingers',
@@ -279,12 +283,12 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'a view wider than the map',
     { zoom: { maxSpan: 4096 }, bounds: { left: 0, top: 0, right: 400, bottom: 900 } },
-    /^bounds.whenViewIsLarger: at spans from 25\d.* to 4096 the view is larger than the bounds, 16.38 times/,
+    /^bounds.whenViewIsLarger: at spans from 25\d.* to 4096 the view is up to 16.38 times larger than the bounds/,
   ],
   [
     'broken pixels',
     { zoom: { stops: [0.5, 1.4, 2], stopUnit: 'device-pixels-per-unit' } },
-    /^zoom.stops\[1\]: 1.4 device pixels per unit are not whole.*wanted 1/,
+    /^zoom.stops\[1\]: 1.4 device pixels per unit is not a whole number.*use 1/,
   ],
   [
     'needle-sharp corners',
@@ -302,7 +306,7 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'hardly any zoom',
     { zoom: { minSpan: 100, maxSpan: 120 } },
-    /^zoom.notch: from the nearest zoom \(100\) to the farthest \(120\) there are 1.913 notches; wanted at least 3/,
+    /^zoom.notch: only 1.913 notches lead from the nearest zoom \(100\) to the farthest \(120\); at least 3 feel smooth/,
   ],
   ['bands of 200 px', { edge: { width: 200, unit: 'pixels' } }, /^edge.width: a band of 200 px pans/],
   ['one wide band', { edge: { left: 0.4, maxWidth: 300 } }, /^edge.left: a band of 300 px pans/],
@@ -317,9 +321,9 @@ const doubtful: [string, Settings, RegExp][] = [
   [
     'a start outside of the zoom',
     { start: { span: 900 }, zoom: { maxSpan: 600 } },
-    /^start.span: the start at a span of 900 is outside of the zoom range, .*; wanted zoom.maxSpan 900/,
+    /^start.span: the span at the start, 900, is outside the zoom range, .*; set zoom.maxSpan to 900/,
   ],
-  ['stops outside of the zoom', { zoom: { stops: [5, 50], minSpan: 10 } }, /^zoom.stops\[0\]: 5 is never gone to/],
+  ['stops outside of the zoom', { zoom: { stops: [5, 50], minSpan: 10 } }, /^zoom.stops\[0\]: 5 is never reached/],
   [
     'a look whose corners are never seen',
     {

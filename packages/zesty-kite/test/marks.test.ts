@@ -46,7 +46,7 @@ test('scopes of locks may end in any order, twice, and leave alone what the sett
   });
   const { camera } = createCamera();
   expect(() => lock(camera, ['fly' as Ability])).toThrow(
-    'lock.abilities[0]: found "fly"; wanted one of pan, zoom, turn, tilt',
+    'lock.abilities[0]: expected one of pan, zoom, turn, tilt, got "fly"',
   );
 });
 

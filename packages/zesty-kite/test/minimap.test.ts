@@ -136,6 +136,6 @@ test('the outline is of the whole screen, or of the safe frame as a choice', () 
 
 test('without an area, bounds or a distance it says what would do', () => {
   const camera = new Camera({}, { screen: { width: 900, height: 600 } });
-  expect(() => new Minimap(camera)).toThrow('wanted an area {left, top, right, bottom}');
+  expect(() => new Minimap(camera)).toThrow('expected an area {left, top, right, bottom}');
   expect(() => new Minimap(camera, { around: 100 })).not.toThrow();
 });

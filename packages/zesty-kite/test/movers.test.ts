@@ -76,7 +76,7 @@ test('a session names the abilities that it needs, replays them to the bit, and 
     replay.camera.advance(60_000);
     expect(bitsOf(replay.camera)).toBe(bitsOf(camera));
     expect(() => new SessionReader().push(recording.text())).toThrow(
-      'line 1: movers: found "circle"; wanted abilities that this reader was given',
+      'line 1: movers: expected abilities that are passed to the reader, got "circle"',
     );
   });
 });
@@ -115,13 +115,17 @@ test('learning twice changes nothing; another ability of the same name, or with 
   const camera = new Camera(settings, { screen });
   learn(camera, circling);
   learn(camera, circling);
-  expect(() => learn(camera, { ...circling })).toThrow('mover: found another "circle"; wanted a name of its own');
-  learn(camera, { ...travels, name: 'other' });
-  expect(() => learn(camera, travels)).toThrow('mover: found another "travel"; wanted a name of its own');
-  expect(() => learn(new Camera(), circling).send({ kind: 'circle', rate: 1, pause: '2' as never })).toThrow(
-    'signal.pause: found "2"; wanted a number',
+  expect(() => learn(camera, { ...circling })).toThrow(
+    'mover.name: expected a name that no other mover has, got "circle" again',
   );
-  expect(() => new Camera().signal({ kind: 'circle' } as never)).toThrow('signal.kind: found "circle"');
+  learn(camera, { ...travels, name: 'other' });
+  expect(() => learn(camera, travels)).toThrow(
+    'mover.name: expected a name that no other mover has, got "travel" again',
+  );
+  expect(() => learn(new Camera(), circling).send({ kind: 'circle', rate: 1, pause: '2' as never })).toThrow(
+    'signal.pause: expected a number, got "2"',
+  );
+  expect(() => new Camera().signal({ kind: 'circle' } as never)).toThrow(/signal\.kind: expected .*, got "circle"/);
 });
 
 interface Part {

@@ -102,10 +102,10 @@ test('what is no record is refused with its place, and nothing is lost', () => {
   const receiver = new PoseReceiver();
   receiver.take({ at: 0, pose: [5, 0, 0, 100, 0, 90, 0] }, 0);
   const bad: [unknown, string][] = [
-    [null, 'record.at: found nothing'],
-    [{ at: 5, pose: [1, 2] }, 'record.pose: found'],
-    [{ at: 5, pose: [1, 2, 0, -3, 0, 90, 0] }, 'record.pose[3]: found -3; wanted a span above 0'],
-    [{ at: 5, pose: [1, 2, 0, 3, 0, 90, 0], rates: [NaN] }, 'record.rates: found'],
+    [null, 'record.at: expected milliseconds, got nothing'],
+    [{ at: 5, pose: [1, 2] }, 'record.pose: expected'],
+    [{ at: 5, pose: [1, 2, 0, -3, 0, 90, 0] }, 'record.pose[3]: expected a span above 0, got -3'],
+    [{ at: 5, pose: [1, 2, 0, 3, 0, 90, 0], rates: [NaN] }, 'record.rates: expected'],
   ];
   for (const [record, message] of bad)
     expect(() => {

@@ -276,5 +276,5 @@ test('with slop, what is near is found; in a world that repeats itself, each cop
     thingAt(view, x, y, towers, { boxOf, ...(slop === undefined ? {} : { slop }) })?.name;
   expect([name(500, 300), name(500, 320), name(500, 320, 20)]).toEqual(['Amber', undefined, 'Amber']);
   expect(name(370, 302)).toBe('Brine');
-  expect(() => thingAt(view, NaN, 0, towers, { boxOf })).toThrow('thingAt.x: found NaN; wanted a finite number');
+  expect(() => thingAt(view, NaN, 0, towers, { boxOf })).toThrow('thingAt.x: expected a finite number, got NaN');
 });

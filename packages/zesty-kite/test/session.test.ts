@@ -106,27 +106,27 @@ test('a file cut off in the middle of a line says so, and keeps every line befor
 });
 
 test('a broken line is refused with its number, what was found and what was expected', () => {
-  expect(refusal('')).toMatch(/^line 1: found nothing; wanted the header/);
-  expect(refusal('hello\n')).toBe('line 1: found "hello"; wanted one JSON object');
-  expect(refusal('{"format":"other"}\n')).toBe('line 1: format: found "other"; wanted "zesty-kite session"');
+  expect(refusal('')).toMatch(/^line 1: expected the header of a session, .*, got nothing/);
+  expect(refusal('hello\n')).toBe('line 1: expected one JSON object, got "hello"');
+  expect(refusal('{"format":"other"}\n')).toBe('line 1: format: expected "zesty-kite session", got "other"');
   expect(refusal(HEADER.replace('"version":1', '"version":2'))).toBe(
-    'line 1: version: found 2; this reads version 1; wanted a session of that',
+    'line 1: version: expected 1, got 2; this package reads version 1',
   );
   expect(refusal(HEADER.replace('"settings":{}', '"settings":{"pan":{"sped":1}}'))).toContain(
-    'pan.sped: found an unknown key; wanted perhaps "speed"',
+    'pan.sped: expected a known key such as "speed", got the unknown key "sped"',
   );
-  expect(refusal(HEADER.replace('null', '[1,2]'))).toContain('line 1: screen: found [1,2]');
-  expect(refusal(`${HEADER}\n${KEY}\n[]\n`)).toBe('line 3: found []; wanted one JSON object');
+  expect(refusal(HEADER.replace('null', '[1,2]'))).toMatch(/line 1: screen: expected .*, got \[1,2\]/);
+  expect(refusal(`${HEADER}\n${KEY}\n[]\n`)).toBe('line 3: expected one JSON object, got []');
   expect(refusal(`${HEADER}\n${KEY}\n${KEY.replace('5', '4')}\n`)).toBe(
-    'line 3: at: found 4; wanted whole microseconds, not before the 5 of the line above',
+    'line 3: at: expected whole microseconds, not before the 5 of the line above, got 4',
   );
-  expect(refusal(`${HEADER}\n${KEY.replace('5', '5.5')}\n`)).toContain('line 2: at: found 5.5');
-  expect(refusal(`${HEADER}\n\n${KEY.replace('key', 'kee')}\n`)).toContain('line 3: kind: found "kee"');
-  expect(refusal(`${HEADER}\n{"at":0,"kind":"change","settings":{"zoom":{"notch":0}}}\n`)).toContain(
-    'zoom.notch: found 0',
+  expect(refusal(`${HEADER}\n${KEY.replace('5', '5.5')}\n`)).toMatch(/line 2: at: expected .*, got 5\.5/);
+  expect(refusal(`${HEADER}\n\n${KEY.replace('key', 'kee')}\n`)).toMatch(/line 3: kind: expected .*, got "kee"/);
+  expect(refusal(`${HEADER}\n{"at":0,"kind":"change","settings":{"zoom":{"notch":0}}}\n`)).toMatch(
+    /zoom\.notch: expected .*, got 0/,
   );
   expect(refusal(`${HEADER}\n{"at":0,"kind":"wheel","x":1,"y":2,"notches":null}\n`)).toBe(
-    'line 2: notches: found null; wanted a number',
+    'line 2: notches: expected a number, got null',
   );
 });
 

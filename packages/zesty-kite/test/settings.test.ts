@@ -19,7 +19,7 @@ function problemsOf(input: unknown): string[] {
     checkSettings(input);
   } catch (error) {
     if (error instanceof SettingsError)
-      return error.problems.map(({ path, found, wanted }) => `${path}: ${found}; ${wanted}`);
+      return error.problems.map(({ path, got, expected }) => `${path}: ${got}; ${expected}`);
     throw error;
   }
   return [];
@@ -77,9 +77,9 @@ test('all problems are listed at once, each with its path, the value found and w
     'zoom.notch: -3; a number from 1.001 to 16, such as 1.1',
     'zoom.anchor: "middle"; one of "cursor", "focus", "below-eye"',
     'bounds.top: "up"; a number from -1000000000000 to 1000000000000, such as 512',
-    'bindings.panUp[1]: "w"; perhaps "KeyW": keys by their UI Events code, buttons by their name',
-    'zooom: an unknown key; perhaps "zoom"',
-    'zoom.halflife: an unknown key; perhaps "halfLife"',
+    'bindings.panUp[1]: "w"; an input such as "KeyW"',
+    'zooom: the unknown key "zooom"; a known key such as "zoom"',
+    'zoom.halflife: the unknown key "halflife"; a known key such as "halfLife"',
   ]);
 });
 
@@ -254,7 +254,7 @@ test('layers: the last one that names a setting has it, a preset keeps its parts
   const game: Settings = { start: { x: 5 }, turn: { halfLife: 0.3 }, bindings: { drag: ['MouseRight'] } };
   const { start, turn, bindings } = new Camera([tiles({ width: 64, height: 32 }), game]).settings;
   expect([start.heading, turn.stops?.step, bindings.turnStepRight]).toEqual([45, 90, ['KeyE', 'PadRightShoulder']]);
-  expect(() => new Camera([game, 7 as Settings])).toThrow('found 7; wanted an object in braces');
+  expect(() => new Camera([game, 7 as Settings])).toThrow('expected an object, got 7');
 });
 
 test('players neither turn nor tilt a camera unless its settings open it, whatever their hands do; the program always can', () => {
@@ -290,6 +290,6 @@ test('without a farthest zoom, bounds that fill the screen are the farthest, on 
 
 test('an unknown key in a switch by the zoom is told, with the nearest that is known', () => {
   expect(problemsOf({ pitch: { degrees: { near: 40, far: 70, at: 300, slak: 0.2 } } })).toEqual([
-    'pitch.degrees.slak: an unknown key; perhaps "slack"',
+    'pitch.degrees.slak: the unknown key "slak"; a known key such as "slack"',
   ]);
 });

@@ -67,14 +67,14 @@ test('an expectation that is not met says what was found and what would do', () 
   expect(player.drag({ from: { x: 300, y: 300 }, to: { x: 500, y: 300 } })).toEqual([]);
   expect(() => {
     player.expectUnder(undefined, { x: 1, y: 2 });
-  }).toThrow('SimulatedPlayer.expectUnder.point: found nothing');
+  }).toThrow(/SimulatedPlayer\.expectUnder\.point: expected .*, got nothing/);
   expect(() => {
     player.expectUnder({ x: 512, y: 384 }, { x: 600, y: 400 });
-  }).toThrow('expectUnder: found (640.000, 400.000), 40.0 px off; wanted (600.000, 400.000), within 0.001 px');
+  }).toThrow('expectUnder: expected (600.000, 400.000), within 0.001 px, got (640.000, 400.000), 40.0 px off');
   player.hold('KeyD', 0.1);
   expect(() => {
     player.expectAtRest();
-  }).toThrow(/^expectAtRest: found a camera that moves at \d+\.\d\d s; wanted one at rest$/);
-  expect(() => new SimulatedPlayer({} as never)).toThrow('SimulatedPlayer.camera: found {}');
-  expect(() => player.wheel(NaN, { x: 1, y: 1 })).toThrow('SimulatedPlayer.wheel.notches: found NaN');
+  }).toThrow(/^expectAtRest: expected one at rest, got a camera that moves at \d+\.\d\d s$/);
+  expect(() => new SimulatedPlayer({} as never)).toThrow(/SimulatedPlayer\.camera: expected .*, got \{\}/);
+  expect(() => player.wheel(NaN, { x: 1, y: 1 })).toThrow(/SimulatedPlayer\.wheel\.notches: expected .*, got NaN/);
 });

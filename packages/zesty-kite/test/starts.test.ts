@@ -43,7 +43,7 @@ test('against a limit that is set the camera begins at the limit, reports once, 
     expect(reports).toHaveLength(1);
     expect(reports[0]).toMatch(/^start\.span: expected a span from .* got .*\. The camera begins at 10$/);
     const warning = reviewSettings({ zoom, start: { span } }).find(({ path }) => path === 'start.span');
-    expect(warning?.message).toContain(`begins at 10; wanted zoom.${isNear ? 'minSpan' : 'maxSpan'}`);
+    expect(warning?.message).toContain(`starts at 10; set zoom.${isNear ? 'minSpan' : 'maxSpan'}`);
   }));
 
 test('tiles bring a zoom range that holds their stops: the wheel goes to each of them', () =>
@@ -107,7 +107,7 @@ test('every tile of a map of tiles can be seen, and check says what share never 
 test('a preset without bounds of the game keeps nothing inside, and check says so of a file', () => {
   expect(made(tiles({ width: 64, height: 32 })).camera.settings.bounds).toBeNull();
   expect(reviewSettings({ bounds: { keep: 'focus' } }).find(({ path }) => path === 'bounds')?.message).toContain(
-    'no shape',
+    'bounds without a shape',
   );
 });
 

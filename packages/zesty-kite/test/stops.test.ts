@@ -199,7 +199,7 @@ test('a hundred thousand stops cost no more than a few, and stops that the range
   const lines = reviewSettings({ zoom: { stops: [1, 50, 60, 70, 9000], minSpan: 10, maxSpan: 500 } }, screen);
   expect(lines.map(({ path }) => path)).toEqual(['zoom.stops[0]', 'zoom.stops[4]']);
   const none = reviewSettings({ zoom: { stops: [9000], minSpan: 10, maxSpan: 500 } }, screen);
-  expect(none.map(({ message }) => message).join()).toContain('none of them is allowed');
+  expect(none.map(({ message }) => message).join()).toContain('none of the stops is allowed');
 });
 
 test('a tilt arrives, however fast it goes, also where what fits depends on the look', () =>

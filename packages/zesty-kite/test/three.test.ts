@@ -50,10 +50,10 @@ test('a camera of the wrong kind is refused with what was found and what would d
   const screen = { width: 800, height: 600 };
   const flat = aim(new View(), { x: 0, y: 0, span: 100, pitch: 30 }, screen);
   expect(() => aimThree(flat, new PerspectiveCamera())).toThrow(
-    'aimThree: found a perspective camera for an orthographic view; wanted an OrthographicCamera, or settings with lens.fieldOfView',
+    'aimThree: expected an OrthographicCamera, or settings with lens.fieldOfView, got a perspective camera for an orthographic view',
   );
   const deep = aim(new View(), { x: 0, y: 0, span: 100, pitch: 30, fieldOfView: 40 }, screen);
   expect(() => aimThree(deep, new OrthographicCamera())).toThrow(
-    'aimThree: found an orthographic camera for a field of view of 40; wanted a PerspectiveCamera, or settings with lens.fieldOfView null',
+    'aimThree: expected a PerspectiveCamera, or settings with lens.fieldOfView null, got an orthographic camera for a field of view of 40',
   );
 });

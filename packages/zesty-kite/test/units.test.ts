@@ -154,16 +154,20 @@ test('a unit that the lens does not have is refused by name, in settings, calls 
   const flat = new Camera(straightDown(), { screen });
   const asked = { eyeHeight: 5 };
   expect(() => checkSettings([straightDown(), { start: { span: asked } }])).toThrow(
-    /^Settings refused:\n {2}start\.span: /,
+    /^settings rejected:\n {2}start\.span: /,
   );
-  expect(() => checkSettings({ pan: { speed: [[asked, 1]] } })).toThrow(/pan\.speed\[0\]\[0\]: found {"eyeHeight":5}/);
+  expect(() => checkSettings({ pan: { speed: [[asked, 1]] } })).toThrow(
+    /pan\.speed\[0\]\[0\]: expected .*, got {"eyeHeight":5}/,
+  );
   expect(() => {
     flat.place({ span: asked });
-  }).toThrow(/^place\.span: found {"eyeHeight":5}/);
-  expect(() => travel(flat, { span: { fieldOfView: 5 } })).toThrow(/travel\.to\.span: found {"fieldOfView":5}/);
-  expect(() => play(flat, { keyframes: [{ at: 1, span: asked }] })).toThrow(/^play\.keyframes\[0]\.span: found/);
+  }).toThrow(/^place\.span: expected .*, got {"eyeHeight":5}/);
+  expect(() => travel(flat, { span: { fieldOfView: 5 } })).toThrow(
+    /travel\.to\.span: expected .*, got {"fieldOfView":5}/,
+  );
+  expect(() => play(flat, { keyframes: [{ at: 1, span: asked }] })).toThrow(/^play\.keyframes\[0]\.span: expected/);
   const both = { pixelsPerUnit: 1, eyeHeight: 2 } as unknown as Span;
-  expect(() => checkSettings({ start: { span: both } })).toThrow(/start\.span: found .*; wanted a span/);
+  expect(() => checkSettings({ start: { span: both } })).toThrow(/start\.span: expected a span .*, got /);
   expect(() =>
     checkSettings({
       pitch: {
@@ -174,7 +178,7 @@ test('a unit that the lens does not have is refused by name, in settings, calls 
       },
     }),
   ).toThrow(
-    /pitch\.degrees\[1]\[0]: found {"pixelsPerUnit":3}; wanted more than the span of the stop before it, {"pixelsPerUnit":2}/,
+    /pitch\.degrees\[1]\[0]: expected more than the span of the stop before it, {"pixelsPerUnit":2}, got {"pixelsPerUnit":3}/,
   );
   expect(inSpans(checkSettings({ zoom: { minSpan: { pixelsPerUnit: 4 } } }), 800).zoom.minSpan).toBe(200);
 });

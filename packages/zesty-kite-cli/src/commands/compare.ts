@@ -73,7 +73,7 @@ export function compareCommand(): Command {
         throw refusal(options.on, 'settings', 'a session');
       const picture = options.picture === undefined ? null : new Picture('--picture', options.picture, options.force);
       if (kinds[0] === 'session') {
-        if (options.on !== undefined) throw new Failure('--on: found it with two sessions; wanted two settings');
+        if (options.on !== undefined) throw new Failure('--on: expected two settings, got two sessions');
         await compareMotion(
           [
             { name: a, session: a },

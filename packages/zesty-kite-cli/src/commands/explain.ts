@@ -285,7 +285,7 @@ function explainedTable(
 function tileSize(text: string): number {
   const size = Number(text);
   if (text.trim() !== '' && size > 0 && Number.isFinite(size)) return size;
-  throw new InvalidArgumentError(`found "${text}"; wanted a size above 0, in world units.`);
+  throw new InvalidArgumentError(`expected a size above 0, in world units, got "${text}".`);
 }
 
 function zoomOf(text: string): NamedZoom {
@@ -296,5 +296,5 @@ function zoomOf(text: string): NamedZoom {
       zoom: text,
       span: unit === 'px' ? { pixelsPerUnit: amount } : unit === 'up' ? { eyeHeight: amount } : amount,
     };
-  throw new InvalidArgumentError(`found "${text}"; wanted a span above 0 in world units, or one such as 2px or 40up.`);
+  throw new InvalidArgumentError(`expected a span above 0 in world units, or one such as 2px or 40up, got "${text}".`);
 }

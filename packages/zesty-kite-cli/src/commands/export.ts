@@ -55,7 +55,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
     .action(async (session: string, options: ExportOptions) => {
       const { to, rate, from, until, force } = options;
       const kind = /\.(csv|ndjson|gltf)$/.exec(to)?.[1] ?? (to === '-' ? 'csv' : null);
-      if (kind === null) throw new Failure(`--to: found "${to}"; wanted a name that ends in .csv, .ndjson or .gltf`);
+      if (kind === null) throw new Failure(`--to: expected a name that ends in .csv, .ndjson or .gltf, got "${to}"`);
       const grounds = await Promise.all(options.terrain.map((file) => readGround(file)));
       const settings = options.settings === undefined ? undefined : await readSettings(options.settings);
       willRead(session);
@@ -90,7 +90,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
         last = { ...pose, near, far, width, height, scale, look, isStill: camera === null };
         if (!isMiddle)
           throw new Failure(
-            `safeFrame: found insets at ${pose.seconds.toFixed(2)} s; wanted none: a glTF camera looks through the middle of its picture`,
+            `safeFrame: expected no insets for a glTF camera, got some at ${pose.seconds.toFixed(2)} s`,
           );
         frames.push(last);
       });

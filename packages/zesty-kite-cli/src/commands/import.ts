@@ -54,7 +54,12 @@ export function importCommand(): Command {
       } catch (error) {
         if (error instanceof Failure && error.message.startsWith(`${file}: `)) throw error;
         if (error instanceof Failure) throw new Failure(`${file}: ${error.message}`, { cause: error });
-        throw new Failure(`${file}: ${reasonOf(error)}; wanted a camera path, CSV or glTF 2.0`, { cause: error });
+        throw new Failure(
+          `${file}: expected a camera path (CSV or glTF 2.0), got one that cannot be read: ${reasonOf(error)}`,
+          {
+            cause: error,
+          },
+        );
       }
       const out = `${JSON.stringify(scene, null, 2)}\n`;
       if (to === '-') {
@@ -82,7 +87,7 @@ const RANGES: Readonly<Record<string, typeof AT>> = { at: AT, x, y, span, headin
 function faultOf(name: string, value: number): string | null {
   const { minimum, maximum } = RANGES[name] ?? AT;
   if (value >= minimum && value <= maximum) return null;
-  return `found ${String(value)}; wanted a number from ${String(minimum)} to ${String(maximum)}`;
+  return `expected a number from ${String(minimum)} to ${String(maximum)}, got ${String(value)}`;
 }
 
 function checkedPose(pose: Pose): Pose {
@@ -105,7 +110,7 @@ async function posesOfCsv(text: string): Promise<Pose[]> {
   const missing = COLUMNS.slice(0, 4).filter((name) => columnOf(name) < 0);
   if (missing.length > 0)
     throw new Failure(
-      `line 1: found no column ${missing.join(', ')}; wanted seconds, x, y, span and, if it turns and tilts, heading, pitch`,
+      `line 1: expected seconds, x, y, span and, if it turns and tilts, heading, pitch, got no column ${missing.join(', ')}`,
     );
   const there = COLUMNS.filter((name) => columnOf(name) >= 0);
   let last = -Infinity;
@@ -117,15 +122,15 @@ async function posesOfCsv(text: string): Promise<Pose[]> {
     for (const name of there) {
       const cell = row[columnOf(name)] ?? '';
       const value = Number(cell);
-      if (cell === '' || !Number.isFinite(value)) refuse(name, `found "${cell.slice(0, 60)}"; wanted a number`);
+      if (cell === '' || !Number.isFinite(value)) refuse(name, `expected a number, got "${cell.slice(0, 60)}"`);
       const fault = name === 'seconds' ? null : faultOf(name, value);
       if (fault !== null) refuse(name, fault);
       pose[name === 'seconds' ? 'at' : name] = value;
     }
     const { at = NaN, x = NaN, y = NaN, span = NaN, ...angles } = pose;
-    if (!(at > last)) refuse('seconds', `found ${String(at)}; wanted more than ${String(last)}`);
+    if (!(at > last)) refuse('seconds', `expected more than ${String(last)}, got ${String(at)}`);
     if (i > 0 && at - Number(rows[0]?.[columnOf('seconds')]) > AT.maximum)
-      refuse('seconds', `found ${String(at)}; wanted at most a day after the first`);
+      refuse('seconds', `expected at most a day after the first, got ${String(at)}`);
     last = at;
     return { at, x, y, span, ...angles };
   });
@@ -176,11 +181,11 @@ function poseOf({ seconds, eye, turn, yfov, high }: LensAt, ground: number): Pos
   const rightUp = 2 * (a * b + w * c);
   const back = [2 * (a * c + w * b), 2 * (b * c - w * a), 1 - 2 * (a * a + b * b)] as const;
   if (Math.abs(rightUp) > LEVEL)
-    throw new Failure(`at ${seconds.toFixed(2)} s: found a picture that leans; wanted a level one`);
+    throw new Failure(`at ${seconds.toFixed(2)} s: expected a level camera, got one with roll`);
   const up = eye[1] - ground;
   if (!(back[1] > 0.01 && up > 0))
     throw new Failure(
-      `at ${seconds.toFixed(2)} s: found a camera that does not look down at the ground; wanted one that does, or another --height`,
+      `at ${seconds.toFixed(2)} s: expected a camera that looks down at the ground, got one that does not; set --height`,
     );
   const distance = up / back[1];
   const pitch = Math.asin(Math.min(1, back[1])) * DEGREES;
@@ -199,7 +204,7 @@ function poseOf({ seconds, eye, turn, yfov, high }: LensAt, ground: number): Pos
 /** As few keyframes as say the same: what lies between two is on the straight way, to the tolerance. One pass. */
 function thinned(path: readonly Pose[], tolerance: number): Keyframe[] {
   const [first] = path;
-  if (first === undefined) throw new Failure('found no pose; wanted at least one');
+  if (first === undefined) throw new Failure('expected at least one pose, got none');
   const whole = unwound(path);
   const kept: Pose[] = [];
   for (let from = 0; from < whole.length; ) {
@@ -257,11 +262,11 @@ function endOfStraight(path: readonly Pose[], from: number, start: Pose, toleran
 function units(text: string): number {
   const value = Number(text);
   if (text.trim() !== '' && Number.isFinite(value)) return value;
-  throw new InvalidArgumentError(`found "${text}"; wanted a height in world units.`);
+  throw new InvalidArgumentError(`expected a height in world units, got "${text}".`);
 }
 
 function share(text: string): number {
   const value = Number(text);
   if (text.trim() !== '' && value >= 0 && value <= 1) return value;
-  throw new InvalidArgumentError(`found "${text}"; wanted a share from 0 to 1, such as 0.001.`);
+  throw new InvalidArgumentError(`expected a share from 0 to 1, such as 0.001, got "${text}".`);
 }

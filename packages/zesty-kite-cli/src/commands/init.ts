@@ -106,7 +106,7 @@ async function asked({ map, tile, look }: Pick<InitOptions, 'map' | 'tile' | 'lo
   );
   if (missing.length > 0 && !(process.stdin.isTTY && process.stdout.isTTY))
     throw new Failure(
-      `${missing.join(', ')}: found nothing; wanted a value such as --map 1024x768 --tile 16 --look flat`,
+      `${missing.join(', ')}: expected a value such as --map 1024x768 --tile 16 --look flat, got nothing`,
     );
   const terminal = missing.length > 0 ? createInterface({ input: process.stdin, output: process.stdout }) : null;
   /** Until the answer will do. */
@@ -128,7 +128,7 @@ async function asked({ map, tile, look }: Pick<InitOptions, 'map' | 'tile' | 'lo
         look ??
         (await ask('Which look: flat, tiles or hills?', 'flat', (text) => {
           if (text in LOOKS) return text;
-          throw new InvalidArgumentError(`found "${text}"; wanted one of ${Object.keys(LOOKS).join(', ')}.`);
+          throw new InvalidArgumentError(`expected one of ${Object.keys(LOOKS).join(', ')}, got "${text}".`);
         })),
     };
   } finally {
@@ -144,5 +144,5 @@ function mapSize(text: string): string {
 function tileSize(text: string): number {
   const size = Number(text);
   if (text.trim() !== '' && size > 0 && size <= 1e6) return size;
-  throw new InvalidArgumentError(`found "${text}"; wanted a size above 0, in world units.`);
+  throw new InvalidArgumentError(`expected a size above 0, in world units, got "${text}".`);
 }

@@ -64,7 +64,7 @@ async function replayOne(
 ): Promise<void> {
   const rates = options.rates.length > 0 ? options.rates : [options.rate];
   if (rates.length > 1 && session === '-')
-    throw new Failure('--rates: found several with standard input, which can be read once; wanted a file');
+    throw new Failure('--rates: expected a file, got standard input; several rates read the session several times');
   const [rate = 60, ...others] = rates;
   const { summary, broken: kept, unfinishedLine } = await play(session, { ...options, rate }, settings);
   const broken = [...kept];
@@ -89,7 +89,7 @@ async function replayOne(
       : table(summary, rate) + (agreeing.length === 0 ? '' : `the same at      ${agreeing.join(', ')} Hz\n`),
   );
   for (const promise of broken) await complain(`broken: ${promise}`);
-  if (unexpected) await complain(`digest: found ${summary.digest}; wanted ${options.expect ?? ''}`);
+  if (unexpected) await complain(`digest: expected ${options.expect || 'a digest'}, got ${summary.digest}`);
   if (broken.length > 0 || unexpected) exit(BROKEN);
 }
 
@@ -124,8 +124,8 @@ async function replayMany(
 ): Promise<void> {
   const one = ['trace', 'expect'].find((name) => options[name as 'trace' | 'expect'] !== undefined);
   if (one !== undefined || options.rates.length > 0)
-    throw new Failure(`--${one ?? 'rates'}: found ${String(sessions.length)} sessions; wanted one`);
-  if (sessions.includes('-')) throw new Failure('-: found standard input among several sessions; wanted files');
+    throw new Failure(`--${one ?? 'rates'}: expected one session, got ${String(sessions.length)}`);
+  if (sessions.includes('-')) throw new Failure('-: expected files, got standard input among several sessions');
   // The ground is tried once, so that what is wrong with it is not said of every session.
   await Promise.all(terrain.map((file) => readGround(file)));
   const tasks = sessions.map((session) => ({ session, rate, terrain, settings, from, until }));
@@ -150,6 +150,6 @@ async function replayMany(
 
 function frameRates(text: string): readonly number[] {
   const rates = text.split(',').map((one) => frameRate(one));
-  if (rates.length < 2) throw new InvalidArgumentError(`found "${text}"; wanted several, such as 30,60,144.`);
+  if (rates.length < 2) throw new InvalidArgumentError(`expected several, such as 30,60,144, got "${text}".`);
   return rates;
 }

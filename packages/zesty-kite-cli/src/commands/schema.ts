@@ -30,17 +30,17 @@ export function schemaCommand(): Command {
     .action(async (of: string, { offers }: { readonly offers?: string }) => {
       const file = FILES[of];
       if (file !== undefined && offers !== undefined)
-        throw new Failure(`--offers: found it with ${of}; wanted it with players alone`);
+        throw new Failure(`--offers: expected the schema "players", got "${of}"`);
       await print('stdout', file === undefined ? await playersSchema(offers) : readFileSync(file(), 'utf8'));
     });
 }
 
 async function playersSchema(offers: string | undefined): Promise<string> {
   if (offers === undefined)
-    throw new Failure('--offers: found nothing; wanted a file that says what players may change');
+    throw new Failure('--offers: expected a file that says what players may change, got nothing');
   const given = (await readJson(offers, MAX_OFFERS, 'what players may change (JSON)')) as Offers;
   if (typeof given !== 'object' || Array.isArray(given))
-    throw new Failure(`${offers}: the whole: found ${JSON.stringify(given).slice(0, 60)}; wanted an object in braces`);
+    throw new Failure(`${offers}: expected an object, got ${JSON.stringify(given).slice(0, 60)}`);
   const schema = JSON.parse(readFileSync(resolve('zesty-kite/settings.schema.json'), 'utf8')) as JsonSchema;
   try {
     return `${JSON.stringify(new PlayerSettings(new Camera(), schema, given).jsonSchema, null, 2)}\n`;

@@ -40,7 +40,7 @@ export function startCommand(version: string): Command {
 
 /** The project is written beside its place, and takes it when it is whole. */
 function write(folder: string, look: string, version: string): void {
-  if (folder.trim() === '') throw new Failure('folder: found nothing; wanted a name such as my-game');
+  if (folder.trim() === '') throw new Failure('folder: expected a name such as my-game, got nothing');
   if (existsSync(folder)) throw isThere(folder);
   const path = resolve(folder);
   const beside = `${dirname(path)}/.${basename(path).slice(0, 200)}.${String(process.pid)}.part`;
@@ -78,7 +78,7 @@ function write(folder: string, look: string, version: string): void {
 }
 
 function isThere(folder: string): Failure {
-  return refusal(folder, 'it there already', 'the name of a new folder');
+  return new Failure(`${folder} already exists; choose another name`);
 }
 
 /** Some systems have folders in which nothing can be made, and say that they are not there. */

@@ -40,7 +40,7 @@ export interface Played {
 export async function playSession(session: string, options: PlayOptions): Promise<Played> {
   const { from = 0, until = Infinity } = options;
   if (!(until > from))
-    throw new Failure(`--until: found ${String(until)}; wanted more than --from, ${String(from)} seconds`);
+    throw new Failure(`--until: expected more than --from (${String(from)} s), got ${String(until)}`);
   const { stream, size, close } = await openSession(session);
   const progress = await createProgress(options.progress === true ? size : null);
   try {
@@ -69,10 +69,10 @@ async function otherKind(session: string, error: unknown): Promise<Failure> {
   try {
     const { settings } = await readSettingsFile(session);
     if ('keyframes' in settings)
-      return refusal(`${session}: line 1`, 'a cutscene', 'a session; zesty-kite check reads cutscenes', error);
+      return refusal(`${session}: line 1`, 'a cutscene, which zesty-kite check reads', 'a session', error);
     return 'format' in settings
       ? failure
-      : refusal(`${session}: line 1`, 'settings', 'a session; zesty-kite check and explain read settings', error);
+      : refusal(`${session}: line 1`, 'settings, which zesty-kite check and explain read', 'a session', error);
   } catch {
     return failure;
   }
@@ -95,7 +95,7 @@ export function sessionsIn(paths: readonly string[]): string[] {
     }
     if (!isFolder) return [path];
     const found = below(path, new Set()).sort();
-    if (found.length === 0) throw new Failure(`${path}: found no session in this folder; wanted files named *.ndjson`);
+    if (found.length === 0) throw new Failure(`${path}: expected a folder with sessions (*.ndjson), got none`);
     return found;
   });
 }
@@ -126,7 +126,7 @@ async function openSession(session: string): Promise<OpenSession> {
     const close = (): Promise<void> => handle.close();
     try {
       const found = await handle.stat();
-      if (found.isDirectory()) throw new Failure(`${session}: found a folder; wanted a session file`);
+      if (found.isDirectory()) throw new Failure(`${session}: expected a session file, got a folder`);
       const stream = handle.createReadStream({ autoClose: false });
       return { stream, size: found.isFile() ? found.size : null, close };
     } catch (error) {
@@ -135,7 +135,7 @@ async function openSession(session: string): Promise<OpenSession> {
     }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new Failure(`${session}: there is no such file; wanted a session file, or - for standard input`, {
+      throw new Failure(`${session}: expected a session file or - for standard input, got none`, {
         cause: error,
       });
     throw inFile(session, error);

@@ -30,7 +30,7 @@ export async function readWhole(file: string, max: number, what: string): Promis
     }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new Failure(`${file}: there is no such file; wanted ${what}`, { cause: error });
+      throw new Failure(`${file}: expected ${what}, got none`, { cause: error });
     throw inFile(file, error);
   }
 }
@@ -68,11 +68,12 @@ const DEEPEST = 512;
 export function parsedJson(file: string, text: string, what: string): unknown {
   const tooDeep = placeOfDepth(text, DEEPEST);
   if (tooDeep >= 0)
-    throw refusal(`${file}: ${placeAt(text, tooDeep)}`, `more than ${String(DEEPEST)} levels in one another`, what);
+    throw refusal(`${file}: ${placeAt(text, tooDeep)}`, `JSON with more than ${String(DEEPEST)} levels`, what);
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
-    throw new Failure(`${file}: ${placeOf(text, error)}wanted ${what}`, { cause: error });
+    const { place, got } = mistakeIn(text, error);
+    throw refusal(`${file}${place}`, got, what, error);
   }
 }
 
@@ -100,11 +101,13 @@ export function placeAt(text: string, offset: number): string {
   return `line ${String(before.length)}, column ${String((before.at(-1) ?? '').length + 1)}`;
 }
 
-function placeOf(text: string, error: unknown): string {
-  if (text.trim() === '') return 'found nothing; ';
+/** The place of the first mistake in JSON, and what stands there. */
+function mistakeIn(text: string, error: unknown): { readonly place: string; readonly got: string } {
+  if (text.trim() === '') return { place: '', got: 'an empty file' };
   const at = positionOf(text, error instanceof Error ? error.message : '');
   const next = text.slice(at, at + 12);
-  return `${placeAt(text, at)}: found ${next === '' ? 'the end' : JSON.stringify(next)}, which is no JSON there; `;
+  const got = next === '' ? 'JSON that ends too early' : `${JSON.stringify(next)}, which is not JSON`;
+  return { place: `: ${placeAt(text, at)}`, got };
 }
 
 /** Where the engine says that it ends to be JSON: by a number, or by the text around it. */

@@ -59,7 +59,11 @@ async function floatsOf(file: string, { columns, rows }: Picture): Promise<Float
   const size = 8 * columns * rows;
   const bytes = await readWhole(file, size, 'heights (64-bit floats)');
   if (bytes.length !== size)
-    throw refusal(file, `${String(bytes.length)} bytes`, `${String(size)}: a 64-bit float for each of columns · rows`);
+    throw refusal(
+      file,
+      `${String(bytes.length)} bytes`,
+      `${String(size)} bytes, a 64-bit float for each of columns · rows`,
+    );
   return Float64Array.from({ length: columns * rows }, (_, i) => bytes.readDoubleLE(8 * i));
 }
 
@@ -74,9 +78,9 @@ function maxBytes(samples: Picture): number {
 
 async function heightsOf(file: string, png: Buffer, samples: Picture): Promise<Float64Array> {
   const { columns, rows, lowest, highest } = samples;
-  const refuse = (found: string, cause?: unknown): never => {
+  const refuse = (got: string, cause?: unknown): never => {
     throw new Failure(
-      `${file}: found ${found}; wanted a 16-bit greyscale PNG of ${String(columns)} × ${String(rows)} pixels`,
+      `${file}: expected a 16-bit greyscale PNG of ${String(columns)} × ${String(rows)} pixels, got ${got}`,
       { cause },
     );
   };
@@ -96,7 +100,7 @@ async function heightsOf(file: string, png: Buffer, samples: Picture): Promise<F
 const SIGNATURE = '89504e470d0a1a0a';
 
 /** Looks at what a picture says of itself before anything of it is decoded (PNG, third edition, 5 and 11.2). */
-function measure(png: Buffer, samples: Picture, refuse: (found: string) => never): void {
+function measure(png: Buffer, samples: Picture, refuse: (got: string) => never): void {
   if (png.subarray(0, 8).toString('hex') !== SIGNATURE || png.length < 33) refuse('no PNG');
   const [width, height] = [png.readUInt32BE(16), png.readUInt32BE(20)];
   if (width !== samples.columns || height !== samples.rows) refuse(`${String(width)} × ${String(height)} pixels`);
@@ -122,24 +126,24 @@ function measure(png: Buffer, samples: Picture, refuse: (found: string) => never
 }
 
 function description(file: string, value: unknown): { name: string; samples: Picture } {
-  const refuse = (path: string, found: unknown, wanted: string): never => {
-    const shown = found === undefined ? 'nothing' : JSON.stringify(found).slice(0, 60);
-    throw new Failure(`${file}: ${path}: found ${shown}; wanted ${wanted}`);
+  const refuse = (path: string, got: unknown, expected: string): never => {
+    const shown = got === undefined ? 'nothing' : JSON.stringify(got).slice(0, 60);
+    throw new Failure(`${file}: ${path}: expected ${expected}, got ${shown}`);
   };
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('the whole', value, WANTED);
   const { name, samples } = value as Partial<Record<string, unknown>>;
   if (typeof name !== 'string') return refuse('name', name, 'the name of the ground, in quotes');
-  if (typeof samples !== 'object' || samples === null) return refuse('samples', samples, 'an object in braces');
+  if (typeof samples !== 'object' || samples === null) return refuse('samples', samples, 'an object');
   const given = samples as Partial<Record<string, unknown>>;
   const { file: picture, columns, rows, step, left = 0, top = 0, lowest, highest } = given;
   if (typeof picture !== 'string' || picture === '')
     return refuse('samples.file', picture, 'the name of a PNG beside it');
-  const count = (path: string, found: unknown): number =>
-    typeof found === 'number' && Number.isInteger(found) && found >= 2 && found <= MAX_SAMPLES
-      ? found
-      : refuse(path, found, 'a whole number, at least 2');
-  const number = (path: string, found: unknown): number =>
-    typeof found === 'number' && Math.abs(found) <= 1e12 ? found : refuse(path, found, 'a number');
+  const count = (path: string, got: unknown): number =>
+    typeof got === 'number' && Number.isInteger(got) && got >= 2 && got <= MAX_SAMPLES
+      ? got
+      : refuse(path, got, 'a whole number, at least 2');
+  const number = (path: string, got: unknown): number =>
+    typeof got === 'number' && Math.abs(got) <= 1e12 ? got : refuse(path, got, 'a number');
   const read: Grid = {
     columns: count('samples.columns', columns),
     rows: count('samples.rows', rows),

@@ -11,7 +11,8 @@ export function isSession(text: string): boolean {
 }
 
 export async function kindOf(file: string): Promise<'settings' | 'session'> {
-  if (file === '-') throw new Failure('-: found standard input; wanted a file here: it is read more than once');
+  if (file === '-')
+    throw new Failure('-: expected a file, got standard input; this command reads the file more than once');
   try {
     const handle = await openInput(file);
     const { buffer, bytesRead } = await handle
@@ -21,9 +22,9 @@ export async function kindOf(file: string): Promise<'settings' | 'session'> {
     return isSession(text) ? 'session' : 'settings';
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new Failure(`${file}: there is no such file; wanted a settings file (JSON) or a session`, { cause: error });
+      throw new Failure(`${file}: expected a settings file (JSON) or a session, got none`, { cause: error });
     if ((error as NodeJS.ErrnoException).code === 'EISDIR')
-      throw new Failure(`${file}: found a folder; wanted a settings file (JSON) or a session`, { cause: error });
+      throw new Failure(`${file}: expected a settings file (JSON) or a session, got a folder`, { cause: error });
     throw inFile(file, error);
   }
 }

@@ -21,7 +21,7 @@ const EDGE = 0.01;
 export async function readMap(file: string): Promise<Spot[]> {
   const spots: Spot[] = [];
   collect(await readJson(file, MAX_MAP, WANTED), '', spots);
-  if (spots.length === 0) throw new Failure(`${file}: found no coordinates; wanted ${WANTED}`);
+  if (spots.length === 0) throw new Failure(`${file}: expected ${WANTED}, got no coordinates`);
   return spots;
 }
 
@@ -72,7 +72,7 @@ export function mapWarnings(
   return [
     {
       path: 'bounds',
-      message: `${String(count)} of ${String(spots.length)} points of the map never show, the farthest is "${spot.name}" at ${short(spot.x)}, ${short(spot.y)}, ${short(off)} units from where the focus may be; wanted wider bounds`,
+      message: `${String(count)} of ${String(spots.length)} points of the map never show; the farthest is "${spot.name}" at ${short(spot.x)}, ${short(spot.y)}, ${short(off)} units from the nearest focus; set wider bounds`,
     },
   ];
 }

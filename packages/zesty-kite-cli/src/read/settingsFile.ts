@@ -28,15 +28,10 @@ export async function readSettings(file: string): Promise<Settings> {
 export async function readSettingsFile(file: string): Promise<SettingsFile> {
   const bytes = await readWhole(file, MAX_SETTINGS, 'a settings file (JSON)');
   const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
-  if (isSession(text))
-    throw refusal(
-      file,
-      'a session',
-      'a settings file (JSON); zesty-kite replay plays a session, zesty-kite feel says what hands did',
-    );
+  if (isSession(text)) throw refusal(file, 'a session', 'a settings file (JSON)');
   const value = parsedJson(file, text, 'a settings file (JSON)');
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new Failure(`${file}: the whole: found ${JSON.stringify(value).slice(0, 60)}; wanted an object in braces`);
+    throw new Failure(`${file}: expected an object, got ${JSON.stringify(value).slice(0, 60)}`);
   let tree: { readonly root: Node | undefined } | null = null;
   return {
     settings: value,

@@ -17,13 +17,12 @@ export interface GltfFrame extends PoseAt {
 }
 
 const RADIANS = Math.PI / 180;
-const ANIMATION = 'animation of its camera; wanted one with translation or rotation';
+const NO_ANIMATION = 'expected an animation that moves or rotates the camera, got none';
 
 /** The text of a glTF file with its numbers inside. */
 export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
   const [first] = frames;
-  if (first === undefined)
-    throw new Failure('found no frame to write; wanted a session that lasts, or an earlier --from');
+  if (first === undefined) throw new Failure('expected at least one frame, got none; set an earlier --from');
   const isPerspective = first.fieldOfView > 0;
   const other = frames.find(({ fieldOfView }) => fieldOfView > 0 !== isPerspective);
   if (other !== undefined)
@@ -162,11 +161,11 @@ export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
   const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
   const node = gltf.nodes?.[index];
   const lens = gltf.cameras?.[node?.camera ?? -1];
-  if (node === undefined || lens === undefined) throw new Failure('found no camera; wanted a node with one');
+  if (node === undefined || lens === undefined) throw new Failure('expected a node with a camera, got none');
   if (node.matrix !== undefined || gltf.nodes?.some(({ children }) => children?.includes(index)) === true)
-    throw new Failure('found a camera that another node carries; wanted one that moves by itself');
+    throw new Failure('expected a camera without a parent node, got one with a parent');
   const [animation] = gltf.animations ?? [];
-  if (animation === undefined) throw new Failure(`found no ${ANIMATION}`);
+  if (animation === undefined) throw new Failure(NO_ANIMATION);
   const numbers = await accessorsOf(gltf);
   const track = (path: string, pointer: string): { times: Float32Array; values: Float32Array } | null => {
     const channel = animation.channels.find(({ target }) => {
@@ -176,7 +175,7 @@ export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
     const found = channel === undefined ? undefined : animation.samplers[channel.sampler];
     if (found === undefined) return null;
     if ((found.interpolation ?? 'LINEAR') !== 'LINEAR')
-      throw new Failure(`found an animation that is "${found.interpolation ?? ''}"; wanted "LINEAR"`);
+      throw new Failure(`animation: expected interpolation "LINEAR", got "${found.interpolation ?? ''}"`);
     return { times: numbers(found.input), values: numbers(found.output) };
   };
   const places = track('translation', '/translation');
@@ -186,7 +185,7 @@ export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
   const times = [...new Set([places, turns, fovs, mags].flatMap((one) => [...(one?.times ?? [])]))].sort(
     (a, b) => a - b,
   );
-  if (times.length === 0) throw new Failure(`found no ${ANIMATION}`);
+  if (times.length === 0) throw new Failure(NO_ANIMATION);
   const fixed = { place: node.translation ?? [0, 0, 0], turn: node.rotation ?? [0, 0, 0, 1] };
   return times.map((seconds) => {
     const eye = at(places, seconds, 3) ?? fixed.place;
@@ -237,7 +236,7 @@ function at(
 /** The numbers of each accessor of a file that has its buffer inside. */
 async function accessorsOf(json: Gltf): Promise<(index: number) => Float32Array> {
   if (json.buffers?.some(({ uri }) => uri?.startsWith('data:') !== true))
-    throw new Failure('found numbers in another file; wanted a glTF with its buffer inside, as a data URI');
+    throw new Failure('buffers: expected a data URI, got a reference to another file');
   checkAccessors(json);
   const { Logger, NodeIO } = await import('@gltf-transform/core');
   const document = await new NodeIO()

@@ -42,7 +42,7 @@ export class Picture {
   /** @throws Failure for a name with another ending, or a file that is there already */
   constructor(option: string, file: string, force: boolean) {
     const [, ending] = /\.(svg|png)$/.exec(file) ?? [];
-    if (ending === undefined) throw new Failure(`${option}: found "${file}"; wanted a name that ends in .svg or .png`);
+    if (ending === undefined) throw new Failure(`${option}: expected a name that ends in .svg or .png, got "${file}"`);
     this.#name = file;
     this.#isPng = ending === 'png';
     this.#file = new WholeFile(file, force);

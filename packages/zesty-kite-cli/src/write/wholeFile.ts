@@ -17,8 +17,7 @@ import {
   type Stats,
 } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
-import type { Failure } from '../failure.ts';
-import { inFile, refusal } from '../failure.ts';
+import { Failure, inFile, refusal } from '../failure.ts';
 import { isInput } from '../read/inputs.ts';
 import { parts } from './parts.ts';
 
@@ -39,7 +38,7 @@ export class WholeFile {
       const there = statSync(this.#target, { throwIfNoEntry: false });
       if (there?.isDirectory() === true) throw refusal(file, 'a folder', 'a file to write to');
       if (there === undefined && statSync(dirname(this.#target), { throwIfNoEntry: false })?.isDirectory() !== true)
-        throw refusal(file, 'no folder for it', 'a path in a folder that is there');
+        throw refusal(file, 'a folder that does not exist', 'a path in an existing folder');
       this.#check(there);
       // Devices and pipes take what comes; there is nothing to replace.
       this.#beside =
@@ -53,12 +52,12 @@ export class WholeFile {
 
   /** @throws Failure for a file that is read, and for one that is there already */
   #check(there: Stats | undefined): void {
-    if (isInput(this.#target)) throw refusal(this.#file, 'a file that is read', 'another one to write to');
+    if (isInput(this.#target)) throw refusal(this.#file, 'one that is read', 'another file to write to');
     if (there?.isFile() === true && !this.#force) throw this.#isThere();
   }
 
   #isThere(): Failure {
-    return refusal(this.#file, 'a file that is there already', 'another name, or --force to replace it');
+    return new Failure(`${this.#file} already exists; choose another name, or add --force`);
   }
 
   write(text: string | Uint8Array): void {

@@ -12,7 +12,7 @@ export class Messages {
     if (!(error instanceof Error)) throw error;
     const problem = error instanceof SettingsError ? error.problems[0] : undefined;
     const told =
-      problem === undefined ? error.message : `${problem.path}: expected ${problem.wanted}, got ${problem.found}`;
+      problem === undefined ? error.message : `${problem.path}: expected ${problem.expected}, got ${problem.got}`;
     this.refused = { [path]: told };
   }
 

@@ -34,7 +34,7 @@ export function edited(name: string, text: string, edits: readonly FileEdit[]): 
   return edits.reduce((before, { path, value }) => {
     parsed(name, before);
     const root = parseTree(before, [], { allowTrailingComma: true });
-    if (root?.type !== 'object') throw new Error(`${name}: expected an object in braces`);
+    if (root?.type !== 'object') throw new Error(`${name}: expected an object`);
     const pieces =
       value === undefined ? removal(before, root, path) : change(before, root, path.split('.'), value, form);
     return pieces

@@ -25,7 +25,7 @@ export class Inbox {
   readonly #learned = new Map<string, Plan>();
   /** Calls since the last frame; the next one stamps them. */
   readonly #calls: SignalBody[] = [];
-  /** The first of them found the camera at rest. */
+  /** The first of them got the camera at rest. */
   #calledAtRest = false;
 
   constructor(stage: Stage, clock: FrameClock, dispatcher: Dispatcher, recorder: Recorder) {
@@ -61,7 +61,7 @@ export class Inbox {
     let time = Number.isFinite(given) ? given : -Infinity;
     const { span = 1 } = body as { readonly span?: Span };
     if (!hasUnit(span, changes.last.lens))
-      throw new TypeError(sentence({ path: 'signal.span', found: shown(span), wanted: SPAN }));
+      throw new TypeError(sentence({ path: 'signal.span', got: shown(span), expected: SPAN }));
     if (body.kind === 'terrain') terrains.expect(body);
     if (body.kind === 'change') {
       body = changes.amended(body);
@@ -94,7 +94,7 @@ export class Inbox {
     return Math.max(this.#dispatcher.lastHeard, this.#clock.shown);
   }
 
-  /** Records the calls since the last frame. If they found the camera at rest, they have the time of the frame: nothing has moved since. */
+  /** Records the calls since the last frame. If they got the camera at rest, they have the time of the frame: nothing has moved since. */
   stampCalls(): void {
     if (this.#calls.length === 0) return;
     const { timeline } = this.#stage;

@@ -78,7 +78,7 @@ export class Rig {
 
   advance(time: number): void {
     if (this.#isAdvancing)
-      throw new Error('advance: found a call from a poll of the same camera; call it once a frame');
+      throw new Error('advance: expected one call a frame, got a call from inside a poll of the same camera');
     this.#isAdvancing = true;
     try {
       this.polls.callAll(time, this.reports);
@@ -139,7 +139,11 @@ export class Rig {
     const taken = Object.keys(mover.signals).find((kind) => this.inbox.knows(kind));
     if (taken !== undefined || movers.some(({ name }) => name === mover.name))
       throw new RangeError(
-        sentence({ path: 'mover', found: `another "${taken ?? mover.name}"`, wanted: 'a name of its own' }),
+        sentence({
+          path: 'mover.name',
+          got: `"${taken ?? mover.name}" again`,
+          expected: 'a name that no other mover has',
+        }),
       );
     this.inbox.learn(plansOf(mover.signals));
     timeline.learn(mover, this.frame, this.#ahead, this.#there);

@@ -18,6 +18,6 @@ export function rigOf(call: string, camera: unknown): Rig {
   const isObject = typeof camera === 'object' && camera !== null;
   const rig = isObject ? (Reflect.get(camera, RIG) as Rig | undefined) : undefined;
   if (rig !== undefined) return rig;
-  const found = isObject && 'elsewhere' in camera ? 'a camera in a worker' : shown(camera);
-  throw new TypeError(sentence({ path: `${call}.camera`, found, wanted: 'a Camera of this context' }));
+  const got = isObject && 'elsewhere' in camera ? 'a camera in a worker' : shown(camera);
+  throw new TypeError(sentence({ path: `${call}.camera`, got, expected: 'a Camera of this thread' }));
 }

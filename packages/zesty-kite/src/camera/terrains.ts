@@ -31,8 +31,8 @@ export class Terrains {
       throw new RangeError(
         sentence({
           path: 'signal.id',
-          found: `the terrain "${String(signal.id)}" ${String(signal.digest)}`,
-          wanted: 'one that changeTerrain was given',
+          got: `the terrain "${String(signal.id)}" ${String(signal.digest)}`,
+          expected: 'a terrain that changeTerrain received',
         }),
       );
     this.#last = terrain;

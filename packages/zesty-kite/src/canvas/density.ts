@@ -58,7 +58,7 @@ export function densityByZoom(rule: DensityRule): (view: View) => number {
   });
   if (measure === undefined || !good)
     throw new RangeError(
-      `densityByZoom: found ${JSON.stringify(byZoom)}; wanted rising spans with densities above 0, such as [[60, 1], [400, 0.25]]`,
+      `densityByZoom: expected rising spans with densities above 0, such as [[60, 1], [400, 0.25]], got ${JSON.stringify(byZoom)}`,
     );
   const curve = createCurve(byZoom.map(([, density], i) => [log2(zooms[i]?.[1] ?? NaN), density]));
   return (view) => {

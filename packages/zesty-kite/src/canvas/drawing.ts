@@ -75,7 +75,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
     checkFunction('createDrawing.density', ask, 'a function of the view, such as densityByZoom makes');
   const known = ['never', 'at-rest', 'always'];
   if (!known.includes(snap))
-    throw new TypeError(`createDrawing: snap: found ${JSON.stringify(snap)}; wanted one of "${known.join('", "')}"`);
+    throw new TypeError(`createDrawing: snap: expected one of "${known.join('", "')}", got ${JSON.stringify(snap)}`);
   const snapper = new Snapper();
   const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   let density = 1;
@@ -115,9 +115,9 @@ function refuseTilted({ fieldOfView, pitch }: View): never {
   throw new RangeError(
     sentence({
       path: 'createDrawing',
-      found: `a field of view of ${String(fieldOfView)} at a pitch of ${String(pitch)}`,
-      wanted:
-        'an orthographic lens (lens.fieldOfView null), or a pitch of 90; a 3D renderer draws a tilted perspective: aimThree of zesty-kite/three, or fillMatrices',
+      got: `a field of view of ${String(fieldOfView)} at a pitch of ${String(pitch)}`,
+      expected:
+        'an orthographic lens (lens.fieldOfView null), a pitch of 90, or a 3D renderer with aimThree of zesty-kite/three, or fillMatrices',
     }),
   );
 }
@@ -142,8 +142,8 @@ function densityOf(density: number): number {
   throw new RangeError(
     sentence({
       path: 'createDrawing.density',
-      found: shown(density),
-      wanted: `a number above 0, up to ${String(MOST)}`,
+      got: shown(density),
+      expected: `a number above 0, up to ${String(MOST)}`,
     }),
   );
 }

@@ -64,7 +64,7 @@ export function svgTransform(view: View, height?: number): string {
   checkView('svgTransform', view);
   if (!isFlat(view))
     throw new RangeError(
-      `svgTransform: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens, a pitch of 90, or an HTML element around the SVG and layOnGround`,
+      `svgTransform: expected an orthographic lens, a pitch of 90, or an HTML element around the SVG and layOnGround, got a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}`,
     );
   const { a, b, c, d, e, f } = view.affine(affine, height);
   return `matrix(${[a, b, c, d, e, f].map(text).join(', ')})`;

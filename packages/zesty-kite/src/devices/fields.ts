@@ -25,8 +25,8 @@ export type Fields = Readonly<Partial<Record<string, unknown>>>;
 /** What is at no place: such a signal moves nothing. */
 export const NOWHERE = Symbol('nowhere');
 
-export function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path: `signal.${path}`, found: shown(found), wanted }));
+export function refuse(path: string, got: unknown, expected: string): never {
+  throw new TypeError(sentence({ path: `signal.${path}`, got: shown(got), expected }));
 }
 
 function range(min: number, max: number): Field<number>['schema'] {
@@ -66,9 +66,9 @@ export function asFinite(value: unknown, path: string): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(path, value, 'a number');
 }
 
-export function text(wanted: string): Field<string> {
+export function text(expected: string): Field<string> {
   return {
-    clean: (value, path) => (typeof value === 'string' ? value : refuse(path, value, wanted)),
+    clean: (value, path) => (typeof value === 'string' ? value : refuse(path, value, expected)),
     schema: { type: 'string' },
   };
 }
@@ -85,10 +85,10 @@ export function mark(): OptionalField<boolean> {
   return { optional: true, clean: (value) => (value === true ? value : undefined), schema: { const: true } };
 }
 
-/** @param wanted ends a message */
-export function oneOf<const T extends string>(names: readonly T[], wanted = `one of ${names.join(', ')}`): Field<T> {
+/** @param expected ends a message */
+export function oneOf<const T extends string>(names: readonly T[], expected = `one of ${names.join(', ')}`): Field<T> {
   return {
-    clean: (value, path) => names.find((name) => name === value) ?? refuse(path, value, wanted),
+    clean: (value, path) => names.find((name) => name === value) ?? refuse(path, value, expected),
     schema: { enum: names },
   };
 }
@@ -116,13 +116,13 @@ export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
 /** An object of numbers, each with its own range; some may be left out. */
 export function object<T extends { readonly [K in keyof T]?: number }>(
   fields: { readonly [K in keyof T]-?: Field<number> },
-  wanted: string,
+  expected: string,
 ): Field<T> {
   const entries = Object.entries<Field<number>>(fields);
   const isNeeded = ([, field]: readonly [string, Field<number>]): boolean => !('optional' in field);
   return {
     clean: (value, path, signal) => {
-      if (typeof value !== 'object' || value === null) return refuse(path, value, wanted);
+      if (typeof value !== 'object' || value === null) return refuse(path, value, expected);
       const given = value as Fields;
       const cleaned = entries.map(([name, field]) => [name, field.clean(given[name], `${path}.${name}`, signal)]);
       return Object.fromEntries(cleaned.filter(([, clean]) => clean !== undefined)) as T;

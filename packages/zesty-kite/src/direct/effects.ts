@@ -169,8 +169,8 @@ function check(path: string, numbers: Readonly<Record<string, number>>): void {
       throw new TypeError(
         sentence({
           path: `${path}.${name}`,
-          found: shown(value),
-          wanted: name === 'halfLife' ? 'seconds from 0 to 1e6' : 'a number from -1e6 to 1e6',
+          got: shown(value),
+          expected: name === 'halfLife' ? 'seconds from 0 to 1e6' : 'a number from -1e6 to 1e6',
         }),
       );
 }

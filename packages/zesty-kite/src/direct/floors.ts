@@ -26,7 +26,7 @@ export class Floors {
     checkList('floors.heights', heights, 'heights that rise, such as [0, 3, 6]');
     const rises = heights.every((height, i) => Number.isFinite(height) && height > (heights[i - 1] ?? -Infinity));
     if (heights.length === 0 || !rises)
-      throw new RangeError(`floors.heights: found ${shown(heights)}; wanted heights that rise, such as [0, 3, 6]`);
+      throw new RangeError(`floors.heights: expected heights that rise, such as [0, 3, 6], got ${shown(heights)}`);
     this.#camera = here;
     this.#heights = [...heights];
   }

@@ -37,7 +37,7 @@ export function frameGrown(camera: Camera, things: readonly Thing[], options: Fr
   const outline = new Outline(things, rules.ground, grown);
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
-      throw new TypeError(`frame.options.${name}: found ${shown(options[name])}; wanted a finite number`);
+      throw new TypeError(`frame.options.${name}: expected a finite number, got ${shown(options[name])}`);
   const solver = new Solver(outline, kept, timeline.spare(), options);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;

@@ -71,15 +71,15 @@ export const KEYFRAME_SCHEMA = {
 
 /**
  * @param path names the list in a message
- * @throws TypeError that says where, what was found and what would do
+ * @throws TypeError that says where, what was got and what would do
  */
-export function checkedKeyframes(path: string, found: unknown): readonly Keyframe[] {
-  const refuse = (at: string, value: unknown, wanted: string): never => {
-    throw new TypeError(`${path}${at}: found ${shown(value)}; wanted ${wanted}`);
+export function checkedKeyframes(path: string, got: unknown): readonly Keyframe[] {
+  const refuse = (at: string, value: unknown, expected: string): never => {
+    throw new TypeError(`${path}${at}: expected ${expected}, got ${shown(value)}`);
   };
-  if (!Array.isArray(found) || found.length === 0) return refuse('', found, 'a list of keyframes, at least one');
+  if (!Array.isArray(got) || got.length === 0) return refuse('', got, 'a list of keyframes, at least one');
   let last = -1;
-  return found.map((value: unknown, i): Keyframe => {
+  return got.map((value: unknown, i): Keyframe => {
     const at = `[${String(i)}]`;
     if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
     const given = value as Readonly<Partial<Record<string, unknown>>>;
@@ -122,7 +122,7 @@ export function checkedKeyframes(path: string, found: unknown): readonly Keyfram
 /**
  * Checks a cutscene as `play` does, for tools that write one.
  *
- * @throws TypeError that says where, what was found and what would do
+ * @throws TypeError that says where, what was got and what would do
  */
 export function checkCutscene(scene: Cutscene): void {
   checkedKeyframes('keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);

@@ -66,7 +66,7 @@ const ofCameras = new WeakMap<Camera, Bars>();
 export function letterBox(camera: Camera, share = 0.1): LetterBox {
   const here = cameraHere('letterBox', camera);
   if (!(typeof share === 'number' && share >= 0 && share <= 0.4))
-    throw new TypeError(sentence({ path: 'letterBox.share', found: shown(share), wanted: 'a number from 0 to 0.4' }));
+    throw new TypeError(sentence({ path: 'letterBox.share', got: shown(share), expected: 'a number from 0 to 0.4' }));
   const bars = ofCameras.get(here) ?? new Bars(here);
   ofCameras.set(here, bars);
   const own = { share };

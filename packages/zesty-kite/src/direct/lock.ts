@@ -62,8 +62,8 @@ export function lock(camera: Camera, abilities: readonly Ability[] = ABILITIES):
 export function checkAbilities(path: string, abilities: readonly Ability[]): void {
   const given: unknown = abilities;
   if (!Array.isArray(given))
-    throw new TypeError(sentence({ path, found: shown(given), wanted: `a list of ${ABILITIES.join(', ')}` }));
+    throw new TypeError(sentence({ path, got: shown(given), expected: `a list of ${ABILITIES.join(', ')}` }));
   for (const [i, ability] of abilities.entries())
     if (!ABILITIES.includes(ability))
-      throw new TypeError(`${path}[${String(i)}]: found ${shown(ability)}; wanted one of ${ABILITIES.join(', ')}`);
+      throw new TypeError(`${path}[${String(i)}]: expected one of ${ABILITIES.join(', ')}, got ${shown(ability)}`);
 }

@@ -139,6 +139,6 @@ export function checkedMark(path: string, saved: Mark): Mark {
   const { x, y, span, heading, pitch } = saved;
   const mark = { x, y, span, heading, pitch };
   for (const [name, value] of Object.entries(mark))
-    if (!Number.isFinite(value)) throw new TypeError(`${path}.${name}: found ${shown(value)}; wanted a finite number`);
+    if (!Number.isFinite(value)) throw new TypeError(`${path}.${name}: expected a finite number, got ${shown(value)}`);
   return mark;
 }

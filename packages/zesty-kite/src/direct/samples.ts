@@ -28,7 +28,7 @@ function isPoint(value: unknown): value is Point {
 /** @throws TypeError that names `path` */
 export function checkedPoint(path: string, value: unknown): Point {
   if (isPoint(value)) return value;
-  throw new TypeError(sentence({ path, found: shown(value), wanted: POINT }));
+  throw new TypeError(sentence({ path, got: shown(value), expected: POINT }));
 }
 
 /** The last good sample: numbers in a class, as engines box those of other objects. */
@@ -100,8 +100,8 @@ export class Samples {
     last.time = time;
   }
 
-  #refuse(name: string, found: unknown): never {
-    throw new TypeError(sentence({ path: `${this.#path}.${name}`, found: shown(found), wanted: 'a finite number' }));
+  #refuse(name: string, got: unknown): never {
+    throw new TypeError(sentence({ path: `${this.#path}.${name}`, got: shown(got), expected: 'a finite number' }));
   }
 }
 

@@ -45,8 +45,8 @@ export class Sides {
       throw new TypeError(
         sentence({
           path: 'frame.options.padding',
-          found: shown(padding),
-          wanted: `less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
+          got: shown(padding),
+          expected: `less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
         }),
       );
     this.#left = (left - frameWidth / 2) / frameHeight;

@@ -166,6 +166,6 @@ function drawTogether(spots: number[], ends: readonly number[], axis: 0 | 1, per
   }
 }
 
-function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(`frame.${path}: found ${shown(found)}; wanted ${wanted}`);
+function refuse(path: string, got: unknown, expected: string): never {
+  throw new TypeError(`frame.${path}: expected ${expected}, got ${shown(got)}`);
 }

@@ -17,7 +17,7 @@ export interface KeyOptions {
 /** @throws TypeError */
 export function checkKeys({ keys = 'page' }: KeyOptions): void {
   if (!['page', 'own', 'focus'].includes(keys))
-    throw new TypeError(`listen: keys: found ${JSON.stringify(keys)}; wanted one of "page", "own", "focus"`);
+    throw new TypeError(`listen: keys: expected one of "page", "own", "focus", got ${JSON.stringify(keys)}`);
 }
 
 export interface Keyboard {

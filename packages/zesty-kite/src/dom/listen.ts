@@ -66,7 +66,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   checkObject('listen.options', options, 'an object such as { tap }');
   const window = element.ownerDocument.defaultView;
   if (window === null)
-    throw new TypeError('listen: found an element of a document without a window; wanted one that is shown');
+    throw new TypeError('listen: expected an element in a window, got one of a document without a window');
   checkKeys(options);
   checkTaps(options);
   checkPanels(window, options);

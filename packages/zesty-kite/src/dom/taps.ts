@@ -50,7 +50,7 @@ const SHORTEST_LONG = 0.3;
 export function checkTaps({ longPressAfter = SHORTEST_LONG }: TapOptions): void {
   if (longPressAfter >= SHORTEST_LONG) return;
   throw new TypeError(
-    `listen: longPressAfter: found ${String(longPressAfter)}; wanted seconds, at least ${String(SHORTEST_LONG)}`,
+    `listen: longPressAfter: expected seconds, at least ${String(SHORTEST_LONG)}, got ${String(longPressAfter)}`,
   );
 }
 

@@ -8,8 +8,8 @@ const HIGHEST = 1e12;
  * @param path of the value, such as `terrain.step`
  * @throws RangeError unless `good`
  */
-export function check(path: string, found: unknown, good: boolean, wanted: string): void {
-  if (!good) throw new RangeError(sentence({ path, found: String(found), wanted }));
+export function check(path: string, got: unknown, good: boolean, expected: string): void {
+  if (!good) throw new RangeError(sentence({ path, got: String(got), expected }));
 }
 
 /** @throws RangeError for a height that is not finite, or beyond 1e12 world units */

@@ -84,7 +84,7 @@ export function kindOf<K extends ShapeOutlines>(bounds: FullBounds, kinds: reado
   const kind = kinds.find(({ names }) => names.some((name) => bounds[name] !== undefined));
   if (kind === undefined)
     throw new RangeError(
-      sentence({ path: 'bounds', found: 'a shape of no known kind', wanted: 'options.shapes to have it' }),
+      sentence({ path: 'bounds', got: 'a shape without its code', expected: 'its kind in options.shapes' }),
     );
   return kind;
 }

@@ -1,24 +1,24 @@
-/** Checks of arguments. Each error names the function that was called, the value found and what would do. */
+/** Checks of arguments. Each error names the function that was called, the value that was expected and the one it got. */
 import { sentence, shown } from './sentence.ts';
 
 /** @throws TypeError */
-export function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path, found: shown(found), wanted }));
+export function refuse(path: string, got: unknown, expected: string): never {
+  throw new TypeError(sentence({ path, got: shown(got), expected }));
 }
 
 /** @throws TypeError for a value that is no object; a list is none */
-export function checkObject(path: string, value: unknown, wanted: string): void {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) refuse(path, value, wanted);
+export function checkObject(path: string, value: unknown, expected: string): void {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) refuse(path, value, expected);
 }
 
 /** @throws TypeError for a value that is no function */
-export function checkFunction(path: string, value: unknown, wanted = 'a function'): void {
-  if (typeof value !== 'function') refuse(path, value, wanted);
+export function checkFunction(path: string, value: unknown, expected = 'a function'): void {
+  if (typeof value !== 'function') refuse(path, value, expected);
 }
 
 /** @throws TypeError for a value that is no list */
-export function checkList(path: string, value: unknown, wanted: string): void {
-  if (!Array.isArray(value)) refuse(path, value, wanted);
+export function checkList(path: string, value: unknown, expected: string): void {
+  if (!Array.isArray(value)) refuse(path, value, expected);
 }
 
 /** @throws TypeError for a value that is no number from `min` to `max` */
@@ -34,8 +34,8 @@ export function checkOneOf(path: string, value: unknown, names: readonly string[
 }
 
 /** @throws TypeError for what has not the fields of an object of ours, which may come from another copy of the library */
-export function checkMade(path: string, value: unknown, field: string, wanted: string): void {
-  if (typeof value !== 'object' || value === null || !(field in value)) refuse(path, value, wanted);
+export function checkMade(path: string, value: unknown, field: string, expected: string): void {
+  if (typeof value !== 'object' || value === null || !(field in value)) refuse(path, value, expected);
 }
 
 /** @throws TypeError for a value that is no view */

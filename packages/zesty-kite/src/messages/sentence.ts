@@ -1,23 +1,23 @@
-/** What a message says of a value: where it was found, what it is, and what would do. */
+/** Error messages: `<path>: expected <what>, got <value>`. */
 
-/** One thing that is wrong with settings or with a signal. */
+/** One mistake in settings or in a signal. */
 export interface Problem {
-  /** Where: `zoom.notch`, `keys.up[1]`; empty for the whole. */
+  /** The place of the mistake, such as `zoom.notch` or `bindings.drag[1]`; empty for all settings. */
   readonly path: string;
-  /** The value found there, as JSON. */
-  readonly found: string;
-  /** What would do. */
-  readonly wanted: string;
+  /** The value there, as JSON. */
+  readonly got: string;
+  /** The values that are allowed there. */
+  readonly expected: string;
 }
 
-/** `zoom.notch: found -3; wanted a number from 1.001 to 16, such as 1.1` */
-export function sentence({ path, found, wanted }: Problem): string {
-  return `${path === '' ? 'the whole' : path}: found ${found}; wanted ${wanted}`;
+/** `zoom.notch: expected a number from 1.001 to 16, such as 1.1, got -3` */
+export function sentence({ path, got, expected }: Problem): string {
+  return `${path === '' ? 'settings' : path}: expected ${expected}, got ${got}`;
 }
 
 /** Characters of a value that a message shows. */
 const LONGEST = 60;
-const HOLDS_ITSELF = 'an object that holds itself';
+const HOLDS_ITSELF = 'an object that contains itself';
 
 /** A value as a message shows it: JSON, shortened, with what JSON cannot say spelled out. */
 export function shown(value: unknown): string {

@@ -75,14 +75,14 @@ export class Minimap {
     const { left, top, right, bottom } = this.#area;
     if (!(around > 0 && around < Infinity) && !(right > left && bottom > top && right - left + bottom - top < Infinity))
       throw new TypeError(
-        `minimap: found ${shown({ area, around })}; wanted an area {left, top, right, bottom} with left < right and top < bottom, or around > 0, as the camera has no bounds`,
+        `minimap: expected an area {left, top, right, bottom} with left < right and top < bottom, or around above 0, got ${shown({ area, around })}`,
       );
     this.#around = around;
     this.#turns = turns;
     this.#round = round;
     if (!['screen', 'safe-frame'].includes(outlineOf))
       throw new TypeError(
-        sentence({ path: 'minimap.outlineOf', found: shown(outlineOf), wanted: '"screen" or "safe-frame"' }),
+        sentence({ path: 'minimap.outlineOf', got: shown(outlineOf), expected: '"screen" or "safe-frame"' }),
       );
     this.#outlineOf = outlineOf;
   }

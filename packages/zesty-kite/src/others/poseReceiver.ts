@@ -53,7 +53,7 @@ export class PoseReceiver {
     checkObject('options', options, 'an object such as { delay: 0.3 }');
     const { delay = 0.3 } = options;
     if (!(delay > 0 && Number.isFinite(delay)))
-      throw new RangeError(`options.delay: found ${shown(delay)}; wanted seconds above 0`);
+      throw new RangeError(`options.delay: expected seconds above 0, got ${shown(delay)}`);
     this.#delay = delay * 1000;
   }
 

@@ -65,7 +65,7 @@ export class PoseSender {
     checkNumber('options.repeats', repeats, 0, 8);
     for (const [name, value] of Object.entries({ error, within }))
       if (!(value > 0 && Number.isFinite(value)))
-        throw new RangeError(`options.${name}: found ${shown(value)}; wanted a number above 0`);
+        throw new RangeError(`options.${name}: expected a number above 0, got ${shown(value)}`);
     this.#camera = camera;
     this.#send = send;
     this.#error = error;

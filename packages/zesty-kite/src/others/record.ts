@@ -87,17 +87,17 @@ function checked(record: PoseRecord): PoseRecord {
   const given: unknown = record;
   const { at, pose, rates, earlier } = (given ?? {}) as Partial<Record<keyof PoseRecord, unknown>>;
   if (typeof at !== 'number' || !Number.isFinite(at))
-    throw new TypeError(`record.at: found ${shown(at)}; wanted milliseconds`);
-  if (!areNumbers(pose)) throw new TypeError(`record.pose: found ${shown(pose)}; wanted seven finite numbers`);
+    throw new TypeError(`record.at: expected milliseconds, got ${shown(at)}`);
+  if (!areNumbers(pose)) throw new TypeError(`record.pose: expected seven finite numbers, got ${shown(pose)}`);
   if (!pose.every((number) => Math.abs(number) <= FARTHEST))
-    throw new TypeError(`record.pose: found ${shown(pose)}; wanted numbers from -1e12 to 1e12`);
+    throw new TypeError(`record.pose: expected numbers from -1e12 to 1e12, got ${shown(pose)}`);
   if (!((pose[SPAN] ?? 0) > 0))
-    throw new TypeError(`record.pose[3]: found ${shown(pose[SPAN])}; wanted a span above 0`);
+    throw new TypeError(`record.pose[3]: expected a span above 0, got ${shown(pose[SPAN])}`);
   if (rates !== undefined && !areNumbers(rates))
-    throw new TypeError(`record.rates: found ${shown(rates)}; wanted seven finite numbers, or nothing`);
+    throw new TypeError(`record.rates: expected seven finite numbers, or nothing, got ${shown(rates)}`);
   if (earlier !== undefined && (!Array.isArray(earlier) || earlier.length > MOST_EARLIER))
     throw new TypeError(
-      `record.earlier: found ${shown(earlier)}; wanted a list of up to ${String(MOST_EARLIER)} records`,
+      `record.earlier: expected a list of up to ${String(MOST_EARLIER)} records, got ${shown(earlier)}`,
     );
   return record;
 }

@@ -51,7 +51,7 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
   const { element } = over;
   const window = element.ownerDocument.defaultView;
   if (window === null)
-    throw new TypeError('createOverlay: found an element of a document without a window; wanted one that is shown');
+    throw new TypeError('createOverlay: expected an element in a window, got one of a document without a window');
   const canvas = element.ownerDocument.createElement('canvas');
   Object.assign(canvas.style, { position: 'fixed', pointerEvents: 'none', zIndex: '2147483647' });
   canvas.setAttribute('aria-hidden', 'true');

@@ -63,7 +63,7 @@ export function aimPixi(view: View, container: ContainerLike, height?: number): 
   checkMade('aimPixi.container', container, 'position', 'a container');
   if (view.look.widening > 0 && view.look.cosPitch !== 0)
     throw new RangeError(
-      `aimPixi: found a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}; wanted an orthographic lens (lens.fieldOfView null), or a pitch of 90`,
+      `aimPixi: expected an orthographic lens (lens.fieldOfView null), or a pitch of 90, got a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}`,
     );
   const { a, b, c, d, e, f } = view.affine(affine, height);
   container.position.set(e, f);

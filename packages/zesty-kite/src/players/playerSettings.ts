@@ -95,16 +95,20 @@ export class PlayerSettings {
     }
     if (saved !== null && !isTree(saved))
       throw new TypeError(
-        sentence({ path: 'PlayerSettings.saved', found: shown(saved), wanted: 'what toJSON gave, or null' }),
+        sentence({
+          path: 'PlayerSettings.saved',
+          got: shown(saved),
+          expected: 'an object that toJSON returned, or null',
+        }),
       );
-    const wanted = new Map<string, unknown>();
+    const pending = new Map<string, unknown>();
     for (const [path, value] of leavesOf(saved ?? {}, [...this.#offers.keys()])) {
       const members = [...this.#offers.keys()].filter((each) => memberAt(schema, each)?.list === path);
       for (const each of members)
-        if (Array.isArray(value)) wanted.set(each, value.includes(memberAt(schema, each)?.name));
-      if (members.length === 0) (this.#offers.has(path) ? wanted : this.#kept).set(path, value);
+        if (Array.isArray(value)) pending.set(each, value.includes(memberAt(schema, each)?.name));
+      if (members.length === 0) (this.#offers.has(path) ? pending : this.#kept).set(path, value);
     }
-    for (const [path, value] of wanted) {
+    for (const [path, value] of pending) {
       try {
         this.set(path, value);
       } catch {
@@ -231,8 +235,8 @@ export class PlayerSettings {
   }
 }
 
-function refuse(path: string, found: unknown, wanted: string): never {
-  throw new TypeError(sentence({ path: `player.${path}`, found: shown(found), wanted }));
+function refuse(path: string, got: unknown, expected: string): never {
+  throw new TypeError(sentence({ path: `player.${path}`, got: shown(got), expected }));
 }
 
 /** @throws TypeError for ends that leave nothing, and a step that goes nowhere */

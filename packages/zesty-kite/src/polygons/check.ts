@@ -30,20 +30,20 @@ export const polygonChecks: ShapeChecks = {
   checkCorners: (corners, problems) => {
     const path = 'bounds.polygon';
     if (corners.length < 3)
-      problems.add(() => ({ path, found: shown(corners), wanted: 'at least three [x, y] corners' }));
+      problems.add(() => ({ path, got: shown(corners), expected: 'at least three [x, y] corners' }));
     for (let i = 0; i < corners.length; i++) {
       const corner = corners[i];
       const at = `${path}[${String(i)}]`;
       if (!Array.isArray(corner) || corner.length !== 2) {
-        problems.add(() => ({ path: at, found: shown(corner), wanted: 'a corner [x, y]' }));
+        problems.add(() => ({ path: at, got: shown(corner), expected: 'a corner [x, y]' }));
         continue;
       }
       const wrong = corner.findIndex((value) => !isCoordinate(value));
       if (wrong >= 0)
-        problems.add(() => ({ path: `${at}[${String(wrong)}]`, found: shown(corner[wrong]), wanted: COORDINATE }));
+        problems.add(() => ({ path: `${at}[${String(wrong)}]`, got: shown(corner[wrong]), expected: COORDINATE }));
     }
   },
-  check: (bounds, { most, wanted }, problems) => {
+  check: (bounds, { most, expected }, problems) => {
     const shape = bounds.polygon ?? bounds.area;
     if (shape === undefined) return;
     const known = sound.get(shape) ?? checkWhole(bounds, problems);
@@ -54,7 +54,7 @@ export const polygonChecks: ShapeChecks = {
       ring.forEach((corner, i) => {
         corner.forEach((value, k) => {
           if (Math.abs(value) > most)
-            problems.add(() => ({ path: `${path}[${String(i)}][${String(k)}]`, found: shown(value), wanted }));
+            problems.add(() => ({ path: `${path}[${String(i)}][${String(k)}]`, got: shown(value), expected }));
         });
       });
   },
@@ -67,8 +67,8 @@ function isCoordinate(value: unknown): boolean {
 /** Returns null for a shape with a problem. */
 function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
   const before = problems.count;
-  const refuse = (path: string, found: unknown, wanted: string): void => {
-    problems.add(() => ({ path, found: shown(found), wanted }));
+  const refuse = (path: string, got: unknown, expected: string): void => {
+    problems.add(() => ({ path, got: shown(got), expected }));
   };
   const rings = ringsOf(bounds, refuse);
   if (problems.count > before) return null;
@@ -81,8 +81,8 @@ function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
   if (overlap !== null) {
     problems.add(() => ({
       path: overlap.other,
-      found: `ground that ${overlap.one} covers too, near (${short(overlap.x)}, ${short(overlap.y)})`,
-      wanted: 'polygons that share borders at most: make one of the two, or cut one back',
+      got: `an overlap with ${overlap.one} near (${short(overlap.x)}, ${short(overlap.y)})`,
+      expected: 'polygons that do not overlap: join the two, or cut one',
     }));
     return null;
   }

@@ -14,7 +14,10 @@ export function bindingWarnings(settings: Readonly<Pick<FullSettings, 'bindings'
     const other = asked.slice(0, i).find((one) => one.ability !== ability && areSame(one.input, input));
     if (other === undefined) return [];
     return [
-      { path, message: `"${input}" is ${other.ability} as well, and does both; wanted another input for one of them` },
+      {
+        path,
+        message: `"${input}" is also bound to ${other.ability} and does both; use another input for one of them`,
+      },
     ];
   });
   return clashes;

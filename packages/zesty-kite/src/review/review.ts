@@ -91,7 +91,7 @@ function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {
   return [
     {
       path,
-      message: `from the nearest zoom (${short(first.span)}) to the farthest (${short(last.span)}) there are ${short(count)} notches; wanted at least ${String(MIN_NOTCHES)}`,
+      message: `only ${short(count)} notches lead from the nearest zoom (${short(first.span)}) to the farthest (${short(last.span)}); at least ${String(MIN_NOTCHES)} feel smooth`,
     },
   ];
 }
@@ -103,7 +103,7 @@ function horizon(zooms: readonly Zoom[], screen: Screen): Warning[] {
   return [
     {
       path: 'lens.fieldOfView',
-      message: `${range(seen)} the horizon shows, up to ${short(worst.horizon)} px below the top of ${size(screen)} (pitch ${short(worst.pitch)}, field of view ${short(worst.fieldOfView)}); wanted a steeper pitch or a narrower lens there`,
+      message: `${range(seen)} the horizon shows, up to ${short(worst.horizon)} px below the top of ${size(screen)} (pitch ${short(worst.pitch)}, field of view ${short(worst.fieldOfView)}); use a steeper pitch or a narrower lens there`,
     },
   ];
 }
@@ -115,7 +115,7 @@ function wideLens(zooms: readonly Zoom[]): Warning[] {
   return [
     {
       path: 'lens.fieldOfView',
-      message: `${range(wide)} the lens is wider than twice the pitch, ${short(worst.fieldOfView)} at a pitch of ${short(worst.pitch)}; wanted at most ${short(2 * worst.pitch)}`,
+      message: `${range(wide)} the lens is wider than twice the pitch, ${short(worst.fieldOfView)} at a pitch of ${short(worst.pitch)}; use at most ${short(2 * worst.pitch)}`,
     },
   ];
 }
@@ -142,7 +142,7 @@ function steepCurve({ pitch }: FullSettings, zooms: readonly Zoom[]): Warning[] 
   return [
     {
       path: 'pitch.degrees',
-      message: `${range(steep)} the pitch rises faster than two fingers can follow, ${short(1 - worst.slope)} times at a span of ${short(worst.span)}; wanted stops farther apart there, or a switch`,
+      message: `${range(steep)} the pitch rises faster than two fingers can follow, ${short(1 - worst.slope)} times at a span of ${short(worst.span)}; set the stops farther apart there, or use a switch`,
     },
   ];
 }
@@ -157,7 +157,7 @@ function brokenPixels({ zoom, pitch }: FullSettings, { density = 1 }: Screen): W
     return [
       {
         path: `zoom.stops[${String(i)}]`,
-        message: `${short(pixels)} device pixels per unit are not whole, and pixel art will shimmer; wanted ${short(Math.max(1, Math.round(pixels)))}`,
+        message: `${short(pixels)} device pixels per unit is not a whole number, so pixel art shimmers; use ${short(Math.max(1, Math.round(pixels)))}`,
       },
     ];
   });
@@ -174,10 +174,10 @@ function unreachableStops({ zoom }: SpanSettings, zooms: readonly Zoom[], screen
   };
   const within = `from a span of ${short(first.span)} to ${short(last.span)}`;
   if (zoom.stops.every(isOut))
-    return [{ path: 'zoom.stops', message: `none of them is allowed, and any zoom will do; wanted one ${within}` }];
+    return [{ path: 'zoom.stops', message: `none of the stops is allowed, so every zoom is; add one ${within}` }];
   return zoom.stops.flatMap((stop, i) =>
     isOut(stop)
-      ? [{ path: `zoom.stops[${String(i)}]`, message: `${short(stop)} is never gone to; wanted one ${within}` }]
+      ? [{ path: `zoom.stops[${String(i)}]`, message: `${short(stop)} is never reached; use one ${within}` }]
       : [],
   );
 }
@@ -193,7 +193,7 @@ function startOutside({ start }: SpanSettings, zooms: readonly Zoom[]): Warning[
   return [
     {
       path: 'start.span',
-      message: `the start at a span of ${short(span)} is outside of the zoom range, and the camera begins at ${short(limit)}; wanted zoom.${end} ${short(span)}, or a start within the range`,
+      message: `the span at the start, ${short(span)}, is outside the zoom range, so the camera starts at ${short(limit)}; set zoom.${end} to ${short(span)}, or a start within the range`,
     },
   ];
 }

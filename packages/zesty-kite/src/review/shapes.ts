@@ -17,7 +17,7 @@ export function largerThanBounds(settings: FullSettings, zooms: readonly Zoom[])
   return [
     {
       path: 'bounds.whenViewIsLarger',
-      message: `${range(larger)} the view is larger than the bounds, ${short(worst.span / worst.fits)} times at most, and is centred on them; wanted zoom.maxSpan ${short(larger[0]?.fits ?? worst.fits)}, "limit-zoom", or bounds.keep "focus"`,
+      message: `${range(larger)} the view is up to ${short(worst.span / worst.fits)} times larger than the bounds, so it is centred; set zoom.maxSpan to ${short(larger[0]?.fits ?? worst.fits)}, bounds.whenViewIsLarger to "limit-zoom", or bounds.keep to "focus"`,
     },
   ];
 }
@@ -28,7 +28,7 @@ export function emptyRings({ bounds }: FullSettings): Warning[] {
     .filter(isEmptyRing)
     .map(({ path, ring }) => ({
       path,
-      message: `its ${String(ring.length)} corners go round no area, and it is left out; wanted a ring that does, or none`,
+      message: `its ${String(ring.length)} corners enclose no area, so the ring is ignored; remove it`,
     }));
 }
 
@@ -45,7 +45,7 @@ export function sharpCorners({ bounds }: FullSettings): Warning[] {
     return [
       {
         path: bounds.polygon === undefined ? 'bounds.area' : 'bounds.polygon',
-        message: `the corner at (${short(x)}, ${short(y)}) is ${short(angle)} degrees sharp, and the view cannot come near it; wanted at least ${String(SHARPEST)}`,
+        message: `the corner at (${short(x)}, ${short(y)}) is ${short(angle)} degrees sharp, so the view cannot come near it; use at least ${String(SHARPEST)}`,
       },
     ];
   });
@@ -58,8 +58,7 @@ export function noShape(settings: Settings | readonly Settings[], { bounds }: Fu
   return [
     {
       path: 'bounds',
-      message:
-        'they have no shape and keep nothing inside; wanted left, top, right and bottom, or circle, polygon or area',
+      message: 'bounds without a shape have no effect; set left, top, right and bottom, or circle, polygon or area',
     },
   ];
 }

@@ -22,7 +22,7 @@ export function neverSeen(rules: Rules, [nearest]: readonly Zoom[]): Warning[] {
   return [
     {
       path: 'bounds.keep',
-      message: `${short(100 * share)} % of the map can never be seen, as the view is kept inside (span ${short(motion.span)}, heading ${short(motion.heading)}); wanted keep "focus"`,
+      message: `${short(100 * share)} % of the map can never be seen, because the view stays inside the bounds (span ${short(motion.span)}, heading ${short(motion.heading)}); set bounds.keep to "focus"`,
     },
   ];
 }

@@ -25,7 +25,7 @@ export class SessionError extends Error {
   }
 }
 
-/** What reading has found at the end of the file. */
+/** The result of reading a whole file. */
 export interface SessionEnd {
   readonly header: SessionHeader;
   /** The signal of a last line that has no line break, where there is one. */
@@ -89,7 +89,7 @@ export class SessionReader {
     if (this.#length > max)
       throw new SessionError(
         this.#line + 1,
-        `found a line of more than ${String(max / 1e6)} MB; wanted ${this.#header === null ? 'a header of at most that' : 'one signal a line, of at most that'}`,
+        `expected a ${this.#header === null ? 'header' : 'line'} of at most ${String(max / 1e6)} MB, got a longer one`,
       );
     this.#pieces.push(piece);
   }
@@ -113,7 +113,7 @@ export class SessionReader {
     if (!unfinished) this.#take(rest, signals);
     const header = this.#header;
     if (header === null)
-      throw new SessionError(1, `found nothing; wanted the header of a session, {"format":"${FORMAT}",…}`);
+      throw new SessionError(1, `expected the header of a session, {"format":"${FORMAT}",…}, got nothing`);
     return { header, signals, unfinishedLine: unfinished ? this.#line + 1 : null };
   }
 
@@ -124,7 +124,7 @@ export class SessionReader {
     try {
       value = JSON.parse(text);
     } catch {
-      throw new SessionError(this.#line, `found ${shown(text)}; wanted one JSON object`);
+      throw new SessionError(this.#line, `expected one JSON object, got ${shown(text)}`);
     }
     if (this.#header === null) {
       this.#header = readHeader(value, this.#line, this.#movers);
@@ -137,11 +137,11 @@ export class SessionReader {
     if (!isMicros(at) || at < this.#at)
       throw new SessionError(
         this.#line,
-        `at: found ${shown(at)}; wanted whole microseconds, not before the ${String(this.#at)} of the line above`,
+        `at: expected whole microseconds, at least the ${String(this.#at)} of the line above, got ${shown(at)}`,
       );
     try {
       const body = cleanSignal(value as SignalBody, this.#kinds);
-      if (body === null) throw new SessionError(this.#line, `found ${shown(value)}; wanted finite coordinates`);
+      if (body === null) throw new SessionError(this.#line, `expected finite coordinates, got ${shown(value)}`);
       const signal: StampedSignal = { at, ...body };
       if (signal.kind === 'change' && this.#settings !== null)
         this.#settings = changeSettings(this.#settings, signal.settings);
@@ -155,11 +155,11 @@ export class SessionReader {
 
 function readHeader(value: unknown, line: number, known: readonly Mover[]): SessionHeader {
   const { format, version, at, settings, screen, pose, home, terrain, movers = [], state } = asObject(value, line);
-  if (format !== FORMAT) throw new SessionError(line, `format: found ${shown(format)}; wanted "${FORMAT}"`);
+  if (format !== FORMAT) throw new SessionError(line, `format: expected "${FORMAT}", got ${shown(format)}`);
   if (version !== VERSION)
     throw new SessionError(
       line,
-      `version: found ${shown(version)}; this reads version ${String(VERSION)}; wanted a session of that`,
+      `version: expected ${String(VERSION)}, got ${shown(version)}; this package reads version ${String(VERSION)}`,
     );
   if (at !== undefined && !isMicros(at))
     throw new SessionError(line, `at: expected whole microseconds, got ${shown(at)}`);
@@ -171,13 +171,13 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
     throw new SessionError(line, messageOf(error));
   }
   if (screen !== null && !isScreen(screen))
-    throw new SessionError(line, `screen: found ${shown(screen)}; wanted {"width":…,"height":…} or null`);
+    throw new SessionError(line, `screen: expected {"width":…,"height":…} or null, got ${shown(screen)}`);
   if (home !== undefined && !isStart(home)) throw noStart(line, 'home', home);
   if (pose !== undefined && !isStart(pose)) throw noStart(line, 'pose', pose);
-  if (!Array.isArray(movers)) throw new SessionError(line, `movers: found ${shown(movers)}; wanted a list of names`);
+  if (!Array.isArray(movers)) throw new SessionError(line, `movers: expected a list of names, got ${shown(movers)}`);
   const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));
   if (unknown !== undefined)
-    throw new SessionError(line, `movers: found ${shown(unknown)}; wanted abilities that this reader was given`);
+    throw new SessionError(line, `movers: expected abilities that are passed to the reader, got ${shown(unknown)}`);
   const header: SessionHeader = {
     format: FORMAT,
     version: VERSION,
@@ -191,13 +191,13 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
   };
   if (terrain === undefined) return header;
   if (!isTerrain(terrain))
-    throw new SessionError(line, `terrain: found ${shown(terrain)}; wanted {"id":…,"digest":…}, or nothing`);
+    throw new SessionError(line, `terrain: expected {"id":…,"digest":…}, or nothing, got ${shown(terrain)}`);
   return { ...header, terrain };
 }
 
-function noStart(line: number, path: string, found: unknown): SessionError {
-  const wanted = '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing';
-  return new SessionError(line, sentence({ path, found: shown(found), wanted }));
+function noStart(line: number, path: string, got: unknown): SessionError {
+  const expected = '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing';
+  return new SessionError(line, sentence({ path, got: shown(got), expected }));
 }
 
 function isMicros(value: unknown): value is number {
@@ -229,7 +229,7 @@ function isScreen(value: unknown): value is Screen {
 
 function asObject(value: unknown, line: number): Partial<Record<string, unknown>> {
   if (typeof value === 'object' && value !== null && !Array.isArray(value)) return value;
-  throw new SessionError(line, `found ${shown(value)}; wanted one JSON object`);
+  throw new SessionError(line, `expected one JSON object, got ${shown(value)}`);
 }
 
 function isJson(text: string): boolean {

@@ -117,7 +117,7 @@ export class Replay {
       report,
     } = options;
     if (!(rate > 0 && rate <= 1e6))
-      throw new RangeError(`rate: found ${String(rate)}; wanted above 0, at most 1000000`);
+      throw new RangeError(`rate: expected a number above 0, at most 1000000, got ${String(rate)}`);
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, {
       screen: start.screen,
@@ -162,7 +162,7 @@ export class Replay {
     const made = part !== undefined && terrain !== null ? reshapeGrid(terrain, part) : null;
     const found = [made, terrain, ...this.#terrains].find((one) => one?.id === id && one.digest === digest);
     if (found) return found;
-    throw new RangeError(`terrain: found none that is "${id}" ${String(digest)}; wanted it among \`terrains\``);
+    throw new RangeError(`terrain: expected "${id}" with digest ${String(digest)} among \`terrains\`, got none`);
   }
 
   /** Plays on to rest. */
@@ -295,7 +295,7 @@ function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terrain | n
   const name = (terrain: { id: string; digest: string } | null | undefined): string =>
     terrain ? `"${terrain.id}" ${terrain.digest}` : 'flat ground';
   if (wanted?.id !== given?.id || wanted?.digest !== given?.digest)
-    throw new RangeError(`terrain: found ${name(given)}; wanted ${name(wanted)}, over which the session was recorded`);
+    throw new RangeError(`terrain: expected ${name(wanted)}, as in the session, got ${name(given)}`);
 }
 
 function distance(x: number, y: number): number {

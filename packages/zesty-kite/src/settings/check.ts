@@ -25,7 +25,7 @@ export interface Checked {
  * @param input settings, from JSON or code, or a list of them, each laid over those before it; they are copied
  * @param options `shapes: [polygons]` for bounds that are a polygon or an area
  * @returns frozen
- * @throws SettingsError that lists every problem with its path, the value found and what would do
+ * @throws SettingsError that lists every problem with its path, the value got and what would do
  */
 export function checkSettings(
   input: unknown,
@@ -69,8 +69,8 @@ function complete(
   const settings: Record<string, unknown> = { ...before };
   for (const section of Object.keys(settingsSchema.entries) as (keyof Settings)[]) {
     if (before !== null && !Object.hasOwn(named, section)) continue;
-    const found = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
-    const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], found);
+    const got = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
+    const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], got);
     addIssues(issues, section, problems);
     if (output !== undefined) settings[section] = section === 'bounds' ? withShapeOf(written, output) : output;
   }
@@ -122,7 +122,7 @@ function copyOf(input: unknown): Settings {
   const copied = plainCopy(input, problems);
   SettingsError.throwFor(problems);
   if (typeof copied !== 'object' || copied === null || Array.isArray(copied))
-    throw new SettingsError([{ path: '', found: shown(input), wanted: OBJECT }]);
+    throw new SettingsError([{ path: '', got: shown(input), expected: OBJECT }]);
   return withEdgeObject(copied);
 }
 
@@ -136,8 +136,8 @@ function addIssues(issues: readonly Issue[], section: string, problems: Problems
   for (const { path = [], input, message } of issues)
     problems.add(() => ({
       path: `${section}${path.map((item) => step(item.key)).join('')}`,
-      found: shown(input),
-      wanted: message === UNKNOWN_INPUT ? `perhaps "${corrected(String(input)) ?? 'KeyW'}": ${message}` : message,
+      got: shown(input),
+      expected: message === UNKNOWN_INPUT ? `an input such as "${corrected(String(input)) ?? 'KeyW'}"` : message,
     }));
 }
 

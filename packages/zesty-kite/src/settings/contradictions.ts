@@ -23,12 +23,12 @@ const COORDINATES = [
   ...SIDES.map((side) => `bounds.${side}`),
 ];
 
-type Refuse = (path: string, found: unknown, wanted: string) => void;
+type Refuse = (path: string, got: unknown, expected: string) => void;
 
 export function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
   const { lens, bounds, wrap } = settings;
-  const refuse: Refuse = (path, found, wanted) => {
-    problems.add(() => ({ path, found: shown(found), wanted }));
+  const refuse: Refuse = (path, got, expected) => {
+    problems.add(() => ({ path, got: shown(got), expected }));
   };
   spansInOrder(settings, refuse);
   for (const [low, high] of ORDERED) {
@@ -36,16 +36,16 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
     if (isNumber(least) && isNumber(most) && most < least) refuse(high, most, `at least ${low}, ${String(least)}`);
   }
   if (lens.fieldOfView !== null && lens.distance !== null)
-    refuse('lens.distance', lens.distance, 'null, or lens.fieldOfView null: the one says the other');
+    refuse('lens.distance', lens.distance, 'null, as lens.fieldOfView is set: set one of the two');
   if (bounds !== null) oneShape(bounds, refuse);
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
 
   const farthest = farthestCoordinate(settings);
-  const wanted = `at most ${String(farthest)} from 0, for a least span of ${String(leastSpan(settings))}`;
+  const expected = `at most ${String(farthest)} from 0, for a least span of ${String(leastSpan(settings))}`;
   for (const path of COORDINATES) {
     const value = valueAt(settings, path);
-    if (isNumber(value) && Math.abs(value) > farthest) refuse(path, value, wanted);
+    if (isNumber(value) && Math.abs(value) > farthest) refuse(path, value, expected);
   }
   if (bounds === null || shapes === null) return;
   for (const name of ['polygon', 'area'] as const) {
@@ -54,10 +54,10 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
     if (kind === undefined)
       problems.add(() => ({
         path: `bounds.${name}`,
-        found: 'a shape that needs `zesty-kite/polygons`',
-        wanted: 'new Camera(settings, { shapes: [polygons] })',
+        got: 'no code for it',
+        expected: 'polygons from zesty-kite/polygons: new Camera(settings, { shapes: [polygons] })',
       }));
-    else kind.check(bounds, { most: farthest, wanted }, problems);
+    else kind.check(bounds, { most: farthest, expected }, problems);
   }
 }
 

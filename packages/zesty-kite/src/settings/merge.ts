@@ -14,7 +14,7 @@ import type { Settings } from './types.ts';
  */
 export function mergeSettings(...layers: readonly Settings[]): Settings {
   layers.forEach((layer, i) => {
-    checkObject(`mergeSettings[${String(i)}]`, layer, 'settings, an object in braces');
+    checkObject(`mergeSettings[${String(i)}]`, layer, 'settings, an object');
   });
   const [first = {}, ...others] = layers.map(withEdgeObject);
   return others.reduce(over, first);

@@ -19,7 +19,7 @@ interface Level {
 /**
  * A frozen copy of plain data; -0 becomes 0, as it would in a file, and a key that is `undefined` is left out.
  *
- * @param problems gets one for each value that is no plain data: dates, functions, holes in lists, circles …
+ * @param problems receives one for each value that is not plain data: dates, functions, holes in lists, circles …
  */
 export function plainCopy(value: unknown, problems: Problems): unknown {
   return copy(value, '', null, problems);
@@ -31,19 +31,19 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   if (value === null || value === undefined || typeof value === 'string' || typeof value === 'boolean') return value;
   const isList = Array.isArray(value);
   if (typeof value !== 'object' || (!isList && !isPlainObject(value)))
-    return refuse(shown(value), 'plain data, as JSON could say it', key, around, problems);
-  if (isInside(value, around)) return refuse('an object that holds itself', 'plain data', key, around, problems);
+    return refuse(shown(value), 'plain data, as in JSON', key, around, problems);
+  if (isInside(value, around)) return refuse('an object that contains itself', 'plain data', key, around, problems);
   const level = { value, key, around, depth: around === null ? 1 : around.depth + 1 };
   if (level.depth > DEEPEST)
-    return refuse('another level', `at most ${String(DEEPEST)} levels in one another`, key, around, problems);
+    return refuse('a deeper one', `at most ${String(DEEPEST)} levels of objects and lists`, key, around, problems);
   if (isList && value.length > MOST_ITEMS && !mayBeLong(level))
-    return refuse(`${String(value.length)} items`, `at most ${String(MOST_ITEMS)}`, key, around, problems);
+    return refuse(`${String(value.length)} items`, `at most ${String(MOST_ITEMS)} items`, key, around, problems);
   if (isList) return Object.freeze(listOf(value, level, problems));
   const copied: Record<string, unknown> = {};
   for (const [name, item] of Object.entries(value)) {
     // As a key, `__proto__` would set the copy's prototype.
     if (name === '__proto__')
-      problems.add(() => ({ path: pathOf(name, level), found: 'an unknown key', wanted: 'none of that name' }));
+      problems.add(() => ({ path: pathOf(name, level), got: 'the unknown key "__proto__"', expected: 'a known key' }));
     else {
       const kept = copy(item, name, level, problems);
       if (kept !== undefined) copied[name] = kept;
@@ -52,8 +52,8 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   return Object.freeze(copied);
 }
 
-function refuse(found: string, wanted: string, key: string | number, around: Level | null, problems: Problems): null {
-  problems.add(() => ({ path: pathOf(key, around), found, wanted }));
+function refuse(got: string, expected: string, key: string | number, around: Level | null, problems: Problems): null {
+  problems.add(() => ({ path: pathOf(key, around), got, expected }));
   return null;
 }
 
@@ -61,7 +61,7 @@ function listOf(list: readonly unknown[], level: Level, problems: Problems): unk
   const copied: unknown[] = [];
   for (let i = 0; i < list.length; i++) {
     if (list[i] === undefined && !(i in list))
-      problems.add(() => ({ path: pathOf(i, level), found: 'a hole in the list', wanted: 'a list without holes' }));
+      problems.add(() => ({ path: pathOf(i, level), got: 'a hole in the list', expected: 'a list without holes' }));
     copied.push(copy(list[i], i, level, problems));
   }
   return copied;

@@ -19,7 +19,7 @@ export interface Axes {
 /** Turned by quarters, by keys and by two fingers. @throws RangeError for another way */
 function quarters({ xToward = 'upper-right' }: Axes): Settings {
   if (!['upper-right', 'lower-right'].includes(xToward))
-    throw new RangeError(`xToward: found ${shown(xToward)}; wanted "upper-right" or "lower-right"`);
+    throw new RangeError(`xToward: expected "upper-right" or "lower-right", got ${shown(xToward)}`);
   return {
     start: { heading: xToward === 'upper-right' ? 45 : -45 },
     turn: { stops: { step: 90, offset: 45 } },
@@ -72,9 +72,10 @@ export function tiles(art: TileArt): Settings {
   checkList('tiles.scales', scales, 'a list of numbers');
   if (!(height > 0 && height <= width && width < Infinity))
     throw new RangeError(
-      `tiles: found ${String(width)} × ${String(height)} pixels; wanted a width above 0 and a height of at most that`,
+      `tiles: expected a width above 0 and a height up to the width, got ${String(width)} × ${String(height)} pixels`,
     );
-  if (!(side > 0 && side < Infinity)) throw new RangeError(`tiles.side: found ${String(side)}; wanted above 0`);
+  if (!(side > 0 && side < Infinity))
+    throw new RangeError(`tiles.side: expected a number above 0, got ${String(side)}`);
   // Turned by 45°, a tile is √2 sides wide, and sin(pitch) times as high.
   const perUnit = width / (side * SQRT_2);
   return mergeSettings(quarters(axes), {

@@ -15,7 +15,7 @@ const oneOf = <const T extends readonly string[]>(names: T) =>
   v.picklist(names, `one of ${names.map((name) => `"${name}"`).join(', ')}`);
 
 /** What a message asks for where an object should stand. */
-export const OBJECT = 'an object in braces';
+export const OBJECT = 'an object';
 
 const inputMessage =
   'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';

@@ -1,17 +1,17 @@
-/** Settings that are refused. */
+/** The error for settings that are rejected. */
 import { sentence, type Problem } from '../messages/index.ts';
 
-/** Settings that cannot be used. The message lists the first 50 problems, one a line, and the number of the rest. */
+/** Settings are rejected. The message lists the first 50 problems, one a line, and the number of the rest. */
 export class SettingsError extends Error {
   override readonly name = 'SettingsError';
   /** The first 50. */
   readonly problems: readonly Problem[];
-  /** How many there are besides. */
+  /** The number of further problems. */
   readonly more: number;
 
   constructor(problems: readonly Problem[], more = 0) {
     const lines = problems.map((problem) => `  ${sentence(problem)}`);
-    super(['Settings refused:', ...lines, ...(more > 0 ? [`  and ${String(more)} more`] : [])].join('\n'));
+    super(['settings rejected:', ...lines, ...(more > 0 ? [`  and ${String(more)} more`] : [])].join('\n'));
     this.problems = problems;
     this.more = more;
   }

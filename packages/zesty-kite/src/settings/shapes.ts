@@ -14,7 +14,7 @@ export interface ShapeChecks {
    *
    * @param farthest the greatest |coordinate|, and the message for one beyond it
    */
-  check(bounds: FullBounds, farthest: { readonly most: number; readonly wanted: string }, problems: Problems): void;
+  check(bounds: FullBounds, farthest: { readonly most: number; readonly expected: string }, problems: Problems): void;
 }
 
 /** The kinds of shapes that are known; null checks none, as another context has checked them. */

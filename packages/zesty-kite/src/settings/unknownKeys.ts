@@ -11,7 +11,7 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
   const entries = path === GEOJSON ? null : entriesOf(schema, input);
   if (entries === null || typeof input !== 'object' || input === null) return;
   if (Array.isArray(input)) {
-    problems.add(() => ({ path, found: shown(input), wanted: OBJECT }));
+    problems.add(() => ({ path, got: shown(input), expected: OBJECT }));
     return;
   }
   const known = Object.keys(entries);
@@ -25,8 +25,8 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
       const name = shortened(key);
       return {
         path: path === '' ? name : `${path}.${name}`,
-        found: 'an unknown key',
-        wanted: near === null ? `one of ${known.join(', ')}` : `perhaps "${near}"`,
+        got: `the unknown key "${name}"`,
+        expected: near === null ? `one of ${known.join(', ')}` : `a known key such as "${near}"`,
       };
     });
   }

@@ -35,7 +35,7 @@ const SCREEN = planOf(SIGNALS.screen);
 export function cleanSignal(signal: { readonly kind: string }, others = NONE): SignalBody | null {
   const given: unknown = signal;
   if (typeof given !== 'object' || given === null || Array.isArray(given))
-    throw new TypeError(sentence({ path: 'signal', found: shown(given), wanted: 'an object with a kind' }));
+    throw new TypeError(sentence({ path: 'signal', got: shown(given), expected: 'an object with a kind' }));
   const { kind } = signal;
   const plan = KINDS.get(kind) ?? others.get(kind);
   if (plan === undefined) {

@@ -85,10 +85,10 @@ const hovered: OptionalField<number> = {
 };
 
 /** A text, or null together with its partner: flat ground has neither id nor digest. */
-const textOrNull = (partner: string, wanted: string): Field<string | null> => ({
+const textOrNull = (partner: string, expected: string): Field<string | null> => ({
   clean: (value, path, signal) => {
     if (typeof value === 'string') return value;
-    return value === null && signal[partner] === null ? null : refuse(path, value, wanted);
+    return value === null && signal[partner] === null ? null : refuse(path, value, expected);
   },
   schema: { type: ['string', 'null'] },
 });

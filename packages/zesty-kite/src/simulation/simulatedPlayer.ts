@@ -245,6 +245,6 @@ function textOf({ x, y }: Point): string {
   return `(${x.toFixed(3)}, ${y.toFixed(3)})`;
 }
 
-function fail(path: string, found: string, wanted: string): never {
-  throw new Error(sentence({ path, found, wanted }));
+function fail(path: string, got: string, expected: string): never {
+  throw new Error(sentence({ path, got, expected }));
 }

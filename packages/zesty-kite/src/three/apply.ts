@@ -61,8 +61,8 @@ export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike,
   if (perspective !== 'isPerspectiveCamera' in camera)
     throw new TypeError(
       perspective
-        ? `aimThree: found an orthographic camera for a field of view of ${String(view.fieldOfView)}; wanted a PerspectiveCamera, or settings with lens.fieldOfView null`
-        : 'aimThree: found a perspective camera for an orthographic view; wanted an OrthographicCamera, or settings with lens.fieldOfView',
+        ? `aimThree: expected a PerspectiveCamera, or settings with lens.fieldOfView null, got an orthographic camera for a field of view of ${String(view.fieldOfView)}`
+        : 'aimThree: expected an OrthographicCamera, or settings with lens.fieldOfView, got a perspective camera for an orthographic view',
     );
   view.eye(eye);
   view.depth(depth);

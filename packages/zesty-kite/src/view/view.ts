@@ -279,7 +279,7 @@ export class View implements Pose {
     const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
     if (look.widening > 0 && cosPitch !== 0)
       throw new RangeError(
-        `affine: found a field of view of ${String(this.fieldOfView)} at a pitch of ${String(this.pitch)}; wanted an orthographic lens, or a pitch of 90`,
+        `affine: expected an orthographic lens, or a pitch of 90, got a field of view of ${String(this.fieldOfView)} at a pitch of ${String(this.pitch)}`,
       );
     const rise = height - this.focusHeight;
     const shrunk = scale / (1 - (look.widening * rise * sinPitch) / span);

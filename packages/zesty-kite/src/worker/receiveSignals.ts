@@ -119,5 +119,7 @@ async function answer(
 function call(camera: Camera, name: string, args: readonly unknown[], stop: Stop): Promise<unknown> {
   const [to, options] = args as [Destination, TravelOptions];
   if (name === 'travel') return travel(camera, to, { ...options, stop });
-  throw new TypeError(`${name}: found a call that the worker does not know; wanted travel`);
+  throw new TypeError(
+    `${name}: expected a call of this library, got one that the worker does not know; use one version of the package`,
+  );
 }
