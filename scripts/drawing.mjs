@@ -11,7 +11,7 @@ const FOR = {
   'reports.ts': 'receivers of errors',
   camera: 'which signal takes effect when, and the frame',
   abilities: 'what an ability of a game needs',
-  'steered.ts': 'what devices and programs need of a camera',
+  'cameraLike.ts': 'what devices and programs need of a camera',
   'calls.ts': 'the calls of a program, a signal each',
   events: 'what a camera tells of',
   direct: 'the program moves the camera',

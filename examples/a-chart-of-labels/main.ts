@@ -53,5 +53,5 @@ const { camera, drawSoon } = createFrames(
     return false;
   },
 );
-listen(map, camera, { panels: '.panel', standIn: 'Alt' });
+listen(map, camera, { panels: '.panel', pinchKey: 'Alt' });
 drawSoon();

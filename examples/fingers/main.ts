@@ -32,7 +32,7 @@ const { camera, drawSoon } = createFrames(
     return false;
   },
 );
-const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt' });
+const listening = listen(canvas, camera, { panels: '.panel', pinchKey: 'Alt' });
 createOverlay(camera, listening).toggle(true);
 
 const asked = (id: string): HTMLInputElement => element(id, HTMLInputElement);

@@ -44,7 +44,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     directing.doubleTap(barge, ground);
   });
   const directing = createDirecting(camera, choosing.chosen);
-  const listening = listen(canvas, camera, { panels: '.panel', standIn: 'Alt', ...choosing.options });
+  const listening = listen(canvas, camera, { panels: '.panel', pinchKey: 'Alt', ...choosing.options });
   const panels = createPanels();
   const scene: Scene = { canvas, ground: coarse, places, afloat: barges.afloat, isCovered: panels.isCovered };
   const paint = createPainter(scene, camera, drawSoon);

@@ -2,7 +2,7 @@
 import { Camera, ScreenBox } from 'zesty-kite';
 import { createDrawing } from 'zesty-kite/canvas';
 import { listen } from 'zesty-kite/dom';
-import { hearMinimap, Minimap } from 'zesty-kite/minimap';
+import { listenToMinimap, Minimap } from 'zesty-kite/minimap';
 
 const barges = Array.from({ length: 40 }, (_, i) => ({
   x: 60 + ((i * 397) % 900),
@@ -28,7 +28,7 @@ const camera = new Camera(settings, { wake: drawSoon });
 const drawing = createDrawing(context);
 const minimap = new Minimap(camera);
 const box = new ScreenBox();
-hearMinimap(minimap, small);
+listenToMinimap(minimap, small);
 const listening = listen(canvas, camera, {
   panels: '.panel, .small',
   gameDrag: (drag) => {

@@ -117,5 +117,5 @@ const { camera, drawSoon } = createFrames(settingsOver(ground), { terrain: groun
   readout.textContent = `span ${view.span.toFixed(0)}   pitch ${view.pitch.toFixed(0)}°`;
   return false;
 });
-listen(canvas, camera, { panels: '.panel', standIn: 'Alt' });
+listen(canvas, camera, { panels: '.panel', pinchKey: 'Alt' });
 drawSoon();

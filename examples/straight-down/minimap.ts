@@ -1,6 +1,6 @@
 /** The strait on a canvas of its own, with what the view sees of it: press it, drag it, or turn the wheel over it. */
 import { Camera } from 'zesty-kite';
-import { hearMinimap, Minimap } from 'zesty-kite/minimap';
+import { listenToMinimap, Minimap } from 'zesty-kite/minimap';
 import { canvasContext, element } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import { createPainter } from './paint.ts';
@@ -15,7 +15,7 @@ export function createMinimap(camera: Camera, scene: Scene): () => void {
   canvas.height = height * density;
   const { width: wide, height: high } = scene.ground;
   const minimap = new Minimap(camera, { area: { left: 0, top: 0, right: wide, bottom: high } });
-  hearMinimap(minimap, canvas);
+  listenToMinimap(minimap, canvas);
 
   // The ground is painted once, by the page's own painter, and the barges are dots.
   const painted = new OffscreenCanvas(canvas.width, canvas.height);

@@ -69,7 +69,7 @@ export function step(page: Page): Promise<number> {
 }
 
 /** Listens to the map of such a page; with options that are data. */
-export function listen(page: Page, options: Pick<ListenOptions, 'pads' | 'standIn'> = {}): Promise<void> {
+export function listen(page: Page, options: Pick<ListenOptions, 'pads' | 'pinchKey'> = {}): Promise<void> {
   return page.evaluate((some) => void (window.ears = zesty.listen(window.map, window.camera, some)), options);
 }
 

@@ -124,7 +124,7 @@ test('a locked pointer moves a cursor that stays on the map, scrolls at its edge
 test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, twist and, with Shift, drag', async () => {
   const settings = { pitch: { degrees: 60, halfLife: 0 }, drag: { glideHalfLife: 0 }, twoFingers: { turn: true } };
   await change(page, settings);
-  await listen(page, { standIn: 'Alt' });
+  await listen(page, { pinchKey: 'Alt' });
   await page.evaluate(() => {
     Object.assign(window, { types: [] });
     for (const type of ['pointerdown', 'pointermove', 'mousedown'] as const)
@@ -440,7 +440,7 @@ test('edges: panels by a callback; outside the window it goes on where set; a dr
     window.camera.change({ edge: { dwell: 0, outside: 'go-on' } });
     zesty.listen(window.map, window.camera, {
       panels: (target) => target.id === 'hud',
-      gamePress: ({ input }) => input === 'MouseLeft',
+      claimPress: ({ input }) => input === 'MouseLeft',
     });
     const hud = '<div id="hud" style="position: fixed; right: 0; top: 0; width: 30px; height: 90px"></div>';
     document.body.insertAdjacentHTML('beforeend', hud);

@@ -136,7 +136,7 @@ test('what listen and its like cannot use is refused at once, by their name', as
     const calls: [string, () => unknown][] = [
       ['listen.tap', () => zesty.listen(window.map, window.camera, { tap: 5 as never })],
       ['listen.longPress', () => zesty.listen(window.map, window.camera, { longPress: {} as never })],
-      ['listen.gamePress', () => zesty.listen(window.map, window.camera, { gamePress: 'x' as never })],
+      ['listen.claimPress', () => zesty.listen(window.map, window.camera, { claimPress: 'x' as never })],
       ['listen.region', () => zesty.listen(window.map, window.camera, { region: {} as never })],
       ['listen.panels', () => zesty.listen(window.map, window.camera, { panels: ':::' })],
       ['listen.panels', () => zesty.listen(window.map, window.camera, { panels: null as never })],
@@ -147,8 +147,11 @@ test('what listen and its like cannot use is refused at once, by their name', as
       ['createOverlay.camera', () => zesty.createOverlay(null as never, { element: window.map })],
       ['createOverlay.over', () => zesty.createOverlay(window.camera, null as never)],
       ['nextInput.window', () => zesty.nextInput(null as never)],
-      ['hearMinimap.minimap', () => zesty.hearMinimap(null as never, window.map)],
-      ['hearMinimap.element', () => zesty.hearMinimap(new zesty.Minimap(window.camera, { around: 50 }), null as never)],
+      ['listenToMinimap.minimap', () => zesty.listenToMinimap(null as never, window.map)],
+      [
+        'listenToMinimap.element',
+        () => zesty.listenToMinimap(new zesty.Minimap(window.camera, { around: 50 }), null as never),
+      ],
     ];
     return calls.map(([name, call]) => {
       try {
@@ -190,7 +193,7 @@ test('around the focus a minimap drags by as much as the pointer goes, near the 
     );
     const small = document.querySelector<HTMLElement>('#small');
     const minimap = new zesty.Minimap(window.camera, { around: 1000 });
-    if (small !== null) zesty.hearMinimap(minimap, small);
+    if (small !== null) zesty.listenToMinimap(minimap, small);
   });
   await page.waitForFunction(() => window.camera.settled);
   const at = (): Promise<[number, number]> =>

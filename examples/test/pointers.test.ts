@@ -21,7 +21,7 @@ async function bareMap(): Promise<Page> {
     const { detach } = zesty.listen(window.map, window.camera, {
       tap: ({ input, x, y, ground }) =>
         seen.push(`tap ${input} ${x} ${y} on ${(ground?.x ?? NaN).toFixed()} ${(ground?.y ?? NaN).toFixed()}`),
-      gamePress: ({ modifiers }) => modifiers.includes('Shift'),
+      claimPress: ({ modifiers }) => modifiers.includes('Shift'),
     });
     Object.assign(window, { detach, seen });
   });

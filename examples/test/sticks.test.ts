@@ -139,7 +139,7 @@ test('detaching, or taking the element away, when the game is asked whose press 
       window.map.remove();
       document.body.append(window.map);
       window.ears = zesty.listen(window.map, window.camera, {
-        gamePress: () => {
+        claimPress: () => {
           if (how === 'detach') window.ears.detach();
           else window.map.remove();
           return false;
@@ -167,7 +167,11 @@ test('captures and callbacks that throw: the camera goes on, each throw is repor
       { wake: fail('wake') },
     );
     window.map.setPointerCapture = fail('capture');
-    zesty.listen(window.map, window.camera, { gamePress: fail('gamePress'), tap: fail('tap'), panels: fail('panels') });
+    zesty.listen(window.map, window.camera, {
+      claimPress: fail('claimPress'),
+      tap: fail('tap'),
+      panels: fail('panels'),
+    });
     zesty.record(window.camera, fail('write'));
     const end = window.camera.poll(() => {
       end();
@@ -185,7 +189,7 @@ test('captures and callbacks that throw: the camera goes on, each throw is repor
   await page.waitForTimeout(50);
   const seen = await errors();
   expect(seen.filter((what) => what === 'capture')).toHaveLength(1);
-  expect(seen.filter((what) => what === 'gamePress')).toHaveLength(2);
+  expect(seen.filter((what) => what === 'claimPress')).toHaveLength(2);
   expect(seen.filter((what) => what === 'tap')).toHaveLength(1);
   expect(seen).toContain('panels');
   expect(await keysSteer()).toBe(true);

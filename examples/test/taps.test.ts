@@ -106,7 +106,7 @@ test('what the camera uses is no tap: the second of two that zoom, and one of tw
   await fingers(zooming.page, ...both);
   expect(await told(zooming.page)).toEqual([]);
   await zooming.page.close();
-  for (const settings of [{ drag: { tapNotches: 0 } }, { locked: ['zoom' as const] }]) {
+  for (const settings of [{ drag: { doubleTapNotches: 0 } }, { locked: ['zoom' as const] }]) {
     const { page } = await map(settings);
     await fingers(page, ...double, ...both);
     expect((await told(page)).map(brief)).toEqual(['tap Touch 1 by 1', 'tap Touch 2 by 1', 'tap Touch 1 by 2']);

@@ -44,7 +44,7 @@ const look = asked in LOOKS ? asked : HILLY;
 const layers = [LOOKS[look] ?? {}, settingsOfAddress()];
 const terrain = look === HILLY ? ground.terrain : null;
 const camera = new Camera(layers, { terrain, shapes: [polygons] });
-const listening = listen(canvas, camera, { panels: '.panel, zesty-kite-panel', standIn: 'Alt' });
+const listening = listen(canvas, camera, { panels: '.panel, zesty-kite-panel', pinchKey: 'Alt' });
 const overlay = createOverlay(camera, listening);
 const panel = openPanel(camera, {
   settings: layers,

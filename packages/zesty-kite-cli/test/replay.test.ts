@@ -236,7 +236,7 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   // All that is wrong at once, a line each.
   const { code, out, errors } = zestyKite(['check', GROUND]);
   expect([code, out]).toEqual([2, '']);
-  expect(errors).toMatch(/height: expected one of .*, got the unknown key "height"\n(.*\n)*$/);
+  expect(errors).toMatch(/height: expected one of .*, got "height"\n(.*\n)*$/);
   const wide = zestyKite(['check', settings('straight-down'), '--screen', '1600x800']);
   expect(wide.out).toMatch(
     /^line 30, column 5: bounds.whenViewIsLarger: at spans from 5\d\d.* the view is up to 1.5 times larger than the bounds/,
@@ -245,7 +245,7 @@ test('check says what will feel wrong with settings that are allowed, on the scr
   expect(warnings).toEqual([
     {
       path: 'bounds.whenViewIsLarger',
-      message: expect.stringContaining('set zoom.maxSpan 640'),
+      message: expect.stringContaining('set zoom.maxSpan to 640'),
       line: 30,
       column: 5,
     },

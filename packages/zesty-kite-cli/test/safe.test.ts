@@ -227,7 +227,7 @@ test('what is imported is what play takes, in few keyframes; what is not is refu
   const scene = JSON.parse(out) as Cutscene;
   checkCutscene(scene);
   expect(scene.keyframes).toHaveLength(2);
-  const broken: [string, string][] = [
+  const broken: [string, RegExp][] = [
     ['seconds,x,y,span\n0,1,2,3\n\n\n1,2,x,4\n', /line 5, column 5: y: expected .*, got "x"/],
     ['seconds,x,y,span,pitch\n0,1,2,3,200\n', /line 2, column 9: pitch: expected .*, got 200/],
     ['seconds,x,y,span\n0,1e13,2,3\n', /line 2, column 3: x: expected .*, got /],
@@ -261,12 +261,12 @@ test('a glTF that says it has more numbers than there can be is refused before a
       ],
     });
   const good = { bufferView: 0, componentType: 5126, count: 2, type: 'SCALAR' };
-  const cases: [string, string][] = [
+  const cases: [string, RegExp][] = [
     [gltf({ ...good, count: 5e8 }), /accessors\[0\]\.count: expected .*, got 500000000/],
     [gltf({ componentType: 5126, count: -1, type: 'SCALAR' }), /accessors\[0\]\.count: expected .*, got -1/],
     [gltf({ ...good, sparse: { count: 2e9 } }), /accessors\[0\]\.sparse\.count: expected .*, got 2000000000/],
     [gltf(good, 0), /span: expected .*, got 0/],
-    [gltf(good).slice(0, 200), 'line 1, column 201'],
+    [gltf(good).slice(0, 200), /line 1, column 201/],
   ];
   writeFileSync(join(folder, 'good.gltf'), gltf(good));
   expect(run('import', 'good.gltf').code).toBe(0);

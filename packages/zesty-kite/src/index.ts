@@ -1,6 +1,6 @@
 export { Camera, type CameraOptions, type Grip, type SavedState, type SessionStart } from './camera/index.ts';
 export type { Start } from './motion/index.ts';
-export type { CameraLike, Elsewhere, Steered, Stop } from './steered.ts';
+export type { CameraLike, Elsewhere, InputTarget, Stop } from './cameraLike.ts';
 export type {
   About,
   ChangeSignal,

@@ -27,7 +27,7 @@ export class Reports {
   }
 
   /** Runs a callback of the game, and reports an error that it throws. Returns whether it threw none. */
-  attempt(call: () => void): boolean {
+  callSafely(call: () => void): boolean {
     try {
       call();
       return true;

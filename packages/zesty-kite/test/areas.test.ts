@@ -85,9 +85,7 @@ test('a camera without polygons rejects them, names the entry, and passes on eve
     polygon: { polygon },
     area: { area },
   })) {
-    const message =
-      `bounds.${name}: expected polygons from zesty-kite/polygons: ` +
-      'new Camera(settings, { shapes: [polygons] }), got no code for it';
+    const message = `bounds.${name}: expected the option { shapes: [polygons] } of \`zesty-kite/polygons\`, got none`;
     expect(() => new Bare({ bounds })).toThrow(message);
     expect(() => {
       new Bare().change({ bounds });

@@ -39,7 +39,7 @@ export const circling: Mover<MovedCamera, Circling, SignalsOf<typeof signals>> =
     state.idle = 0;
     if (cause === 'mover') state.rate = 0;
   },
-  hear: (state, camera, { rate, pause }) => {
+  receive: (state, camera, { rate, pause }) => {
     camera.interrupt('mover');
     state.rate = rate;
     state.pause = pause;

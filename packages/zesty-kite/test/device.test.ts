@@ -21,10 +21,10 @@ export const dial = device({
 `;
 
 const HEAR_DIAL = `
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import type { Send } from './send.ts';
 
-export function hearDial(window: EventTarget, _: Steered, send: Send, __: object, signal: AbortSignal): void {
+export function listenToDial(window: EventTarget, _: InputTarget, send: Send, __: object, signal: AbortSignal): void {
   window.addEventListener('dial', (event) => send({ kind: 'dial', turned: Number(Reflect.get(event, 'turned')) }), { signal });
 }
 `;
@@ -38,7 +38,7 @@ const camera = new Camera({ bindings: { turnRight: ['DialRight'], turnLeft: ['Di
 const recording = record(camera);
 const page = new EventTarget();
 const used: boolean[] = [];
-hear.hearDial(page, camera, (signal) => used.push(camera.signal(signal)) > 0, {}, new AbortController().signal);
+hear.listenToDial(page, camera, (signal) => used.push(camera.signal(signal)) > 0, {}, new AbortController().signal);
 const turn = (turned: number): boolean => page.dispatchEvent(Object.assign(new Event('dial'), { turned }));
 camera.advance(0);
 turn(0);
@@ -66,7 +66,7 @@ test('a dial is added with two files and two lines: bindings, news, sessions, me
     writeFileSync(join(project, 'src/devices/dial.ts'), DIAL);
     writeFileSync(join(project, 'src/dom/dial.ts'), HEAR_DIAL);
     appendFileSync(join(project, 'src/devices/all.ts'), "export { dial } from './dial.ts';\n");
-    appendFileSync(join(project, 'src/dom/devices.ts'), "export { hearDial } from './dial.ts';\n");
+    appendFileSync(join(project, 'src/dom/devices.ts'), "export { listenToDial } from './dial.ts';\n");
     writeFileSync(join(project, 'src/program.ts'), PROGRAM);
     const tsc = join(root, 'node_modules/typescript/bin/tsc');
     const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2023,dom,dom.iterable'];

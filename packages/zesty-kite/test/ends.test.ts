@@ -102,8 +102,8 @@ const causes: Record<Cause, (desk: Desk) => void> = {
       { kind: 'move', id: 9, x: 310, y: 310 },
       { kind: 'move', id: 9, x: 311, y: 311 },
     ),
-  pan: (desk) => desk.hear({ kind: 'key', code: 'KeyW', down: true }),
-  shift: (desk) => {
+  panKeys: (desk) => desk.hear({ kind: 'key', code: 'KeyW', down: true }),
+  wheelPan: (desk) => {
     desk.camera.change({ wheel: { action: 'pan' } });
     desk.hear({ kind: 'wheel', x: 9, y: 9, notches: -0.1, right: 0, down: 5 });
   },
@@ -115,7 +115,7 @@ const causes: Record<Cause, (desk: Desk) => void> = {
   turn: ({ camera }) => camera.turn(1e-9),
   tilt: ({ camera }) => camera.tilt(1e-9),
   zoom: ({ camera }) => camera.zoom({ notches: 1e-9 }),
-  panCall: ({ camera }) => camera.pan({ x: 1e-9, y: 0 }),
+  pan: ({ camera }) => camera.pan({ x: 1e-9, y: 0 }),
   mover: ({ camera }) => camera.home(),
   placeFocus: ({ camera }) => camera.place({ x: 77, y: 55 }),
   placeSpan: ({ camera }) => camera.place({ span: 500 }),
@@ -132,19 +132,19 @@ const effects: Record<string, boolean | null> = {
   ends: false,
   goesOn: true,
   named: true,
-  toStop: false,
+  snapsToStop: false,
   rests: true,
-  stepsOn: true,
+  stepContinues: true,
   aboutFocus: true,
-  holdsAnew: true,
-  movesAlong: true,
+  regrips: true,
+  gripMoves: true,
   addsUp: true,
-  newWish: null,
+  replaced: null,
   waits: false,
   takesOver: null,
   offsets: null,
-  goesFirst: true,
-  unlessBound: true,
+  blocksIt: true,
+  endsIfUnbound: true,
   locked: null,
 };
 

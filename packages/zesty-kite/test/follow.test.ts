@@ -186,7 +186,7 @@ test('a player who pans shifts where the target shows, and there it stays; or le
   expect([last, outcome]).toEqual([expect.closeTo(first, 3), 'on']);
   expect(first).toBeGreaterThan(500);
   const [, gone, ended] = await run('end');
-  expect([gone > 1000, ended]).toEqual([true, 'interrupted pan']);
+  expect([gone > 1000, ended]).toEqual([true, 'interrupted panKeys']);
 });
 
 test('it ends with the target, with a call, with a journey home, and says how', async () => {

@@ -402,5 +402,5 @@ test('advance inside of a poll is refused, reported, and harms nothing', () => {
   camera.pan({ x: 50, y: 0 });
   for (let time = 16; time < 3000; time += 16) camera.advance(time);
   expect(camera.shown.x).toBeGreaterThan(0);
-  expect(String(reports[0])).toMatch(/advance: expected one call a frame, got a call from inside a poll/);
+  expect(String(reports[0])).toMatch(/advance: expected one call a frame, got a call inside a poll/);
 });

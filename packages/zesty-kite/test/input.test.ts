@@ -52,7 +52,7 @@ test('what holds itself, what is inherited and `__proto__` are refused or have n
   const circle: Record<string, unknown> = {};
   circle['zoom'] = circle;
   expect(thrown(() => checkSettings(circle))).toMatchObject({
-    problems: [{ path: 'zoom', got: 'an object that contains itself' }],
+    problems: [{ path: 'zoom', got: 'a circular object' }],
   });
   const camera = new Camera({}, { screen });
   for (const change of [

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Disc } from '../src/limits/disc.ts';
 import type { Point } from '../src/index.ts';
 import type { Outline } from '../src/limits/index.ts';
-import { Coast } from '../src/polygons/coast.ts';
+import { PolygonBounds } from '../src/polygons/polygonBounds.ts';
 import { Convex } from '../src/polygons/convex.ts';
 import { forAll, forRuns } from './law.ts';
 import { Camera } from './shapes.ts';
@@ -147,7 +147,7 @@ test('G4: in a circle the kept focus is inside and nearest, or reaches out the l
   ));
 
 /** The focus goes along a coast. */
-function slide(coast: Coast, from: Point, to: Point, out: Point): void {
+function slide(coast: PolygonBounds, from: Point, to: Point, out: Point): void {
   coast.keep(outlineOf(new Float64Array(8)), 1, 0, to, from, out);
 }
 
@@ -171,7 +171,7 @@ const coasts = fc.array(between(200, 1000), { minLength: 5, maxLength: 120 }).ma
 test('G4: along a coast with bays and a hole the focus never leaves, slides on, and stands still when it is pushed on', () => {
   const pushes = fc.array(fc.tuple(between(-1500, 1500), between(-1500, 1500)), { minLength: 1, maxLength: 12 });
   forAll(coasts, pushes, (rings, list) => {
-    const coast = new Coast(endsOf(rings));
+    const coast = new PolygonBounds(endsOf(rings));
     const at = { x: NaN, y: NaN };
     slide(coast, nowhere, { x: 130, y: 20 }, at);
     for (const [x, y] of list) {
@@ -191,7 +191,7 @@ test('G4: along a coast with bays and a hole the focus never leaves, slides on, 
 
 test('a coast lets a free way go all the way, and brings what is outside to the nearest edge', () =>
   forAll(coasts, between(0, 7), between(1001, 3000), (rings, way, far) => {
-    const coast = new Coast(endsOf(rings));
+    const coast = new PolygonBounds(endsOf(rings));
     const at = { x: 0, y: 0 };
     slide(coast, { x: 120, y: 0 }, { x: 120 + 40 * Math.cos(way), y: 40 * Math.sin(way) * 0.2 }, at);
     if (Math.cos(way) > 0)

@@ -434,7 +434,7 @@ export const further: fc.Arbitrary<Settings> = fc
       glideHalfLife: halfLife,
       pinchZone: between(0, 0.2),
       twistZone: between(0, 20),
-      tapNotches: between(0, 10),
+      doubleTapNotches: between(0, 10),
       pullDistance: between(0.05, 2),
     }),
     wheel: fc.record({ partialNotches: fc.constantFrom('apply' as const, 'collect' as const) }),

@@ -176,7 +176,7 @@ test('whatever steers interrupts it, and it says so; another journey takes its p
   };
   expect(await over(() => undefined)).toBe('arrived null');
   expect(await over((camera) => camera.signal({ kind: 'wheel', x: 1, y: 1, notches: -1 }))).toBe('interrupted notch');
-  expect(await over((camera) => camera.signal({ kind: 'key', code: 'KeyA', down: true }))).toBe('interrupted pan');
+  expect(await over((camera) => camera.signal({ kind: 'key', code: 'KeyA', down: true }))).toBe('interrupted panKeys');
   expect(await over((camera) => camera.hold(1, 5, 5))).toBe('interrupted drag');
   expect(await over((camera) => camera.place({ span: 40 }))).toBe('interrupted placeSpan');
   expect(await over((camera) => camera.home())).toBe('replaced mover');

@@ -118,8 +118,8 @@ async function feel(
       ...part,
       progress: true,
       begin: (camera) => {
-        when(camera, 'limit', ({ limit, met: isMet }) => {
-          if (isMet) met.add(limit);
+        when(camera, 'limit', ({ limit, reached }) => {
+          if (reached) met.add(limit);
           else met.delete(limit);
         });
         when(camera, 'edge', ({ sides }) => {

@@ -17,7 +17,7 @@ export class Calling {
     else if (body.kind === 'tilt') this.tilt(body.degrees, body.about);
     else if (body.kind === 'zoom') this.#zoom(body);
     else if (body.kind === 'place') new Placing(motion).place(body);
-    else motion.hear(body);
+    else motion.receive(body);
   }
 
   /** Turns, eased, about the focus or another point; a hand goes on holding what it holds. */
@@ -25,7 +25,7 @@ export class Calling {
     const motion = this.#motion;
     motion.interrupt('turn');
     this.#gripAbout(about);
-    motion.turn.stepBy(degrees, motion.rules.turn, motion.hold.fingers);
+    motion.turn.stepBy(degrees, motion.constraints.turn, motion.hold.fingers);
   }
 
   /** Tilts, eased, in the same way: positive degrees to look more from above. */

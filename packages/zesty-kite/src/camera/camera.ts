@@ -6,7 +6,7 @@ import { checkFunction, refuse } from '../messages/index.ts';
 import { reportsOf } from '../reports.ts';
 import type { FullSettings, Settings } from '../settings/index.ts';
 import type { Signal } from '../signals/index.ts';
-import type { CameraLike } from '../steered.ts';
+import type { CameraLike } from '../cameraLike.ts';
 import type { Point, Pose, View } from '../view/index.ts';
 import { gripsOf, type Grip } from './grips.ts';
 import { checkOptions, type CameraOptions } from './options.ts';
@@ -78,7 +78,7 @@ export class Camera extends Calls implements CameraLike {
    */
   get boundsExcess(): number {
     const { stage, shown, view } = this.#rig;
-    return excessOf(stage.timeline.rules.boundary, view.look, shown);
+    return excessOf(stage.timeline.constraints.boundary, view.look, shown);
   }
 
   /**
@@ -89,7 +89,7 @@ export class Camera extends Calls implements CameraLike {
     const { stage, shown, view } = this.#rig;
     const { bounds } = stage.settings;
     if (bounds === null) return { bounds: [], focus: [] };
-    const { boundary } = stage.timeline.rules;
+    const { boundary } = stage.timeline.constraints;
     const rings = outlinesOf(bounds, stage.shapes);
     return { bounds: rings, focus: boundary.shape.slides ? rings : [focusOutlineOf(boundary, view.look, shown)] };
   }

@@ -47,11 +47,11 @@ export class Dispatcher {
   readonly #calls: Calling;
   readonly #steering: Steering;
   /** Something besides the first size of the screen has taken effect. */
-  hasHeard = false;
+  hasReceived = false;
   /** Calls of abilities before the size of the screen is known. */
   readonly #untilSized: SignalBody[] = [];
   /** The time of the last signal that changed nothing, microseconds. */
-  heardAt = 0;
+  ignoredAt = 0;
   /** The time at which the pointer will have dwelt at an edge, microseconds; null while it is at none. */
   dwells: number | null = null;
 
@@ -73,8 +73,8 @@ export class Dispatcher {
   }
 
   /** The time of kept motion, or of a later signal that changed nothing, microseconds. */
-  get lastHeard(): number {
-    return Math.max(this.#stage.timeline.micros, this.heardAt);
+  get lastReceived(): number {
+    return Math.max(this.#stage.timeline.micros, this.ignoredAt);
   }
 
   /** Keeps the call of an ability until the size of the screen is known. */
@@ -87,7 +87,7 @@ export class Dispatcher {
     const { timeline } = this.#stage;
     this.divideGap(due);
     this.dwellUntil(due);
-    const at = Math.max(due, this.lastHeard);
+    const at = Math.max(due, this.lastReceived);
     const intents = this.#intentsOf(body, at);
     // A signal without an effect does not divide a step of kept motion.
     if (intents?.every((intent) => this.#steering.isInForce(intent)) !== true) {
@@ -95,8 +95,8 @@ export class Dispatcher {
       this.look(null);
       this.takeEffect(body, at, intents);
     } else {
-      this.heardAt = at;
-      this.hasHeard = true;
+      this.ignoredAt = at;
+      this.hasReceived = true;
     }
     this.#recorder.add({ at, ...body });
     if (this.#stage.isSized && this.#untilSized.length > 0)
@@ -106,11 +106,11 @@ export class Dispatcher {
   /** @param intents of the hands; null for a signal that the hands do not read */
   takeEffect(body: SignalBody, at: number, intents: readonly Intent[] | null): void {
     const { timeline, isSized } = this.#stage;
-    this.hasHeard ||= isSized || body.kind !== 'screen';
+    this.hasReceived ||= isSized || body.kind !== 'screen';
     // Other settings and other ground change the goal of the camera, not what is shown.
     const eases = isSized && (body.kind === 'change' || body.kind === 'terrain');
     const before = eases ? shownOf(timeline.kept) : null;
-    if (intents === null) this.#hear(body, at);
+    if (intents === null) this.#receive(body, at);
     else if (body.kind === 'hold' || body.kind === 'unhold' || body.kind === 'change') this.#obey(intents);
     else this.#steer(intents, body.kind);
     timeline.finishSignal();
@@ -157,7 +157,7 @@ export class Dispatcher {
     if (body.kind === 'hover') return this.#hover(body, at);
     if (body.kind === 'screen') return this.#stage.isNewScreen(body) ? null : [];
     if (body.kind === 'change') return this.#changeHands();
-    return isOfHands(body) ? this.hands.hear(body, this.#stage.screen, at) : null;
+    return isOfHands(body) ? this.hands.receive(body, this.#stage.screen, at) : null;
   }
 
   /** Adopts the next change if it concerns the hands alone, and returns their intents; null for any other change. */
@@ -170,7 +170,7 @@ export class Dispatcher {
     return this.hands.adopt(this.#stage.settings, screen);
   }
 
-  #hear(body: SignalBody, at: number): void {
+  #receive(body: SignalBody, at: number): void {
     if (isOfHands(body) || body.kind === 'hover') return;
     const { timeline, screen, changes } = this.#stage;
     const { kept } = timeline;
@@ -198,14 +198,14 @@ export class Dispatcher {
         this.#stage.rebuild(body);
         break;
       case 'release':
-        this.#obey(this.hands.hear(body, screen, at));
+        this.#obey(this.hands.receive(body, screen, at));
         kept.endMovers('release');
         break;
       case 'home':
       case 'pan':
       default:
         // The signal of a mover. Keys that are held then wait.
-        if (timeline.hear(body)) this.#obey(this.hands.wait());
+        if (timeline.receive(body)) this.#obey(this.hands.wait());
     }
   }
 

@@ -40,7 +40,7 @@ export class Inbox {
     return this.#calls.length > 0;
   }
 
-  knows(kind: string): boolean {
+  isKnown(kind: string): boolean {
     return kind in SIGNALS || this.#learned.has(kind);
   }
 
@@ -91,7 +91,7 @@ export class Inbox {
 
   /** The time of the last frame, or of the last signal if that is later, microseconds. */
   get lastShown(): number {
-    return Math.max(this.#dispatcher.lastHeard, this.#clock.shown);
+    return Math.max(this.#dispatcher.lastReceived, this.#clock.shown);
   }
 
   /** Records the calls since the last frame. If they got the camera at rest, they have the time of the frame: nothing has moved since. */
@@ -117,7 +117,7 @@ export class Inbox {
     const { waiting } = this;
     const { now } = this.#clock;
     if (waiting.isEmpty) {
-      this.#stage.terrains.forget();
+      this.#stage.terrains.clear();
       return;
     }
     const time = this.#clock.timeAt(now);

@@ -12,5 +12,5 @@ export interface Observer {
   /** Time has passed, or, if `by` is not null, a signal of that kind has taken effect. */
   look(timeline: Timeline, by: string | null, time: number): void;
   /** A frame shows all of it. */
-  tell(): void;
+  report(): void;
 }

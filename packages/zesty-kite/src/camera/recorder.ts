@@ -36,7 +36,7 @@ export class Recorder {
     const { write } = this;
     if (write === null) return;
     this.isWriting = true;
-    const isWritten = this.#reports.attempt(() => {
+    const isWritten = this.#reports.callSafely(() => {
       write(signal);
     });
     this.isWriting = false;

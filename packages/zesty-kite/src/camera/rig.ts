@@ -73,12 +73,11 @@ export class Rig {
   }
 
   wake(): void {
-    this.reports.attempt(this.#wake);
+    this.reports.callSafely(this.#wake);
   }
 
   advance(time: number): void {
-    if (this.#isAdvancing)
-      throw new Error('advance: expected one call a frame, got a call from inside a poll of the same camera');
+    if (this.#isAdvancing) throw new Error('advance: expected one call a frame, got a call inside a poll');
     this.#isAdvancing = true;
     try {
       this.polls.callAll(time, this.reports);
@@ -86,7 +85,7 @@ export class Rig {
     } finally {
       this.#isAdvancing = false;
     }
-    this.dispatcher.observer?.tell();
+    this.dispatcher.observer?.report();
   }
 
   #advanceTo(time: number): void {
@@ -125,9 +124,9 @@ export class Rig {
     if (body.kind === 'screen' && !this.stage.isSized) this.stage.beginOn(body, ahead);
     else if (body.kind !== 'change') new Calling(ahead).apply(body);
     else if (change !== undefined) {
-      const { screen, boundary } = ahead.rules;
-      ahead.rules = this.stage.rulesAfter(change, screen);
-      new Placing(ahead).refit(ahead.rules.boundary.shape !== boundary.shape);
+      const { screen, boundary } = ahead.constraints;
+      ahead.constraints = this.stage.rulesAfter(change, screen);
+      new Placing(ahead).refit(ahead.constraints.boundary.shape !== boundary.shape);
     }
   }
 
@@ -136,7 +135,7 @@ export class Rig {
     const { timeline } = this.stage;
     const { movers } = timeline;
     if (movers.includes(mover)) return;
-    const taken = Object.keys(mover.signals).find((kind) => this.inbox.knows(kind));
+    const taken = Object.keys(mover.signals).find((kind) => this.inbox.isKnown(kind));
     if (taken !== undefined || movers.some(({ name }) => name === mover.name))
       throw new RangeError(
         sentence({
@@ -156,16 +155,16 @@ export class Rig {
    * @param sample `ahead` is set: how much later the frame is than kept motion, seconds
    * @param time of the frame, as polls receive it
    */
-  feed(sample: MoverSignal & { ahead: number }, time: number): void {
+  sampleTarget(sample: MoverSignal & { ahead: number }, time: number): void {
     const { timeline } = this.stage;
     const clock = this.#clock;
     clock.expect(time);
     this.inbox.stampCalls();
     if (timeline.kept.isAtRest) this.inbox.skipRest();
     // A session lists signals in the order of their times.
-    timeline.runTo(this.dispatcher.lastHeard);
+    timeline.runTo(this.dispatcher.lastReceived);
     sample.ahead = Math.max(0, clock.latest - timeline.micros) / 1e6;
-    timeline.hear(sample);
+    timeline.receive(sample);
     timeline.finishSignal();
     this.dispatcher.look(sample.kind);
     if (this.recorder.write !== null) this.recorder.add({ at: timeline.micros, ...sample });
@@ -178,6 +177,6 @@ export class Rig {
 
   #aim(): void {
     readShown(this.frame, this.shown);
-    aimAt(this.view, this.shown, this.stage.screen, this.stage.timeline.rules.ground, this.frame.insets);
+    aimAt(this.view, this.shown, this.stage.screen, this.stage.timeline.constraints.ground, this.frame.insets);
   }
 }

@@ -1,7 +1,7 @@
 /** Settings, screen and ground in force: all that limits motion. */
 import { soundTerrain } from '../ground/index.ts';
 import { boundaryOf, type ShapeKind } from '../limits/index.ts';
-import { createRules, Placing, startPlace, Timeline, type Rules, type Start } from '../motion/index.ts';
+import { createConstraints, Placing, startPlace, Timeline, type Constraints, type Start } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
 import { isZoomLimited, type Checked, type FullSettings } from '../settings/index.ts';
 import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
@@ -42,7 +42,7 @@ export class Stage {
     this.terrains = terrains;
     this.#home = home;
     this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
-    this.placed = startPlace(this.settings, this.timeline.rules.boundary);
+    this.placed = startPlace(this.settings, this.timeline.constraints.boundary);
     this.#placing = new Placing(this.timeline.kept);
     this.#placing.begin(this.placed);
   }
@@ -57,19 +57,19 @@ export class Stage {
   }
 
   /** Returns the rules of the settings after a change, on the screen of other rules. */
-  rulesAfter({ settings }: Checked, screen: Screen): Rules {
+  rulesAfter({ settings }: Checked, screen: Screen): Constraints {
     return this.#rulesFor(settings, screen);
   }
 
   /** Returns whether the settings in force bring a screen of another size into play. */
   isNewScreen({ width, height, density }: Screen): boolean {
-    const { screen } = this.timeline.rules;
+    const { screen } = this.timeline.constraints;
     return !this.isSized || width !== screen.width || height !== screen.height || density !== screen.density;
   }
 
   /** Puts a camera that waits for the size of its screen in its place. */
   beginOn(screen: Screen, motion: Timeline['kept']): void {
-    motion.rules = this.rulesAfter(this.changes.inForce, screen);
+    motion.constraints = this.rulesAfter(this.changes.inForce, screen);
     new Placing(motion).begin(this.placed);
   }
 
@@ -93,8 +93,8 @@ export class Stage {
 
   /** Reports what settings ask for and their own zoom range does not allow. */
   #reportRange(): void {
-    const { kept, rules } = this.timeline;
-    const { zoom } = rules.settings;
+    const { kept, constraints } = this.timeline;
+    const { zoom } = constraints.settings;
     const { start } = this.settings;
     const { min, max } = kept.zooming;
     const range = `a span from ${String(min)} to ${String(max)}`;
@@ -103,7 +103,7 @@ export class Stage {
       this.#reports.report(
         new RangeError(`start.span: expected ${range}, got ${String(span)}. The camera begins at ${String(kept.span)}`),
       );
-    if (rules.stops?.areInside(kept.look, min, max) === false)
+    if (constraints.stops?.areInside(kept.look, min, max) === false)
       this.#reports.report(
         new RangeError(
           `zoom.stops: expected stops that show ${range}, got ${zoom.stopUnit} of ${String(zoom.stops)}. Stops outside are not reached`,
@@ -113,13 +113,13 @@ export class Stage {
 
   /** Brings kept motion into the limits of the next settings. */
   change(checked: Checked): void {
-    const { shape } = this.timeline.rules.boundary;
+    const { shape } = this.timeline.constraints.boundary;
     const { locked } = this.settings;
     this.adopt(checked);
-    const { kept, rules } = this.timeline;
+    const { kept, constraints } = this.timeline;
     kept.layLook();
     kept.endMovers(this.settings.locked === locked ? 'change' : 'lock');
-    this.#placing.refit(rules.boundary.shape !== shape);
+    this.#placing.refit(constraints.boundary.shape !== shape);
   }
 
   /** Puts the terrain of a signal under the camera. */
@@ -148,7 +148,7 @@ export class Stage {
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */
   adopt(checked: Checked): void {
-    const { boundary } = this.timeline.rules;
+    const { boundary } = this.timeline.constraints;
     const before = this.settings;
     const { settings } = checked;
     if (settings.start !== before.start || settings.home !== before.home) this.#home = null;
@@ -170,15 +170,15 @@ export class Stage {
 
   /** Returns a place with its coordinates in the first copy of a world that repeats. */
   inFirstCopy<T extends { x: number; y: number }>(place: T): T {
-    const { periodX, periodY } = this.timeline.rules.ground;
+    const { periodX, periodY } = this.timeline.constraints.ground;
     place.x = canonical(place.x, periodX);
     place.y = canonical(place.y, periodY);
     return place;
   }
 
-  #rulesFor(settings: FullSettings, screen = this.screen, boundary = boundaryOf(settings, this.shapes)): Rules {
+  #rulesFor(settings: FullSettings, screen = this.screen, boundary = boundaryOf(settings, this.shapes)): Constraints {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
-    return createRules({ settings, screen, terrain, home: this.#home, boundary });
+    return createConstraints({ settings, screen, terrain, home: this.#home, boundary });
   }
 }

@@ -38,7 +38,7 @@ export class Steering {
         this.#step(intent);
         break;
       case 'home':
-        this.#kept.hear(intent);
+        this.#kept.receive(intent);
         break;
       case 'orbit':
         this.#orbit(intent);
@@ -82,7 +82,7 @@ export class Steering {
     pan.targetY = down;
     pan.targetEast = east;
     pan.targetSouth = south;
-    if (isOnScreen || isInWorld) kept.interrupt('pan');
+    if (isOnScreen || isInWorld) kept.interrupt('panKeys');
     if (notches !== 0 && notches !== zoom.rate) kept.interrupt('zoomKeys');
     if (isNewTurn) kept.interrupt('turnKeys');
     if (tilts !== 0 && tilts !== tilt.rate) kept.interrupt('tiltKeys');
@@ -94,7 +94,7 @@ export class Steering {
     turn.rate = turns;
     tilt.rate = tilts;
     zoom.rate = notches;
-    turn.rest(kept.rules.turn, hold.fingers);
+    turn.rest(kept.constraints.turn, hold.fingers);
   }
 
   /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
@@ -102,7 +102,7 @@ export class Steering {
     const kept = this.#kept;
     const { pan, hold, look } = kept;
     if (hold.fingers > 0) return;
-    kept.interrupt('shift');
+    kept.interrupt('wheelPan');
     const { sinHeading, cosHeading } = look;
     const steep = kept.foreshortening();
     const perPixel = look.perPixel * kept.span;
@@ -134,16 +134,16 @@ export class Steering {
   }
 
   get #turnsAboutEye(): boolean {
-    const { turn, locked } = this.#kept.rules.settings;
+    const { turn, locked } = this.#kept.constraints.settings;
     return turn.anchor === 'eye' && !locked.includes('pan');
   }
 
   /** An orbit holds what was under the pointer when it was pressed, the ground below the eye, or the focus: always that while panning is locked. */
   #orbit({ turn: degrees, tilt: down, x, y, about }: OrbitIntent): void {
     const kept = this.#kept;
-    const { hold, first, rules, isPinned } = kept;
+    const { hold, first, constraints, isPinned } = kept;
     if (hold.fingers > 0) return;
-    const byFocus = isPinned || about === 'focus' || rules.settings.locked.includes('pan');
+    const byFocus = isPinned || about === 'focus' || constraints.settings.locked.includes('pan');
     const isSame = about === 'eye' ? hold.isBelowEye : first.screenX === x && first.screenY === y;
     const holds = hold.isOrbit && isSame;
     if (byFocus || !holds) kept.interrupt('orbit');
@@ -158,9 +158,9 @@ export class Steering {
   /** Turns and tilts at once, as far as the limits let it; what is gripped stays where it is. */
   #orbitBy(degrees: number, down: number): void {
     const kept = this.#kept;
-    const { zoom, turn, tilt, rules, look } = kept;
+    const { zoom, turn, tilt, constraints, look } = kept;
     if (degrees !== 0) {
-      turn.turnBy(degrees, rules.turn);
+      turn.turnBy(degrees, constraints.turn);
       turn.turnTo(turn.goal);
     }
     if (down !== 0) {
@@ -178,7 +178,7 @@ export class Steering {
   /** A hand takes hold of what is shown, and everything else stops; or it moves with what it holds. */
   #hold({ fingers, change, zoom: mayZoom, turn: mayTurn, glides }: HoldIntent): void {
     const kept = this.#kept;
-    const { hold, zoom, turn, tilt, lens, level, rules } = kept;
+    const { hold, zoom, turn, tilt, lens, level, constraints } = kept;
     if (change === 'none') return;
     const before = hold.fingers;
     // The zoom stays at the shown span once two fingers lift.
@@ -201,7 +201,7 @@ export class Steering {
     }
     if (fingers.length > 0) kept.focusing.solve();
     this.#timeline.handMoved(change !== 'moved', glides);
-    if (rules.followsZoom) tilt.isActive = lens.isActive = true;
+    if (constraints.followsZoom) tilt.isActive = lens.isActive = true;
     kept.markGroundStale();
   }
 }

@@ -44,7 +44,7 @@ export class Terrains {
   }
 
   /** No signal waits that could name one. */
-  forget(): void {
+  clear(): void {
     if (this.#named.size > 0) this.#named.clear();
   }
 }

@@ -7,10 +7,10 @@ export interface Field<T> {
   /**
    * @param path names the field in a message
    * @param signal all of it, where another field matters too
-   * @returns undefined for a field to leave out, `NOWHERE` for a signal that means nothing
+   * @returns undefined for a field to leave out, `IGNORE_SIGNAL` for a signal that means nothing
    * @throws TypeError for what is of the wrong type
    */
-  readonly clean: (value: unknown, path: string, signal: Fields) => T | undefined | typeof NOWHERE;
+  readonly clean: (value: unknown, path: string, signal: Fields) => T | undefined | typeof IGNORE_SIGNAL;
   /** JSON Schema 2020-12. */
   readonly schema: Readonly<Record<string, unknown>>;
 }
@@ -23,7 +23,7 @@ export interface OptionalField<T> extends Field<T> {
 export type Fields = Readonly<Partial<Record<string, unknown>>>;
 
 /** What is at no place: such a signal moves nothing. */
-export const NOWHERE = Symbol('nowhere');
+export const IGNORE_SIGNAL = Symbol('nowhere');
 
 export function refuse(path: string, got: unknown, expected: string): never {
   throw new TypeError(sentence({ path: `signal.${path}`, got: shown(got), expected }));
@@ -56,7 +56,7 @@ export function place(max: number): Field<number> {
   return {
     clean: (value, path) => {
       if (typeof value !== 'number') return refuse(path, value, 'a number');
-      return Number.isFinite(value) ? clamp(value + 0, -max, max) : NOWHERE;
+      return Number.isFinite(value) ? clamp(value + 0, -max, max) : IGNORE_SIGNAL;
     },
     schema: range(-max, max),
   };

@@ -6,7 +6,7 @@ export {
   mark,
   maybe,
   maybeNumber,
-  NOWHERE,
+  IGNORE_SIGNAL,
   number,
   object,
   oneOf,

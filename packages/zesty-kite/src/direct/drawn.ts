@@ -24,7 +24,7 @@ export function directing(camera: Camera): Drawn[] {
   const { kept } = timelineOf('directing', camera);
   return kept.moving.flatMap(({ state }) => {
     if (state instanceof Journey && state.plan !== null) return [wayOf(state, state.plan, camera.shown)];
-    if (state instanceof Following && state.wish !== null) return [drawnZone(state, state.wish, camera)];
+    if (state instanceof Following && state.request !== null) return [drawnZone(state, state.request, camera)];
     return [];
   });
 }
@@ -41,14 +41,14 @@ function wayOf({ movedX, movedY }: Journey, { to }: Plan, from: Point): Drawn {
   };
 }
 
-function drawnZone({ middleU, middleV }: Following, wish: FollowSignal, { view: { look } }: Camera): Drawn {
+function drawnZone({ middleU, middleV }: Following, request: FollowSignal, { view: { look } }: Camera): Drawn {
   const at = (right: number, down: number): Point => ({
     x: look.middleX + (middleU + right) * look.frameHeight,
     y: look.middleY + (middleV + down) * look.frameHeight,
   });
-  const { width, height } = zoneOf(wish, look.frameWidth * look.perPixel);
+  const { width, height } = zoneOf(request, look.frameWidth * look.perPixel);
   const points =
-    wish.zone === 'circle'
+    request.zone === 'circle'
       ? Array.from({ length: PARTS }, (_, i) => {
           angle.degrees = (i / PARTS) * 360;
           angle.compute();

@@ -76,7 +76,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
   let parting: Parting | null = null;
   let stop = (): void => undefined;
   const ended = new Promise<Parting>((resolve) => {
-    state.tells.set(id, (how) => {
+    state.endListeners.set(id, (how) => {
       parting = how;
       stop();
       resolve(how);
@@ -108,7 +108,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
     sample.y = place.y;
     sample.height = high;
     moves = moved;
-    rig.feed(sample, time);
+    rig.sampleTarget(sample, time);
   }, isFunction);
   return {
     moveTo: (point) => {

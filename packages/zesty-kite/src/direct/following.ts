@@ -56,7 +56,7 @@ export type SampleSignal = Extract<FollowingSignal, { readonly kind: 'followed' 
 
 export class Following implements Part {
   /** The call that began it; null while nothing is followed. */
-  wish: FollowSignal | null = null;
+  request: FollowSignal | null = null;
   /** The target is outside of its zone, or has just been. */
   underWay = false;
   /** The target at the last sample, its velocity, and how much later that is than now: world units, seconds. */
@@ -74,12 +74,12 @@ export class Following implements Part {
   focusX = -0;
   focusY = -0;
   /** Callbacks by the id of the call. Frames have none. */
-  readonly tells = new Map<number, (parting: Parting) => void>();
+  readonly endListeners = new Map<number, (parting: Parting) => void>();
   /** Counts the calls. */
   last = -0;
 
   copyFrom(other: Following): void {
-    this.wish = other.wish;
+    this.request = other.request;
     this.underWay = other.underWay;
     this.x = other.x;
     this.y = other.y;
@@ -95,11 +95,11 @@ export class Following implements Part {
   }
 
   over(outcome: Parting['outcome'], by: Parting['by']): void {
-    const id = this.wish?.id ?? NaN;
-    this.wish = null;
+    const id = this.request?.id ?? NaN;
+    this.request = null;
     this.underWay = false;
-    this.tells.get(id)?.({ outcome, by });
-    this.tells.delete(id);
+    this.endListeners.get(id)?.({ outcome, by });
+    this.endListeners.delete(id);
   }
 }
 

@@ -8,7 +8,7 @@
  */
 import { Decay } from '../math/index.ts';
 import { ENDED_BY_STEERING, LENGTH_TOLERANCE, type Motion, type Mover } from '../motion/index.ts';
-import { nearestCopy, REACH, ScratchPoint, type Point } from '../view/index.ts';
+import { nearestCopy, GRIP_LIMIT_SPANS, ScratchPoint, type Point } from '../view/index.ts';
 import {
   Following,
   FOLLOW_SIGNALS,
@@ -25,9 +25,9 @@ export const follows: Mover<Motion, Following, FollowingSignal> = {
     ...ENDED_BY_STEERING,
     drag: 'offsets',
     pinch: 'offsets',
+    panKeys: 'offsets',
+    wheelPan: 'offsets',
     pan: 'offsets',
-    shift: 'offsets',
-    panCall: 'offsets',
     orbit: 'goesOn',
     notch: 'goesOn',
     zoomKeys: 'goesOn',
@@ -36,68 +36,68 @@ export const follows: Mover<Motion, Following, FollowingSignal> = {
     turn: 'goesOn',
     tilt: 'goesOn',
     zoom: 'goesOn',
-    mover: 'newWish',
+    mover: 'replaced',
   },
   signals: FOLLOW_SIGNALS,
   createState: () => new Following(),
   isUnderWay: ({ underWay }) => underWay,
-  pins: ({ wish }) => wish !== null,
+  pins: ({ request }) => request !== null,
   interrupt: (state, motion, effect, cause) => {
-    if (state.wish === null || (effect === 'offsets' && state.wish.onPan === 'offset')) return;
+    if (state.request === null || (effect === 'offsets' && state.request.onPan === 'offset')) return;
     state.over(cause === 'mover' ? 'replaced' : 'interrupted', cause);
     motion.isPinned = false;
   },
-  hear: (state, motion, heard) => {
-    if (heard.kind === 'follow') begin(state, motion, heard);
-    else if (state.wish?.id !== heard.id) return;
-    else if (heard.kind === 'unfollow') state.over(heard.lost ? 'lost' : 'ended', null);
+  receive: (state, motion, signal) => {
+    if (signal.kind === 'follow') begin(state, motion, signal);
+    else if (state.request?.id !== signal.id) return;
+    else if (signal.kind === 'unfollow') state.over(signal.lost ? 'lost' : 'ended', null);
     else {
-      face(motion, heard.heading);
-      takeSample(state, state.wish, motion, heard);
+      face(motion, signal.heading);
+      takeSample(state, state.request, motion, signal);
     }
   },
   aim: (state, motion, seconds) => {
-    const { wish, underWay } = state;
-    if (wish === null) return;
+    const { request, underWay } = state;
+    if (request === null) return;
     motion.look.turn(motion);
     motion.hold.drop();
     noticePan(state, motion);
     holdInPlace(state, motion);
-    if (seconds > 0) goOn(state, wish, motion, seconds);
+    if (seconds > 0) goOn(state, request, motion, seconds);
     else putAndLocate(state, motion, motion.focus.x, motion.focus.y);
     if (state.underWay !== underWay) motion.findMoving();
   },
   panned: (state, motion) => {
-    if (state.wish !== null) noticePan(state, motion);
+    if (state.request !== null) noticePan(state, motion);
   },
   finish: (state, motion) => {
-    const { wish, underWay, ahead } = state;
-    if (wish === null || !underWay) return;
-    goalFor(state, wish, motion, wish.lead - ahead, to);
+    const { request, underWay, ahead } = state;
+    if (request === null || !underWay) return;
+    goalFor(state, request, motion, request.lead - ahead, to);
     motion.pan.stepX += to.x - motion.focus.x;
     motion.pan.stepY += to.y - motion.focus.y;
   },
 };
 
-function begin(state: Following, motion: Motion, wish: FollowSignal): void {
+function begin(state: Following, motion: Motion, request: FollowSignal): void {
   motion.interrupt('mover');
   if (!motion.pan.isDriven) motion.pan.stop();
   motion.hold.drop();
-  const { periodX, periodY } = motion.rules.ground;
-  state.wish = wish;
+  const { periodX, periodY } = motion.constraints.ground;
+  state.request = request;
   state.underWay = true;
   state.velocityX = state.velocityY = state.ahead = state.middleU = state.middleV = 0;
-  state.x = near(motion.focus.x, wish.x, periodX);
-  state.y = near(motion.focus.y, wish.y, periodY);
-  face(motion, wish.heading);
+  state.x = near(motion.focus.x, request.x, periodX);
+  state.y = near(motion.focus.y, request.y, periodY);
+  face(motion, request.heading);
   locate(state, motion);
 }
 
 /** Turns, eased, the short way to a heading. */
-function face({ turn, rules, hold }: Motion, heading: number | undefined): void {
+function face({ turn, constraints, hold }: Motion, heading: number | undefined): void {
   if (heading === undefined) return;
   const degrees = heading - turn.goal;
-  turn.stepBy(degrees - 360 * Math.round(degrees / 360), rules.turn, hold.fingers);
+  turn.stepBy(degrees - 360 * Math.round(degrees / 360), constraints.turn, hold.fingers);
 }
 
 /** The copy of a coordinate nearest to another, in a world that repeats itself. */
@@ -105,10 +105,10 @@ function near(from: number, to: number, period = 0): number {
   return period > 0 ? from + nearestCopy(to - from, period) : to;
 }
 
-function takeSample(state: Following, wish: FollowSignal, motion: Motion, sample: SampleSignal): void {
+function takeSample(state: Following, request: FollowSignal, motion: Motion, sample: SampleSignal): void {
   const { x, y, after, ahead, height } = sample;
-  if (height !== wish.height) state.wish = atHeight(wish, height);
-  const { periodX, periodY } = motion.rules.ground;
+  if (height !== request.height) state.request = atHeight(request, height);
+  const { periodX, periodY } = motion.constraints.ground;
   const atX = near(state.x, x, periodX);
   const atY = near(state.y, y, periodY);
   state.velocityX = after > 0 ? (atX - state.x) / after : 0;
@@ -121,8 +121,8 @@ function takeSample(state: Following, wish: FollowSignal, motion: Motion, sample
   locate(state, motion);
   if (state.underWay) return;
   // As long as it stays in the zone nothing moves.
-  project(state, motion, atX + state.velocityX * wish.lead, atY + state.velocityY * wish.lead, shows);
-  state.underWay = isOutside(state, wish, motion, shows);
+  project(state, motion, atX + state.velocityX * request.lead, atY + state.velocityY * request.lead, shows);
+  state.underWay = isOutside(state, request, motion, shows);
 }
 
 /** Sets where the target shows now, and that the focus was left here. */
@@ -149,7 +149,7 @@ function holdInPlace(state: Following, motion: Motion): void {
   const { x, y, velocityX, velocityY, ahead, u, v } = state;
   const { focus, zoom, look } = motion;
   const { sinPitch, cosPitch, widening } = look;
-  if (!(v > BEHIND && v + REACH * (sinPitch + widening * v * cosPitch) > 0)) return;
+  if (!(v > BEHIND && v + GRIP_LIMIT_SPANS * (sinPitch + widening * v * cosPitch) > 0)) return;
   const nowX = x - velocityX * ahead;
   const nowY = y - velocityY * ahead;
   look.meet(u, v, zoom.shown, riseAt(state, motion, nowX, nowY), shows);
@@ -158,21 +158,21 @@ function holdInPlace(state: Following, motion: Motion): void {
 }
 
 /** Goes on by a step, from the focus that holds the target in place. */
-function goOn(state: Following, wish: FollowSignal, motion: Motion, seconds: number): void {
+function goOn(state: Following, request: FollowSignal, motion: Motion, seconds: number): void {
   const { velocityX, velocityY, ahead, focusX, focusY } = state;
   const { x, y } = motion.focus;
   state.ahead -= seconds;
-  goalFor(state, wish, motion, wish.lead - ahead, from);
-  goalFor(state, wish, motion, wish.lead - state.ahead, to);
+  goalFor(state, request, motion, request.lead - ahead, from);
+  goalFor(state, request, motion, request.lead - state.ahead, to);
   // As every ease does (see `Decay`): a target that moves evenly in the step is lagged behind by a share of its way.
-  ease.take(motion.rules.settings.reducedMotion ? 0 : wish.halfLife);
+  ease.take(motion.constraints.settings.reducedMotion ? 0 : request.halfLife);
   const { remaining, lag } = ease.over(seconds);
   const offX = (x - from.x) * remaining - (to.x - from.x) * lag;
   const offY = (y - from.y) * remaining - (to.y - from.y) * lag;
   const small = LENGTH_TOLERANCE * motion.span;
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
-  const isOut = isOutside(state, wish, motion, shows);
+  const isOut = isOutside(state, request, motion, shows);
   putAndLocate(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
   // If bounds stop it, it moves by less than the tolerance allows.
   const stands = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY) <= small * (1 - remaining);
@@ -186,12 +186,12 @@ function putAndLocate(state: Following, motion: Motion, x: number, y: number): v
 }
 
 /** Sets `out` to the nearest focus with which the target is inside its zone, some seconds after its last sample. */
-function goalFor(state: Following, wish: FollowSignal, motion: Motion, seconds: number, out: Point): void {
+function goalFor(state: Following, request: FollowSignal, motion: Motion, seconds: number, out: Point): void {
   const { zoom, look } = motion;
   const x = state.x + state.velocityX * seconds;
   const y = state.y + state.velocityY * seconds;
   project(state, motion, x, y, shows);
-  enter(state, wish, motion, shows, inside);
+  enter(state, request, motion, shows, inside);
   look.meet(inside.x, inside.y, zoom.shown, riseAt(state, motion, x, y), out);
   out.x = x - out.x;
   out.y = y - out.y;
@@ -211,30 +211,30 @@ function project(state: Following, motion: Motion, x: number, y: number, out: Po
   out.y = BEHIND;
 }
 
-function atHeight(wish: FollowSignal, height: number | undefined): FollowSignal {
-  const { height: before, ...onGround } = wish;
-  if (before === height) return wish;
+function atHeight(request: FollowSignal, height: number | undefined): FollowSignal {
+  const { height: before, ...onGround } = request;
+  if (before === height) return request;
   return height === undefined ? onGround : { ...onGround, height };
 }
 
 /** How much higher than the focus the target is at a place. */
-function riseAt({ wish }: Following, { level, rules: { terrain } }: Motion, x: number, y: number): number {
-  const height = wish?.height ?? terrain?.heightAt(x, y) ?? level.height;
+function riseAt({ request }: Following, { level, constraints: { terrain } }: Motion, x: number, y: number): number {
+  const height = request?.height ?? terrain?.heightAt(x, y) ?? level.height;
   return height - level.height;
 }
 
 /** Sets `out` to the place in the zone nearest to another. */
 function enter(
   { middleU, middleV }: Following,
-  wish: FollowSignal,
+  request: FollowSignal,
   { look }: Motion,
   place: Readonly<Point>,
   out: Point,
 ): void {
-  const { width, height } = zoneOf(wish, look.frameWidth * look.perPixel);
+  const { width, height } = zoneOf(request, look.frameWidth * look.perPixel);
   const right = place.x - middleU;
   const down = Math.max(place.y, BEHIND) - middleV;
-  if (wish.zone === 'circle') {
+  if (request.zone === 'circle') {
     const far = Math.sqrt(right * right + down * down);
     const share = far > width ? width / far : 1;
     out.x = middleU + right * share;
@@ -245,8 +245,8 @@ function enter(
   out.y = middleV + Math.min(Math.max(down, -height), height);
 }
 
-function isOutside(state: Following, wish: FollowSignal, motion: Motion, place: Readonly<Point>): boolean {
-  enter(state, wish, motion, place, inside);
+function isOutside(state: Following, request: FollowSignal, motion: Motion, place: Readonly<Point>): boolean {
+  enter(state, request, motion, place, inside);
   return Math.abs(place.x - inside.x) + Math.abs(place.y - inside.y) > LENGTH_TOLERANCE;
 }
 

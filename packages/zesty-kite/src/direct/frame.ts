@@ -33,8 +33,8 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
 /** The same with so many world units around each thing. */
 export function frameGrown(camera: Camera, things: readonly Thing[], options: FrameOptions, grown: number): Framing {
   const timeline = timelineOf('frame', camera);
-  const { kept, rules } = timeline;
-  const outline = new Outline(things, rules.ground, grown);
+  const { kept, constraints } = timeline;
+  const outline = new Outline(things, constraints.ground, grown);
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
       throw new TypeError(`frame.options.${name}: expected a finite number, got ${shown(options[name])}`);
@@ -43,7 +43,7 @@ export function frameGrown(camera: Camera, things: readonly Thing[], options: Fr
   const { min, max } = solver;
   const tight = solver.tight;
   if (tight === max || solver.needs(min) < min) limitedBy.push('zoom');
-  const stop = rules.stops === null ? tight : solver.stopFrom(tight);
+  const stop = constraints.stops === null ? tight : solver.stopFrom(tight);
   if (Math.abs(stop / tight - 1) > SAME) limitedBy.push('stops');
   let fits = solver.goTo(stop);
   if (solver.isKeptAway) limitedBy.push('bounds');

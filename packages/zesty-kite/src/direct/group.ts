@@ -59,7 +59,7 @@ export function followGroup(
     checkList('followGroup.group', things, 'a list of things, or null');
     if (things.length === 0) return null;
     const tight = frameGrown(here, things, { padding }, 0).to;
-    drift.take(tight, timeline.rules.ground);
+    drift.take(tight, timeline.constraints.ground);
     const off = drift.speed * focusLag(others) + zoneReach(others, here);
     const { x, y, span } = off > 0 ? frameGrown(here, things, { padding }, off).to : tight;
     const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;

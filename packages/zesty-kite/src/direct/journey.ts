@@ -34,7 +34,7 @@ export interface Arrival {
   readonly peakSpeed: number;
 }
 
-type Tell = (arrival: Arrival) => void;
+type EndListener = (arrival: Arrival) => void;
 /** An end of the way. */
 export interface Stage {
   /** The raw focus: bounds are applied on the way. */
@@ -90,7 +90,7 @@ export class Journey implements Part {
   movedX = -0;
   movedY = -0;
   /** Who waits for the end of which journey. Frames have none. */
-  readonly tells = new Map<number, Tell>();
+  readonly endListeners = new Map<number, EndListener>();
   /** Counts the calls. */
   last = -0;
 
@@ -104,7 +104,7 @@ export class Journey implements Part {
   over(outcome: Arrival['outcome'], by: Arrival['by']): void {
     const { id = NaN, limitedBy = [], peakSpeed = 0 } = this.plan ?? {};
     this.plan = null;
-    this.tells.get(id)?.({ outcome, by, limitedBy, peakSpeed });
-    this.tells.delete(id);
+    this.endListeners.get(id)?.({ outcome, by, limitedBy, peakSpeed });
+    this.endListeners.delete(id);
   }
 }

@@ -80,11 +80,11 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   let finale: Finale | null = null;
   let stop = (): void => undefined;
   const ended = new Promise<Finale>((resolve) => {
-    playing.tells.set(id, {
+    playing.endListeners.set(id, {
       // Whatever it calls in turn comes after this step.
       passed: (passed) => {
         void Promise.resolve().then(() =>
-          reportsOf(here).attempt(() => {
+          reportsOf(here).callSafely(() => {
             onEvent(passed);
           }),
         );
@@ -108,7 +108,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
     ...(loop ? { loop } : {}),
     ...(samples.length === 0 ? {} : { targets: samples.map(([target, { last }]) => spotOf(target, last)) }),
   });
-  if (samples.length > 0 && playing.tells.has(id))
+  if (samples.length > 0 && playing.endListeners.has(id))
     stop = here.poll(() => {
       for (const [target, sampled] of samples) {
         const { x, y } = sampled.last;

@@ -69,7 +69,7 @@ export class Playing implements Part {
   /** Where the targets are, x and y by turns. Frames share them: signals alone move them. */
   spots: Float64Array = NONE;
   /** Who is told of which. Frames have none. */
-  readonly tells = new Map<number, Listener>();
+  readonly endListeners = new Map<number, Listener>();
   /** Counts the calls. */
   last = -0;
 
@@ -102,7 +102,7 @@ export class Playing implements Part {
     const { track, time: before } = this;
     if (track === null) return;
     this.time = Math.min(Math.max(time, 0), track.length);
-    const listener = this.tells.get(this.id);
+    const listener = this.endListeners.get(this.id);
     if (listener === undefined) return;
     const backward = time < before;
     const { times, events } = track;
@@ -117,8 +117,8 @@ export class Playing implements Part {
 
   over(outcome: Finale['outcome'], by: Finale['by']): void {
     this.track = null;
-    const listener = this.tells.get(this.id);
-    this.tells.delete(this.id);
+    const listener = this.endListeners.get(this.id);
+    this.endListeners.delete(this.id);
     listener?.over({ outcome, by });
   }
 }
@@ -172,11 +172,11 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
     const { track } = playing;
     if (track !== null) playing.track = new Track(track.keyframes, track.start);
   },
-  hear: (playing, motion, heard) => {
-    if (heard.kind === 'play') begin(playing, motion, heard);
-    else if (playing.track === null || heard.id !== playing.id) return;
-    else if (heard.kind === 'cue') cue(playing, playing.track, motion, heard);
-    else putTarget(playing, playing.track, motion.rules.ground, heard);
+  receive: (playing, motion, signal) => {
+    if (signal.kind === 'play') begin(playing, motion, signal);
+    else if (playing.track === null || signal.id !== playing.id) return;
+    else if (signal.kind === 'cue') cue(playing, playing.track, motion, signal);
+    else putTarget(playing, playing.track, motion.constraints.ground, signal);
   },
   aim: (playing, motion, seconds) => {
     const { track, pace } = playing;
@@ -198,8 +198,8 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
 
 function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>): void {
   if (motion.hold.fingers > 0) {
-    playing.tells.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
-    playing.tells.delete(signal.id);
+    playing.endListeners.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
+    playing.endListeners.delete(signal.id);
     return;
   }
   takeOver(motion);
@@ -215,7 +215,7 @@ function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>):
   playing.pace = playing.rate = signal.rate ?? 1;
   playing.loop = signal.loop === true && track.length > 0;
   playing.spots = new Float64Array(2 * track.targets.length);
-  for (const spot of signal.targets ?? []) putTarget(playing, track, motion.rules.ground, spot);
+  for (const spot of signal.targets ?? []) putTarget(playing, track, motion.constraints.ground, spot);
   // The keyframe at 0 is passed at once.
   playing.goTo(0, false);
   show(playing, track, motion);
@@ -257,11 +257,11 @@ function finish(playing: Playing, motion: Motion, pace: number): void {
 
 /** Sets the pose of the present time, inside all limits. */
 function show({ time, spots }: Playing, track: Track, motion: Motion): void {
-  const { zoom, turn, tilt, lens, rules, zooming } = motion;
-  track.at(time, rules.settings.reducedMotion, spots, shot);
+  const { zoom, turn, tilt, lens, constraints, zooming } = motion;
+  track.at(time, constraints.settings.reducedMotion, spots, shot);
   zoom.hold(clamp(shot.span, zooming.min, zooming.max));
   zoom.notches = 0;
-  turn.turnTo(headingInside(rules.turn, shot.heading));
+  turn.turnTo(headingInside(constraints.turn, shot.heading));
   turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
   motion.markGroundStale();
   motion.flipSwitches();

@@ -1,10 +1,10 @@
 /** Tries one span after the other for the nearest from which everything shows. */
 import { exp2, log2 } from '../math/index.ts';
-import { raiseEye, type Motion, type Rules } from '../motion/index.ts';
+import { raiseEye, type Motion, type Constraints } from '../motion/index.ts';
 import type { Insets, Look } from '../view/index.ts';
 import type { Framed, FrameOptions } from './framing.ts';
 import { Sides } from './sides.ts';
-import { stand } from './stand.ts';
+import { resolvePlacement } from './resolvePlacement.ts';
 import type { Outline } from './things.ts';
 
 /** What differs by less is the same, as a share. */
@@ -22,20 +22,20 @@ export class Solver {
   readonly #look: Look;
   readonly #outline: Outline;
   readonly #kept: Motion;
-  readonly #rules: Rules;
+  readonly #rules: Constraints;
   readonly #options: FrameOptions;
   readonly #sides: Sides;
   /** @param there scratch */
   constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions) {
     this.#outline = outline;
     this.#kept = kept;
-    this.#rules = kept.rules;
+    this.#rules = kept.constraints;
     this.#there = there;
     this.#look = there.look;
     this.#options = options;
     this.#sides = new Sides(there.look, outline);
     const { heading } = options;
-    stand(there, kept, heading === undefined ? {} : { heading });
+    resolvePlacement(there, kept, heading === undefined ? {} : { heading });
     this.min = there.zooming.min;
     this.max = there.zooming.max;
     this.#sides.pad(options.padding ?? 0);
@@ -121,7 +121,7 @@ export class Solver {
     const { x, y } = this.#sides;
     const { heading, pitch } = this.#options;
     const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
-    stand(this.#there, this.#kept, to);
+    resolvePlacement(this.#there, this.#kept, to);
     this.#look.turn(this.#there);
     raiseEye(this.#there);
     const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);

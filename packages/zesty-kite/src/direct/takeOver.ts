@@ -4,7 +4,7 @@ import { ENDED_BY_STEERING, type Cause, type Effect, type Motion } from '../moti
 /** All that steers or places ends them. */
 export const ENDED_BY_ALL: Readonly<Record<Cause, Effect>> = {
   ...ENDED_BY_STEERING,
-  mover: 'newWish',
+  mover: 'replaced',
   placeSpan: 'ends',
   placeHeading: 'ends',
   placePitch: 'ends',
@@ -15,14 +15,14 @@ export function takeOver(motion: Motion): void {
   motion.interrupt('mover');
   motion.pan.stop();
   motion.hold.drop();
-  motion.focus.unstretch();
+  motion.focus.undoElastic();
 }
 
 /** The camera stays as it is shown; where there are stops, it goes on to the nearest. */
 export function standStill(motion: Motion): void {
-  const { zoom, turn, tilt, hold, rules } = motion;
+  const { zoom, turn, tilt, hold, constraints } = motion;
   motion.zooming.stayAt(zoom.shown);
-  turn.stop(rules.turn, hold.fingers);
+  turn.stop(constraints.turn, hold.fingers);
   motion.setPitch(tilt.pitch);
   motion.question = null;
   motion.easeLook();

@@ -1,7 +1,7 @@
 /** Travelling: the camera goes somewhere by itself, and says how that ended. */
 import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
-import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
+import type { CameraLike, Elsewhere, Stop } from '../cameraLike.ts';
 import { hasUnit, isSpan, SPAN } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
@@ -69,7 +69,7 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const { x, y, height, span, heading, pitch } = at;
   let stopSampling = (): void => undefined;
   const arrival = new Promise<Arrival>((resolve) => {
-    journey.tells.set(id, (how) => {
+    journey.endListeners.set(id, (how) => {
       stopSampling();
       resolve(how);
     });
@@ -81,9 +81,9 @@ export function travel(camera: CameraLike, to: Journeying, options: TravelOption
   const named = Object.entries({ x, y, height, span, heading, pitch }).filter(([, value]) => value !== undefined);
   travelling.send({ kind: 'travel', id, ...Object.fromEntries(named), way, speed, minSeconds, maxSeconds, ease });
   whenStopped(stop, () => {
-    if (journey.tells.has(id)) travelling.send({ kind: 'travelEnd', id });
+    if (journey.endListeners.has(id)) travelling.send({ kind: 'travelEnd', id });
   });
-  if (samples === null || !journey.tells.has(id)) return arrival;
+  if (samples === null || !journey.endListeners.has(id)) return arrival;
   let last = { x, y };
   stopSampling = here.poll(() => {
     const now = placeOf(samples.next() ?? samples.last);

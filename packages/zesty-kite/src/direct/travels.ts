@@ -6,7 +6,7 @@ import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '
 import { nearestCopy } from '../view/index.ts';
 import { eased, EASES, PEAK } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
-import { stand } from './stand.ts';
+import { resolvePlacement } from './resolvePlacement.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
 import { RHO, type PathPoint } from './path.ts';
 
@@ -54,16 +54,16 @@ export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
     const { plan } = journey;
     if (plan !== null) journey.plan = { ...plan, path: pathOf(plan.course, plan.from, plan.to) };
   },
-  hear: (journey, motion, heard) => {
-    if (heard.kind === 'travel') setOut(journey, motion, heard);
-    else if (heard.id !== journey.plan?.id) return;
-    else if (heard.kind === 'travelEnd') {
+  receive: (journey, motion, signal) => {
+    if (signal.kind === 'travel') setOut(journey, motion, signal);
+    else if (signal.id !== journey.plan?.id) return;
+    else if (signal.kind === 'travelEnd') {
       journey.over('ended', null);
       standStill(motion);
     } else {
-      const { periodX = 0, periodY = 0 } = motion.rules.ground;
-      journey.movedX = nearestCopy(heard.x - journey.plan.to.x, periodX);
-      journey.movedY = nearestCopy(heard.y - journey.plan.to.y, periodY);
+      const { periodX = 0, periodY = 0 } = motion.constraints.ground;
+      journey.movedX = nearestCopy(signal.x - journey.plan.to.x, periodX);
+      journey.movedY = nearestCopy(signal.y - journey.plan.to.y, periodY);
     }
   },
   aim: (journey, motion, seconds) => {
@@ -85,22 +85,22 @@ export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
 function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   const { id, way, ease, speed, minSeconds, maxSeconds } = signal;
   if (motion.hold.fingers > 0) {
-    journey.tells.get(id)?.({ outcome: 'refused', by: 'drag', limitedBy: [], peakSpeed: 0 });
-    journey.tells.delete(id);
+    journey.endListeners.get(id)?.({ outcome: 'refused', by: 'drag', limitedBy: [], peakSpeed: 0 });
+    journey.endListeners.delete(id);
     return;
   }
   takeOver(motion);
   const there = motion.copy();
-  stand(there, motion, signal);
-  const { zoom, turn, tilt, lens, insets, rules } = motion;
-  const { periodX = 0, periodY = 0 } = rules.ground;
+  resolvePlacement(there, motion, signal);
+  const { zoom, turn, tilt, lens, insets, constraints } = motion;
+  const { periodX = 0, periodY = 0 } = constraints.ground;
   const from = stageOf(motion);
   const named = stageOf(there);
   const to = {
     ...named,
     x: periodX > 0 ? from.x + nearestCopy(named.x - from.x, periodX) : named.x,
     y: periodY > 0 ? from.y + nearestCopy(named.y - from.y, periodY) : named.y,
-    heading: named.heading + shortTurn(rules.turn, from.heading, named.heading),
+    heading: named.heading + shortTurn(constraints.turn, from.heading, named.heading),
   };
   const course = { isStraight: way === 'straight', maxSpan: motion.zooming.max };
   const path = pathOf(course, from, to);
@@ -114,7 +114,7 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
   const plan = { id, course, path, ease, from, to, wantedSpan: zoom.wanted, limitedBy: limitsOf(signal, there) };
   const peak = peakOf({ ...plan, seconds: 1, peakSpeed: 0 }, motion);
-  const atOnce = way === 'cut' || rules.settings.reducedMotion;
+  const atOnce = way === 'cut' || constraints.settings.reducedMotion;
   const seconds = atOnce ? 0 : Math.min(Math.max(peak / speed, minSeconds), Math.max(minSeconds, maxSeconds));
   journey.plan = { ...plan, seconds, peakSpeed: seconds > 0 ? peak / seconds : 0 };
   journey.elapsed = journey.movedX = journey.movedY = 0;
@@ -130,7 +130,7 @@ function peakOf(plan: Plan, motion: Motion): number {
   // Half a screen from the middle, a turn of the map goes half as fast as the angle in radians grows.
   const turned = ((Math.abs(to.heading - from.heading) + Math.abs(to.pitch - from.pitch)) * RADIANS) / 2;
   const planned = PEAK[ease] * (path.length / RHO + turned);
-  if (motion.rules.settings.bounds === null) return planned;
+  if (motion.constraints.settings.bounds === null) return planned;
   // Bounds push the view off the path, now and then for a moment: all of it is looked at, and the fastest part more closely.
   const tried = motion.copy();
   let fastest = 0;
@@ -188,7 +188,7 @@ function shortTurn({ min, max }: HeadingLimits, from: number, to: number): numbe
 
 /** What kept `there` from being what was asked for. */
 function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): Arrival['limitedBy'] {
-  const { periodX = 0, periodY = 0 } = there.rules.ground;
+  const { periodX = 0, periodY = 0 } = there.constraints.ground;
   const offX = x === undefined ? 0 : nearestCopy(there.x - x, periodX);
   const offY = y === undefined ? 0 : nearestCopy(there.y - y, periodY);
   const turned = heading === undefined ? 0 : there.heading - heading;
@@ -207,7 +207,7 @@ const point: PathPoint = { along: -0, span: NaN };
 /** Sets the pose on the way, after a share of the time. */
 function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: number): void {
   const { path, ease, from, to, wantedSpan } = plan;
-  const { zoom, turn, tilt, lens, rules, look, zooming } = motion;
+  const { zoom, turn, tilt, lens, constraints, look, zooming } = motion;
   const share = eased(ease, time);
   path.at(share, point);
   const gone = path.distance > 0 ? point.along / path.distance : share;
@@ -222,12 +222,12 @@ function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: 
   lens.isFar = to.lensFar;
   // Along curves pitch and lens follow the span; through a switch they would jump.
   const asked =
-    rules.pitch.outAbove < Infinity
+    constraints.pitch.outAbove < Infinity
       ? between(from.pitch, motion.pitchAt(zoom.goal), share)
       : motion.curvePitch(zoom.eased) + between(from.tilt, tilt.offset, share);
   tilt.arriveAt(motion.insidePitch(asked));
   lens.arriveAt(
-    rules.lens !== null && rules.lens.outAbove < Infinity
+    constraints.lens !== null && constraints.lens.outAbove < Infinity
       ? between(from.fieldOfView, motion.fieldOfViewAt(zoom.goal), share)
       : motion.fieldOfViewAt(zoom.eased) + between(from.lensOffset, 0, share),
   );
@@ -235,7 +235,7 @@ function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: 
   const y = between(from.y, to.y, gone) + movedY * share;
   // On the way the zoom gives way to the bounds, down to what the ends would have there, and the focus goes straight on.
   look.turn(motion);
-  const fits = maxSpanAt(rules.boundary, look, x, y, zoom.eased);
+  const fits = maxSpanAt(constraints.boundary, look, x, y, zoom.eased);
   zoom.eased = Math.min(zoom.eased, Math.max(fits, between(from.span * scale, zoom.goal, gone)));
   zoom.keepIn(zooming.min, zooming.max);
   motion.focusing.putAt(x, y);

@@ -1,5 +1,5 @@
 /** Converts the times of events to the clock of frames, where a game's frames count from another time, such as 0. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 
 /** Frames are stamped a little before they are drawn: clocks that differ by less than this are the same. */
 const SAME_CLOCK_MS = 60;
@@ -25,7 +25,7 @@ export class EventClock {
   }
 
   /** Learns from every frame; returns a function that ends this. */
-  hear(camera: Steered): () => void {
+  listenTo(camera: InputTarget): () => void {
     return camera.poll((time) => {
       if (!Number.isFinite(time)) return;
       this.#latest[this.#frames] = time - this.#now();

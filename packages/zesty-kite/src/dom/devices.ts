@@ -1,2 +1,2 @@
 /** How a page listens to each device, one a line. */
-export { hearPads } from './pads.ts';
+export { pollPads } from './pads.ts';

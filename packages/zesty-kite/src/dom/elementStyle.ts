@@ -1,5 +1,5 @@
 /** Inline style and focus of an element that is listened to; several cameras may share it. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 
 /** From what leaves all to the page to what leaves nothing: of several cameras the strictest counts. */
 const TOUCH_ACTIONS = ['', 'pan-x pan-y', 'none'] as const;
@@ -8,7 +8,7 @@ type TouchAction = (typeof TOUCH_ACTIONS)[number];
 const NOT_SELECTABLE = { userSelect: 'none', webkitUserSelect: 'none', webkitTouchCallout: 'none' };
 
 /** The `touch-action` that the bindings of a camera need; empty: the page's own. */
-function touchActionOf(camera: Steered): TouchAction {
+function touchActionOf(camera: InputTarget): TouchAction {
   if (!camera.binds('Touch')) return camera.binds('Pen') ? 'none' : '';
   return camera.settings.drag.touchRequires === 'two-fingers' ? 'pan-x pan-y' : 'none';
 }
@@ -30,7 +30,7 @@ const styled = new WeakMap<HTMLElement, Styled>();
  */
 export function styleElement(
   element: HTMLElement,
-  camera: Steered,
+  camera: InputTarget,
   isTabStop: boolean,
   isClaimed: () => boolean,
   signal: AbortSignal,

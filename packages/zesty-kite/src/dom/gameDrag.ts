@@ -1,5 +1,5 @@
 /** Drags of the game's own, such as a selection box: from a point of the ground to the pointer. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import type { Button } from '../settings/index.ts';
 import type { Point, ScreenBox, Spot } from '../view/index.ts';
 import { modifiersOf, type Modifier } from './modifiers.ts';
@@ -40,10 +40,17 @@ class Drag implements GameDrag {
   event: PointerEvent;
   x: number;
   y: number;
-  readonly #camera: Steered;
+  readonly #camera: InputTarget;
   readonly #from: Point;
 
-  constructor(camera: Steered, input: Button, from: Point, fromGround: Spot | null, at: Point, event: PointerEvent) {
+  constructor(
+    camera: InputTarget,
+    input: Button,
+    from: Point,
+    fromGround: Spot | null,
+    at: Point,
+    event: PointerEvent,
+  ) {
     this.#camera = camera;
     this.#from = from;
     this.input = input;
@@ -98,9 +105,9 @@ export interface GameDrags {
   readonly end: (id: number, cancelled: boolean, event: PointerEvent | null) => void;
 }
 
-export function hearGameDrags(
+export function listenToGameDrags(
   window: Window & typeof globalThis,
-  camera: Steered,
+  camera: InputTarget,
   { gameDrag }: GameDragOptions,
   report: (error: unknown) => void,
   signal: AbortSignal,
@@ -110,13 +117,13 @@ export function hearGameDrags(
   /** The first corner at the last call. */
   let [seenX, seenY] = [NaN, NaN];
 
-  const tell = (phase: GameDrag['phase']): void => {
+  const fire = (phase: GameDrag['phase']): void => {
     if (drag === null) return;
     drag.phase = phase;
-    const told = drag;
+    const fired = drag;
     if (phase === 'end' || phase === 'cancel') drag = null;
     try {
-      gameDrag?.(told);
+      gameDrag?.(fired);
     } catch (error) {
       report(error);
     }
@@ -127,7 +134,7 @@ export function hearGameDrags(
       const { fromX, fromY } = drag;
       if (fromX === seenX && fromY === seenY) return;
       [seenX, seenY] = [fromX, fromY];
-      tell('change');
+      fire('change');
     };
     // Once the frame is drawn: polls come before it.
     const endPoll = camera.poll(() => {
@@ -137,7 +144,7 @@ export function hearGameDrags(
     window.addEventListener(
       'keydown',
       (event) => {
-        if (event.code === 'Escape' && drag !== null) tell('cancel');
+        if (event.code === 'Escape' && drag !== null) fire('cancel');
       },
       { signal },
     );
@@ -151,18 +158,18 @@ export function hearGameDrags(
       drag = new Drag(camera, input, from, fromGround, at, event);
       dragging = id;
       ({ fromX: seenX, fromY: seenY } = drag);
-      tell('begin');
+      fire('begin');
       return true;
     },
     move: (id, { x, y }, event) => {
       if (drag === null || id !== dragging) return;
       Object.assign(drag, { x, y, event });
-      tell('change');
+      fire('change');
     },
     end: (id, cancelled, event) => {
       if (drag === null || id !== dragging) return;
       if (event !== null) drag.event = event;
-      tell(cancelled ? 'cancel' : 'end');
+      fire(cancelled ? 'cancel' : 'end');
     },
   };
 }

@@ -1,5 +1,5 @@
 /** Notices that no frames were drawn for a while, so that a held key does not run meanwhile. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 
 /** What is held runs for this long at the beginning of a gap. */
 const LONGEST_FRAME_MS = 250;
@@ -13,7 +13,7 @@ export interface GapWatch {
 }
 
 /** @param thaw called after a gap in which the page heard nothing: what went down before a time may have gone up since */
-export function watchGaps(camera: Steered, thaw: (before: number) => void): GapWatch {
+export function watchGaps(camera: InputTarget, thaw: (before: number) => void): GapWatch {
   /** The time of the last frame; in an array, as a number by itself would be allocated for every frame. */
   const last = new Float64Array([NaN]);
   const detach = camera.poll((time) => {

@@ -1,5 +1,5 @@
 /** The mouse at the edges of the element, wherever in the window it is heard. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
@@ -7,9 +7,9 @@ import type { Surface } from './surface.ts';
 /** A panel along a whole side does not keep the pointer from the side: so near to it, CSS pixels, the edge pans over panels. */
 const RIM = 2;
 
-export function hearHover(
+export function listenToHover(
   surface: Surface,
-  camera: Steered,
+  camera: InputTarget,
   send: Send,
   isGameDrag: () => boolean,
   isPanel: IsPanel,

@@ -26,7 +26,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
   if (stop?.aborted === true) return Promise.resolve(null);
   waiting.get(window)?.();
   return new Promise((resolve) => {
-    const heard = new AbortController();
+    const listening = new AbortController();
     const held: string[] = [];
     let frame = 0;
 
@@ -35,13 +35,13 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
       if (waiting.get(window) === giveWay) waiting.delete(window);
       // The click or the keyup that follows is hidden from the page, too.
       window.setTimeout(() => {
-        heard.abort();
+        listening.abort();
       });
       resolve(input);
     };
     /** Another call waits from now on. */
     const giveWay = (): void => {
-      heard.abort();
+      listening.abort();
       done(null);
     };
     waiting.set(window, giveWay);
@@ -79,7 +79,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
       else frame = window.requestAnimationFrame(look);
     };
 
-    const options = { capture: true, signal: heard.signal };
+    const options = { capture: true, signal: listening.signal };
     window.addEventListener('keydown', onDown, options);
     window.addEventListener('keyup', onUp, options);
     window.addEventListener('pointerdown', onPress, options);

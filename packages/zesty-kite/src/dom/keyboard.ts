@@ -27,7 +27,7 @@ export interface Keyboard {
   readonly lapse: (before: number) => void;
 }
 
-export function hearKeyboard(
+export function listenToKeyboard(
   surface: Surface,
   { keys = 'page' }: KeyOptions,
   send: Send,

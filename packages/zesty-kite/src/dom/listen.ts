@@ -1,26 +1,26 @@
 /** Turns what happens to an element into signals for a camera. */
 import { checkFunction, checkMade, checkObject } from '../messages/index.ts';
 import { reportsOf } from '../reports.ts';
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import type { Point } from '../view/index.ts';
 import { EventClock } from './clock.ts';
-import { hearGameDrags, type GameDrag, type GameDragOptions } from './gameDrag.ts';
+import { listenToGameDrags, type GameDrag, type GameDragOptions } from './gameDrag.ts';
 import { watchGaps } from './gap.ts';
-import { hearHover } from './hover.ts';
-import { checkKeys, hearKeyboard, type KeyOptions } from './keyboard.ts';
+import { listenToHover } from './hover.ts';
+import { checkKeys, listenToKeyboard, type KeyOptions } from './keyboard.ts';
 import * as DEVICES from './devices.ts';
 import { sendOnLocked, type LockedPointerOptions } from './lockedPointer.ts';
-import { hearMouseMotion } from './mouseMotion.ts';
+import { listenToMouseMotion } from './mouseMotion.ts';
 import type { PadOptions } from './pads.ts';
 import { checkPanels, panelsOf, type PanelOptions } from './panels.ts';
-import { hearPointers, type PointerOptions } from './pointers.ts';
-import { hearReducedMotion, type ReducedMotionOptions } from './reducedMotion.ts';
+import { listenToPointers, type PointerOptions } from './pointers.ts';
+import { observeReducedMotion, type ReducedMotionOptions } from './reducedMotion.ts';
 import type { Send } from './send.ts';
-import { hearSize } from './size.ts';
-import { hearStandIn, type StandInOptions } from './standIn.ts';
+import { observeSize } from './size.ts';
+import { listenToPinchKey, type PinchKeyOptions } from './pinchKey.ts';
 import { Surface, type Region, type SurfaceOptions } from './surface.ts';
-import { checkTaps, hearTaps, type HearTaps, type TapOptions } from './taps.ts';
-import { hearWheel } from './wheel.ts';
+import { checkTaps, listenToTaps, type ListenToTaps, type TapOptions } from './taps.ts';
+import { listenToWheel } from './wheel.ts';
 
 export type ListenOptions = PointerOptions &
   GameDragOptions &
@@ -31,9 +31,9 @@ export type ListenOptions = PointerOptions &
   KeyOptions &
   SurfaceOptions &
   PadOptions &
-  StandInOptions;
+  PinchKeyOptions;
 
-const CALLBACKS = ['tap', 'longPress', 'gamePress', 'gameDrag', 'leftToPage', 'region'] as const;
+const CALLBACKS = ['tap', 'longPress', 'claimPress', 'gameDrag', 'leftToPage', 'region'] as const;
 
 export interface Listening {
   readonly element: HTMLElement;
@@ -47,7 +47,7 @@ export interface Listening {
   readonly cursor: Point | null;
   /** The drag of the game's own that is under way, as `gameDrag` got it. */
   readonly gameDrag: GameDrag | null;
-  /** Where the mouse and its stand-in are, while the modifier of `standIn` is held; CSS pixels of the window. */
+  /** Where the mouse and its stand-in are, while the modifier of `pinchKey` is held; CSS pixels of the window. */
   readonly standIns: readonly Point[];
 }
 
@@ -60,7 +60,7 @@ export interface Listening {
  * listening.detach(); // when the map goes
  * ```
  */
-export function listen(element: HTMLElement, camera: Steered, options: ListenOptions = {}): Listening {
+export function listen(element: HTMLElement, camera: InputTarget, options: ListenOptions = {}): Listening {
   checkMade('listen.element', element, 'ownerDocument', 'an element of the page');
   checkMade('listen.camera', camera, 'signal', 'a camera');
   checkObject('listen.options', options, 'an object such as { tap }');
@@ -71,13 +71,13 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   checkTaps(options);
   checkPanels(window, options);
   for (const name of CALLBACKS) if (options[name] !== undefined) checkFunction(`listen.${name}`, options[name]);
-  const heard = new AbortController();
-  const { signal } = heard;
+  const listening = new AbortController();
+  const { signal } = listening;
   const report = (error: unknown): void => {
     window.reportError(error);
   };
   const clock = new EventClock(window);
-  const ended = [reportsOf(camera).add(report), clock.hear(camera)];
+  const ended = [reportsOf(camera).add(report), clock.listenTo(camera)];
   /** The latest time that anything was said to have. */
   let latest = NaN;
   const send: Send = (said) => {
@@ -90,21 +90,22 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
   };
   const isBound = (input: string): boolean => camera.binds(input);
   const surface = new Surface(element, window, options, report);
-  surface.hear(send, signal);
+  surface.listenTo(send, signal);
   sendOnLocked(surface, options, signal);
   const isPanel = panelsOf(window, options, report);
-  const standIn = hearStandIn(element, window, options, signal);
-  hearSize(surface, send, signal);
-  const keyboard = hearKeyboard(surface, options, send, isBound, (time) => clock.stamp(time), signal);
+  const pinchKey = listenToPinchKey(element, window, options, signal);
+  observeSize(surface, send, signal);
+  const keyboard = listenToKeyboard(surface, options, send, isBound, (time) => clock.stamp(time), signal);
   const gaps = watchGaps(camera, keyboard.lapse);
-  const drags = hearGameDrags(window, camera, options, report, signal);
-  const tapsThat = (claim: (id: number) => void): HearTaps => hearTaps(window, camera, options, claim, report, signal);
+  const drags = listenToGameDrags(window, camera, options, report, signal);
+  const tapsThat = (claim: (id: number) => void): ListenToTaps =>
+    listenToTaps(window, camera, options, claim, report, signal);
   const isTabStop = options.keys === 'focus';
-  const pointers = hearPointers(
+  const pointers = listenToPointers(
     { surface, camera, send, isPanel, tapsThat, drags, isTabStop, report, signal },
     options,
   );
-  hearHover(surface, camera, send, pointers.isGameDrag, isPanel, signal);
+  listenToHover(surface, camera, send, pointers.isGameDrag, isPanel, signal);
   // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
   let wasThere = true;
   ended.push(
@@ -118,17 +119,17 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
     }),
     gaps.detach,
   );
-  hearWheel(surface, camera, send, pointers.isTouched, isPanel, options, report, signal);
-  hearMouseMotion(surface, camera, send, isPanel, signal);
-  for (const hear of Object.values(DEVICES)) hear(window, camera, send, options, signal);
-  hearReducedMotion(window, options, send, signal);
+  listenToWheel(surface, camera, send, pointers.isTouched, isPanel, options, report, signal);
+  listenToMouseMotion(surface, camera, send, isPanel, signal);
+  for (const listenTo of Object.values(DEVICES)) listenTo(window, camera, send, options, signal);
+  observeReducedMotion(window, options, send, signal);
   return {
     element,
     get region() {
       return surface.region;
     },
     detach: () => {
-      heard.abort();
+      listening.abort();
       for (const end of ended) end();
     },
     get isDetached() {
@@ -141,7 +142,7 @@ export function listen(element: HTMLElement, camera: Steered, options: ListenOpt
       return drags.current;
     },
     get standIns() {
-      return standIn.fingers();
+      return pinchKey.fingers();
     },
   };
 }

@@ -1,14 +1,14 @@
 /** The mouse that moves with no button down, for bindings of `MouseMotion`: over the element, or locked to it. */
 import { MOUSE_MOTION } from '../settings/index.ts';
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import type { Point } from '../view/index.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
-export function hearMouseMotion(
+export function listenToMouseMotion(
   surface: Surface,
-  camera: Steered,
+  camera: InputTarget,
   send: Send,
   isPanel: IsPanel,
   signal: AbortSignal,

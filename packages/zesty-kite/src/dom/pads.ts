@@ -1,5 +1,5 @@
 /** Pads, which browsers do not announce: they are asked before every frame. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import { PAD_BUTTONS } from '../devices/index.ts';
 import type { Send } from './send.ts';
 
@@ -12,9 +12,9 @@ export interface PadOptions {
   readonly pads?: readonly number[];
 }
 
-export function hearPads(
+export function pollPads(
   window: Window & typeof globalThis,
-  camera: Steered,
+  camera: InputTarget,
   send: Send,
   { pads: only }: PadOptions,
   signal: AbortSignal,
@@ -31,7 +31,7 @@ export function hearPads(
   };
 
   /** Sends what has changed, and allocates nothing when nothing has. */
-  const hear = (pad: Gamepad, time: number): void => {
+  const listenTo = (pad: Gamepad, time: number): void => {
     const { index, axes, buttons } = pad;
     const before = known.get(index);
     const { values, seen } = before ?? { values: new Float64Array(AXES + PAD_BUTTONS.length), seen: 0 };
@@ -56,7 +56,7 @@ export function hearPads(
     for (let i = 0; i < pads.length; i++) {
       const pad = pads[i] ?? null;
       if (pad?.connected !== true || pad.mapping !== 'standard' || only?.includes(pad.index) === false) continue;
-      hear(pad, time);
+      listenTo(pad, time);
     }
     for (const [id, { seen }] of known) if (seen < looks) gone(id, time);
     return known.size > 0;

@@ -1,5 +1,5 @@
 /** Buttons, fingers and pens on the element. Presses that are not bound, and those that the game keeps, are left alone. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Point, Spot } from '../view/index.ts';
 import { capture, release } from './capture.ts';
@@ -9,10 +9,10 @@ import { modifiersOf, type Modifier } from './modifiers.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
-import type { HearTaps } from './taps.ts';
+import type { ListenToTaps } from './taps.ts';
 
 /** A press before the camera takes it. */
-export interface GamePress {
+export interface PointerPress {
   readonly input: Button;
   /** CSS pixels from the top left of the region. */
   readonly x: number;
@@ -25,7 +25,7 @@ export interface GamePress {
 
 export interface PointerOptions {
   /** Called at every press. If it returns true, the camera ignores the press until it is lifted. */
-  readonly gamePress?: (press: GamePress) => boolean;
+  readonly claimPress?: (press: PointerPress) => boolean;
   /**
    * Called when the settings leave a wheel or a finger to the page (`wheel.requires`, `drag.touchRequires`): the time to show
    * a hint.
@@ -46,7 +46,7 @@ interface Press {
   readonly bit: number;
   /** The camera drags, turns or steers with it. */
   readonly used: boolean;
-  /** `gamePress` or `longPress` claimed it: the camera ignores it. */
+  /** `claimPress` or `longPress` claimed it: the camera ignores it. */
   game: boolean;
   /** Where it came down, and on which ground. */
   readonly down: Point & { readonly ground: Spot | null };
@@ -66,33 +66,33 @@ export interface Pointers {
 
 export interface PointerParts {
   readonly surface: Surface;
-  readonly camera: Steered;
+  readonly camera: InputTarget;
   readonly send: Send;
   readonly isPanel: IsPanel;
   /** @param claim gives the game a press from now on */
-  readonly tapsThat: (claim: (id: number) => void) => HearTaps;
+  readonly tapsThat: (claim: (id: number) => void) => ListenToTaps;
   readonly drags: GameDrags;
   readonly isTabStop: boolean;
   readonly report: (error: unknown) => void;
   readonly signal: AbortSignal;
 }
 
-export function hearPointers(
+export function listenToPointers(
   { surface, camera, send, isPanel, tapsThat, drags, isTabStop, report, signal }: PointerParts,
-  { gamePress, leftToPage }: PointerOptions,
+  { claimPress, leftToPage }: PointerOptions,
 ): Pointers {
   const { element, window } = surface;
   /** By pointer and button: a mouse can press several. */
   const presses = new Map<number, Press>();
   const idOf = (event: PointerEvent, button: number): number => event.pointerId * 8 + button;
-  const isHeard = ({ used, game }: Press): boolean => used && !game;
+  const isListening = ({ used, game }: Press): boolean => used && !game;
   const taps = tapsThat((id) => {
     const pressed = presses.get(id);
     if (pressed === undefined) return;
-    if (isHeard(pressed)) send({ kind: 'lift', id, cancelled: true });
+    if (isListening(pressed)) send({ kind: 'lift', id, cancelled: true });
     pressed.game = true;
   });
-  const attempt = <T>(call: () => T): T | undefined => {
+  const callSafely = <T>(call: () => T): T | undefined => {
     try {
       return call();
     } catch (error) {
@@ -111,8 +111,8 @@ export function hearPointers(
     if (inPanel || input === null || !surface.has({ x, y })) return;
     const id = idOf(event, button);
     const ground = camera.view.toGround(x, y);
-    const asked = { input, x, y, ground, modifiers: modifiersOf(event), event };
-    const game = attempt(() => gamePress?.(asked)) ?? false;
+    const press = { input, x, y, ground, modifiers: modifiersOf(event), event };
+    const game = callSafely(() => claimPress?.(press)) ?? false;
     // The callback may have detached the camera or removed the element.
     if (signal.aborted || !surface.isThere) return;
     const used = !game && send({ kind: 'press', id, input, x, y, time: event.timeStamp });
@@ -143,7 +143,7 @@ export function hearPointers(
     const { id, input, down } = pressed;
     pressed.moved = true;
     hint(pressed);
-    pressed.drags = isHeard(pressed) || drags.begin(id, input, down, down.ground, at, event);
+    pressed.drags = isListening(pressed) || drags.begin(id, input, down, down.ground, at, event);
     // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
     if (!pressed.drags || surface.cursor !== null || !event.isTrusted) return;
     pressed.captured = true;
@@ -156,7 +156,7 @@ export function hearPointers(
     if (!presses.delete(id)) return;
     if (captured) release(element, pressed.pointer);
     const time = event === null ? {} : { time: event.timeStamp };
-    if (isHeard(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), ...time });
+    if (isListening(pressed)) send({ kind: 'lift', id, ...(cancelled ? { cancelled } : {}), ...time });
     if (pressed.drags && event !== null) swallowClick(window);
     if (cancelled && !pressed.moved) hint(pressed);
     drags.end(id, cancelled, event);
@@ -166,8 +166,8 @@ export function hearPointers(
 
   /** One finger that moves, or is taken away because it scrolls the page, is one too few. */
   const hint = (pressed: Press): void => {
-    if (pressed.input !== 'Touch' || !isHeard(pressed) || presses.size > 1) return;
-    if (camera.settings.drag.touchRequires === 'two-fingers') attempt(() => leftToPage?.('finger'));
+    if (pressed.input !== 'Touch' || !isListening(pressed) || presses.size > 1) return;
+    if (camera.settings.drag.touchRequires === 'two-fingers') callSafely(() => leftToPage?.('finger'));
   };
 
   const onDown = (event: PointerEvent): void => {
@@ -176,11 +176,11 @@ export function hearPointers(
   };
 
   /** The latest event that was heard on the element. */
-  let heard: Event | null = null;
+  let lastEvent: Event | null = null;
   const onMove = (event: PointerEvent): void => {
     // Without a press, no layout is asked for.
-    if (event === heard || (presses.size === 0 && event.button < 0)) return;
-    heard = event;
+    if (event === lastEvent || (presses.size === 0 && event.button < 0)) return;
+    lastEvent = event;
     const at = surface.at(event);
     for (const pressed of presses.values()) {
       if (pressed.pointer !== event.pointerId) continue;
@@ -191,7 +191,7 @@ export function hearPointers(
       const isFar = wayX * wayX + wayY * wayY > startsAfter * startsAfter;
       if (isFar && !pressed.moved) startDrag(pressed, at, event);
       taps.move(pressed, at.x, at.y);
-      if (isHeard(pressed)) send({ kind: 'move', id, ...at, time: event.timeStamp });
+      if (isListening(pressed)) send({ kind: 'move', id, ...at, time: event.timeStamp });
       drags.move(id, at, event);
       // Further buttons of a mouse come and go as moves.
       if ((event.buttons & pressed.bit) === 0) lift(pressed, event, false);
@@ -202,8 +202,8 @@ export function hearPointers(
   };
 
   const liftAll = (event: PointerEvent): void => {
-    if (event === heard) return;
-    heard = event;
+    if (event === lastEvent) return;
+    lastEvent = event;
     // A label loses its finger to the element as soon as that drags.
     if (event.type === 'lostpointercapture' && event.target !== element && event.composedPath().includes(element))
       return;
@@ -229,7 +229,7 @@ export function hearPointers(
 
   /** Images and links would be dragged by the browser, and the pointer taken away. */
   const onDragStart = (event: DragEvent): void => {
-    if ([...presses.values()].some(isHeard) || drags.current !== null) event.preventDefault();
+    if ([...presses.values()].some(isListening) || drags.current !== null) event.preventDefault();
   };
 
   const isClaimed = (): boolean => [...presses.values()].some(({ game }) => game);

@@ -6,7 +6,7 @@ export interface ReducedMotionOptions {
   readonly reducedMotion?: 'system' | 'own';
 }
 
-export function hearReducedMotion(
+export function observeReducedMotion(
   window: Window & typeof globalThis,
   { reducedMotion = 'system' }: ReducedMotionOptions,
   send: Send,
@@ -14,9 +14,9 @@ export function hearReducedMotion(
 ): void {
   if (reducedMotion === 'own') return;
   const query = window.matchMedia('(prefers-reduced-motion: reduce)');
-  const tell = (): void => {
+  const report = (): void => {
     send({ kind: 'change', settings: { reducedMotion: query.matches } });
   };
-  if (query.matches) tell();
-  query.addEventListener('change', tell, { signal });
+  if (query.matches) report();
+  query.addEventListener('change', report, { signal });
 }

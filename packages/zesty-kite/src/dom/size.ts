@@ -2,7 +2,7 @@
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
-export function hearSize(surface: Surface, send: Send, signal: AbortSignal): void {
+export function observeSize(surface: Surface, send: Send, signal: AbortSignal): void {
   const { element, window } = surface;
   const report = (): void => {
     // No time: a new size takes effect at once.
@@ -12,18 +12,18 @@ export function hearSize(surface: Surface, send: Send, signal: AbortSignal): voi
   report();
   const observer = new window.ResizeObserver(report);
   observer.observe(element);
-  hearDensity(window, report, signal);
+  observeDensity(window, report, signal);
   signal.addEventListener('abort', () => {
     observer.disconnect();
   });
 }
 
 /** A window that moves to another display, or a page that is zoomed, may have other pixels in the same size. */
-function hearDensity(window: Window & typeof globalThis, report: () => void, signal: AbortSignal): void {
+function observeDensity(window: Window & typeof globalThis, report: () => void, signal: AbortSignal): void {
   const query = window.matchMedia(`(resolution: ${String(window.devicePixelRatio)}dppx)`);
   const changed = (): void => {
     report();
-    hearDensity(window, report, signal);
+    observeDensity(window, report, signal);
   };
   query.addEventListener('change', changed, { once: true, signal });
 }

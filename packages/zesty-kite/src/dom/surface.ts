@@ -137,7 +137,7 @@ export class Surface {
    * Follows the mouse, before anybody else hears of it. While it is locked its coordinates stand still:
    * a cursor of our own goes by its movements, and stays inside the region.
    */
-  hear(send: Send, signal: AbortSignal): void {
+  listenTo(send: Send, signal: AbortSignal): void {
     const { element, window } = this;
     const onMove = (event: PointerEvent): void => {
       if (event.pointerType !== 'mouse' || this.sentOn.has(event)) return;

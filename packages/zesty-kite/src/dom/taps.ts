@@ -1,6 +1,6 @@
 /** Presses that stay where they are: taps, and those that are held for long. What the camera uses is not told. */
-import type { Steered } from '../steered.ts';
-import { tapNotches, Taps } from '../hands/index.ts';
+import type { InputTarget } from '../cameraLike.ts';
+import { doubleTapNotches, Taps } from '../hands/index.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
 
@@ -54,7 +54,7 @@ export function checkTaps({ longPressAfter = SHORTEST_LONG }: TapOptions): void 
   );
 }
 
-export interface HearTaps {
+export interface ListenToTaps {
   press(pressed: Pressed, x: number, y: number, event: PointerEvent): void;
   move(pressed: Pressed, x: number, y: number): void;
   lift(pressed: Pressed, event: PointerEvent): void;
@@ -63,14 +63,14 @@ export interface HearTaps {
 }
 
 /** @param claim the game has a press from now on */
-export function hearTaps(
+export function listenToTaps(
   window: Window & typeof globalThis,
-  camera: Steered,
+  camera: InputTarget,
   { tap, longPress, longPressAfter = 0.5 }: TapOptions,
   claim: (id: number) => void,
   report: (error: unknown) => void,
   signal: AbortSignal,
-): HearTaps {
+): ListenToTaps {
   /** Apart for each button, and for what the camera hears of. */
   const taps = new Map<string, Taps>();
   const tapsOf = ({ input, used }: Pressed): Taps => {
@@ -85,14 +85,14 @@ export function hearTaps(
     window.clearTimeout(timers.get(id));
     timers.delete(id);
   };
-  const call = (tell: () => void): void => {
+  const call = (callback: () => void): void => {
     try {
-      tell();
+      callback();
     } catch (error) {
       report(error);
     }
   };
-  const tellLong = (pressed: Tap, id: number): void => {
+  const reportLongPress = (pressed: Tap, id: number): void => {
     call(() => {
       if (longPress?.(pressed) === true) claim(id);
     });
@@ -113,7 +113,7 @@ export function hearTaps(
         if (!these.isStillAlone) return;
         long.add(id);
         const ground = camera.view.toGround(x, y);
-        tellLong({ input, x, y, ground, count: 1, held: longPressAfter, fingers: 1, event }, id);
+        reportLongPress({ input, x, y, ground, count: 1, held: longPressAfter, fingers: 1, event }, id);
       };
       timers.set(id, window.setTimeout(isLong, 1000 * longPressAfter));
     },
@@ -125,13 +125,13 @@ export function hearTaps(
       stop(id);
       const wasLong = long.delete(id);
       const tapped = tapsOf(pressed).lift(id, wasLong, 1000 * event.timeStamp);
-      if (tapped === null || (used && input === 'Touch' && tapNotches(camera.settings, tapped) !== 0)) return;
+      if (tapped === null || (used && input === 'Touch' && doubleTapNotches(camera.settings, tapped) !== 0)) return;
       const { x, y, count, fingers } = tapped;
       const held = tapped.held / 1e6;
-      const told = { input, x, y, ground: camera.view.toGround(x, y), count, held, fingers, event };
-      if (longPress === undefined || held < longPressAfter) call(() => tap?.(told));
-      // The page was too busy to tell it in time.
-      else if (fingers === 1) tellLong(told, id);
+      const details = { input, x, y, ground: camera.view.toGround(x, y), count, held, fingers, event };
+      if (longPress === undefined || held < longPressAfter) call(() => tap?.(details));
+      // The page was too busy to report it in time.
+      else if (fingers === 1) reportLongPress(details, id);
     },
     cancel: (pressed) => {
       stop(pressed.id);

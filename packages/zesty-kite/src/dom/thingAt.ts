@@ -17,7 +17,7 @@ export interface ThingAtOptions<T> {
  * tap: ({ x, y }) => select(thingAt(camera.view, x, y, towers, { boxOf: ({ box }) => box }));
  * ```
  *
- * @param x CSS pixels from the top left of the region, as `tap` and `gamePress` give them
+ * @param x CSS pixels from the top left of the region, as `tap` and `claimPress` give them
  */
 export function thingAt<T>(
   view: View,

@@ -1,5 +1,5 @@
 /** The wheel over the element, in notches. */
-import type { Steered } from '../steered.ts';
+import type { InputTarget } from '../cameraLike.ts';
 import { log2 } from '../math/index.ts';
 import type { IsPanel } from './panels.ts';
 import type { PointerOptions } from './pointers.ts';
@@ -19,9 +19,9 @@ const MAX_NOTCHES = 4;
 type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: number };
 
 /** @param isTouched whether fingers are on the screen: their pinch is heard as pointers already */
-export function hearWheel(
+export function listenToWheel(
   surface: Surface,
-  camera: Steered,
+  camera: InputTarget,
   send: Send,
   isTouched: () => boolean,
   isPanel: IsPanel,
@@ -76,7 +76,7 @@ export function hearWheel(
 }
 
 /** Whether the settings let the camera have it, on a page that scrolls by itself. */
-function isMeant(element: HTMLElement, { settings: { wheel } }: Steered, event: WheelEvent): boolean {
+function isMeant(element: HTMLElement, { settings: { wheel } }: InputTarget, event: WheelEvent): boolean {
   if (wheel.requires === 'control') return event.ctrlKey;
   if (wheel.requires === 'nothing') return true;
   const root = element.getRootNode();

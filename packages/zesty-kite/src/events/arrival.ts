@@ -11,13 +11,13 @@ const spot = new ScratchPoint();
 const at: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true };
 
 /** Whether nothing in the safe frame will move by half a pixel any more, and nothing is held. */
-export function isThere(timeline: Timeline): boolean {
-  const { kept, rules, look } = timeline;
+export function hasVisiblyArrived(timeline: Timeline): boolean {
+  const { kept, constraints, look } = timeline;
   const { hold, pan } = kept;
   if (hold.fingers > 0 || pan.isDriven || kept.isSteered) return false;
-  const { settings, screen, ground } = rules;
+  const { settings, screen, ground } = constraints;
   const halfLife = pan.isGliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
-  const speed = kept.valueNow(rules.speed, pan.isFar) * look.frameHeight;
+  const speed = kept.valueNow(constraints.speed, pan.isFar) * look.frameHeight;
   const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
   if (lengthOfEase(velocity * speed, halfLife) > SEEN) return false;
   const motion = timeline.spare();

@@ -27,17 +27,17 @@ export interface CameraEvents {
   readonly limit: {
     readonly time: number;
     readonly limit: 'bounds' | 'zoom' | 'turn' | 'tilt';
-    readonly met: boolean;
+    readonly reached: boolean;
   };
 }
 
 export type EventName = keyof CameraEvents;
 
-type Tell = (event: CameraEvents[EventName]) => void;
+type Callback = (event: CameraEvents[EventName]) => void;
 
 /** Who wants to be told of what, and what they have not been told yet. */
 export class Listeners {
-  readonly #told: Readonly<Record<EventName, Tell[]>> = {
+  readonly #listeners: Readonly<Record<EventName, Callback[]>> = {
     steer: [],
     end: [],
     arrive: [],
@@ -48,24 +48,24 @@ export class Listeners {
   readonly #waiting: { readonly name: EventName; readonly event: CameraEvents[EventName] }[] = [];
 
   has(name: EventName): boolean {
-    return this.#told[name].length > 0;
+    return this.#listeners[name].length > 0;
   }
 
   get any(): boolean {
-    return Object.values(this.#told).some((list) => list.length > 0);
+    return Object.values(this.#listeners).some((list) => list.length > 0);
   }
 
   /** @returns a function that ends this */
-  add<N extends EventName>(name: N, tell: (event: CameraEvents[N]) => void): () => void {
-    const list = Object.hasOwn(this.#told, name) ? this.#told[name] : null;
-    if (list === null) refuse('when.event', name, `one of ${Object.keys(this.#told).join(', ')}`);
+  add<N extends EventName>(name: N, callback: (event: CameraEvents[N]) => void): () => void {
+    const list = Object.hasOwn(this.#listeners, name) ? this.#listeners[name] : null;
+    if (list === null) refuse('when.event', name, `one of ${Object.keys(this.#listeners).join(', ')}`);
     // The same function may be there twice, and each is ended by itself.
-    const told: Tell = (event) => {
-      tell(event as CameraEvents[N]);
+    const listener: Callback = (event) => {
+      callback(event as CameraEvents[N]);
     };
-    list.push(told);
+    list.push(listener);
     return () => {
-      const index = list.indexOf(told);
+      const index = list.indexOf(listener);
       if (index >= 0) list.splice(index, 1);
     };
   }
@@ -80,12 +80,12 @@ export class Listeners {
   }
 
   /** @param attempt calls what may throw */
-  tellAll(attempt: (call: () => void) => void): void {
+  callAll(callSafely: (call: () => void) => void): void {
     if (this.#waiting.length === 0) return;
     for (const { name, event } of this.#waiting.splice(0))
-      for (const tell of [...this.#told[name]])
-        attempt(() => {
-          tell(event);
+      for (const callback of [...this.#listeners[name]])
+        callSafely(() => {
+          callback(event);
         });
   }
 }

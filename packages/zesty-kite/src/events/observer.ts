@@ -5,7 +5,7 @@ import { keepInside, maxSpanInside } from '../limits/index.ts';
 import type { Motion, Timeline } from '../motion/index.ts';
 import type { Reports } from '../reports.ts';
 import { ScratchPoint } from '../view/index.ts';
-import { isThere } from './arrival.ts';
+import { hasVisiblyArrived } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
 
 /** Within this of a limit is at it: spans, octaves, degrees. */
@@ -70,8 +70,8 @@ export class Watch implements Observer {
     this.listeners.put('edge', { time, sides });
   }
 
-  tell(): void {
-    this.listeners.tellAll((call) => this.#reports.attempt(call));
+  report(): void {
+    this.listeners.callAll((call) => this.#reports.callSafely(call));
   }
 
   look(timeline: Timeline, by: string | null, time: number): void {
@@ -105,7 +105,7 @@ export class Watch implements Observer {
   }
 
   #lookAtArrival(timeline: Timeline, time: number, resting: boolean): void {
-    const arrived = resting || isThere(timeline);
+    const arrived = resting || hasVisiblyArrived(timeline);
     if (arrived && !this.#arrived) this.listeners.put('arrive', { time });
     this.#arrived = arrived;
   }
@@ -115,8 +115,8 @@ export class Watch implements Observer {
     const before = this.#limits;
     this.#limits = now;
     LIMITS.forEach((limit, bit) => {
-      const met = ((now >> bit) & 1) === 1;
-      if (met !== (((before >> bit) & 1) === 1)) this.listeners.put('limit', { time, limit, met });
+      const reached = ((now >> bit) & 1) === 1;
+      if (reached !== (((before >> bit) & 1) === 1)) this.listeners.put('limit', { time, limit, reached });
     });
   }
 }
@@ -152,11 +152,11 @@ function limitsMet(timeline: Timeline): number {
   // The focus of kept motion may be solved later.
   const motion = timeline.spare();
   motion.focusing.solve();
-  const { rules, look, span, heading, pitch, zooming } = motion;
-  const max = maxSpanInside(rules.boundary, look, zooming.max);
-  const { turn, minPitch, maxPitch } = rules;
+  const { constraints, look, span, heading, pitch, zooming } = motion;
+  const max = maxSpanInside(constraints.boundary, look, zooming.max);
+  const { turn, minPitch, maxPitch } = constraints;
   let bits = 0;
-  if (rules.settings.bounds !== null && isAtBounds(motion)) bits |= 1;
+  if (constraints.settings.bounds !== null && isAtBounds(motion)) bits |= 1;
   if (span <= zooming.min * (1 + NEAR) || span >= max * (1 - NEAR)) bits |= 2;
   if (heading <= turn.min + NEAR_DEGREES || heading >= turn.max - NEAR_DEGREES) bits |= 4;
   if (pitch <= minPitch + NEAR_DEGREES || pitch >= maxPitch - NEAR_DEGREES) bits |= 8;
@@ -165,14 +165,14 @@ function limitsMet(timeline: Timeline): number {
 
 /** Whether the focus can go no further in some direction. */
 function isAtBounds(motion: Motion): boolean {
-  const { focus, span, rules, look } = motion;
+  const { focus, span, constraints, look } = motion;
   const way = NEAR * span;
   const there = new ScratchPoint();
   const kept = new ScratchPoint();
   for (let side = 0; side < 4; side++) {
     there.x = focus.x + (side === 0 ? way : side === 1 ? -way : 0);
     there.y = focus.y + (side === 2 ? way : side === 3 ? -way : 0);
-    keepInside(rules.boundary, look, motion, there, focus, kept);
+    keepInside(constraints.boundary, look, motion, there, focus, kept);
     if (Math.abs(kept.x - there.x) + Math.abs(kept.y - there.y) > 0.1 * way) return true;
   }
   return false;

@@ -21,13 +21,13 @@ const watches = new WeakMap<Camera, Watch>();
 export function when<N extends EventName>(
   camera: Camera,
   event: N,
-  tell: (event: CameraEvents[N]) => void,
+  callback: (event: CameraEvents[N]) => void,
 ): () => void {
   const rig = rigOf('when', camera);
-  checkFunction('when.tell', tell);
+  checkFunction('when.tell', callback);
   const watch = watches.get(camera) ?? new Watch(rig.reports);
   const wasIdle = !watch.listeners.any;
-  const end = watch.listeners.add(event, tell);
+  const end = watch.listeners.add(event, callback);
   watches.set(camera, watch);
   if (wasIdle) rig.observe(watch);
   else watch.lookAhead();

@@ -58,7 +58,7 @@ export class Bindings {
    * What an input asks for while others are held: of the chords whose other inputs are all held, the
    * one with the most; several abilities where chords are alike.
    */
-  asks(input: string, held: ReadonlySet<string>): readonly Ability[] {
+  boundTo(input: string, held: ReadonlySet<string>): readonly Ability[] {
     const plain = this.#plain.get(input);
     if (plain !== undefined) return plain;
     const ready = (this.#chords.get(input) ?? []).filter(({ before }) =>

@@ -24,7 +24,7 @@ import { orbitBy, ORBITING, Orbits } from './orbits.ts';
 import { Pulls } from './pulls.ts';
 import { isFaster, meantBy, ratesOf } from './rates.ts';
 import { strokeOf } from './strokes.ts';
-import { tapNotches, Taps } from './taps.ts';
+import { doubleTapNotches, Taps } from './taps.ts';
 import { Wheel } from './wheel.ts';
 
 const NO_SCREEN: Screen = { width: 0, height: 0 };
@@ -69,7 +69,7 @@ export class Hands {
    *
    * @param at microseconds
    */
-  hear(body: HandSignal, screen: Screen, at: number): readonly Intent[] {
+  receive(body: HandSignal, screen: Screen, at: number): readonly Intent[] {
     if (isOfDevice(body)) return this.#feel(body);
     switch (body.kind) {
       case 'key':
@@ -127,16 +127,16 @@ export class Hands {
   }
 
   #press({ id, x, y, input }: PressSignal, { height }: Screen, at: number): Intent[] {
-    const asked = this.#bindings.asks(input, this.held);
+    const requested = this.#bindings.boundTo(input, this.held);
     this.held.add(input);
     this.pressed.set(id, input);
     const startsAfter = startsAfterOf(this.#settings, input);
     const strokes = this.#strokes(input);
     if (input === 'Touch') this.taps.press(id, x, y, startsAfter, at);
-    const orbiting = ORBITING.find((ability) => asked.includes(ability));
+    const orbiting = ORBITING.find((ability) => requested.includes(ability));
     const needsCompany = input === 'Touch' && this.#settings.drag.touchRequires === 'two-fingers';
-    if (asked.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter, needsCompany));
-    else if (asked.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
+    if (requested.includes('drag')) strokes.push(...this.fingers.press(id, x, y, startsAfter, needsCompany));
+    else if (requested.includes('pull')) this.pulls.press(id, x, y, startsAfter, height);
     else if (orbiting !== undefined) this.orbits.press(id, x, y, startsAfter, orbiting);
     return [...strokes, this.#steer()];
   }
@@ -162,7 +162,7 @@ export class Hands {
 
   #tapped(id: number, cancelled: boolean, at: number): Intent[] {
     const tap = this.taps.lift(id, cancelled, at);
-    const notches = tap === null ? 0 : tapNotches(this.#settings, tap);
+    const notches = tap === null ? 0 : doubleTapNotches(this.#settings, tap);
     if (tap === null || notches === 0) return [];
     return this.#unlocked([{ kind: 'zoom', notches, anchor: 'cursor', x: tap.x, y: tap.y }]);
   }
@@ -196,15 +196,15 @@ export class Hands {
   }
 
   #turnWheel(signal: WheelSignal, screen: Screen): Intent[] {
-    const asked = this.#bindings.asks(signal.notches > 0 ? 'WheelUp' : 'WheelDown', this.held);
-    return this.#unlocked(this.wheel.turn(signal, this.#settings, asked, screen, isFaster(this.#asked())));
+    const requested = this.#bindings.boundTo(signal.notches > 0 ? 'WheelUp' : 'WheelDown', this.held);
+    return this.#unlocked(this.wheel.turn(signal, this.#settings, requested, screen, isFaster(this.#requested())));
   }
 
   /** The mouse moves with no button down: it turns about the focus or the eye. */
   #turnByMotion({ right, down }: MotionSignal, { width, height }: Screen): Intent[] {
-    const asked = this.#bindings.asks(MOUSE_MOTION, this.held);
-    const tilts = asked.includes('orbit');
-    if (!tilts && !asked.includes('dragTurn')) return [];
+    const requested = this.#bindings.boundTo(MOUSE_MOTION, this.held);
+    const tilts = requested.includes('orbit');
+    if (!tilts && !requested.includes('dragTurn')) return [];
     const orbit = orbitBy(right, down, this.#settings, height, width / 2, height / 2, tilts);
     const about = orbit.about === 'cursor' ? 'focus' : orbit.about;
     // No button goes up at its end.
@@ -213,32 +213,32 @@ export class Hands {
 
   /** What an input asks for once, when it comes down. */
   #strokes(input: string): Intent[] {
-    const strokes = this.#bindings.asks(input, this.held).map((ability) => strokeOf(ability, this.#settings));
+    const strokes = this.#bindings.boundTo(input, this.held).map((ability) => strokeOf(ability, this.#settings));
     return this.#unlocked(strokes.filter((stroke) => stroke !== null));
   }
 
   /** What all that is held asks for, and the edge. */
   #steer(): SteerIntent {
     const settings = this.#settings;
-    const rates = ratesOf(this.#asked(), this.edge.push, this.pulls.push(settings), settings);
+    const rates = ratesOf(this.#requested(), this.edge.push, this.pulls.push(settings), settings);
     return { kind: 'steer', ...rates, orbits: this.orbits.areHeld, sides: this.edge.sides };
   }
 
   /** How strongly each ability is asked for, above 0 … 1. */
-  #asked(): ReadonlyMap<Ability, number> {
+  #requested(): ReadonlyMap<Ability, number> {
     const { inverted } = this.#settings;
     const { strengths } = this.levers;
-    const asked = new Map<Ability, number>();
-    const ask = (input: string, strength: number): void => {
-      for (const bound of this.#bindings.asks(input, this.held)) {
+    const requested = new Map<Ability, number>();
+    const request = (input: string, strength: number): void => {
+      for (const bound of this.#bindings.boundTo(input, this.held)) {
         if (bound !== 'faster' && this.spent.has(input)) continue;
         const ability = meantBy(input, bound, inverted);
-        asked.set(ability, Math.max(strength, asked.get(ability) ?? 0));
+        requested.set(ability, Math.max(strength, requested.get(ability) ?? 0));
       }
     };
-    for (const input of this.held) if (!strengths.has(input)) ask(input, 1);
-    for (const [input, strength] of strengths) ask(input, strength);
-    return asked;
+    for (const input of this.held) if (!strengths.has(input)) request(input, 1);
+    for (const [input, strength] of strengths) request(input, strength);
+    return requested;
   }
 
   #unlocked(intents: readonly Intent[]): Intent[] {

@@ -11,4 +11,4 @@ export type {
   ZoomIntent,
 } from './intent.ts';
 export { SignalFilter } from './signalFilter.ts';
-export { tapNotches, Taps, type Tapped } from './taps.ts';
+export { doubleTapNotches, Taps, type Tapped } from './taps.ts';

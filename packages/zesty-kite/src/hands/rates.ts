@@ -13,10 +13,15 @@ type Rates = Omit<SteerIntent, 'kind' | 'orbits' | 'sides'>;
  * @param edge the push of the edges, in edge speeds
  * @param pull the push of presses that pull, in pan speeds
  */
-export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: Push, settings: FullSettings): Rates {
+export function ratesOf(
+  requested: ReadonlyMap<Ability, number>,
+  edge: Push,
+  pull: Push,
+  settings: FullSettings,
+): Rates {
   const { pan, turn, pitch, zoom, locked } = settings;
-  const between = (one: Ability, other: Ability): number => (asked.get(one) ?? 0) - (asked.get(other) ?? 0);
-  const fast = isFaster(asked);
+  const between = (one: Ability, other: Ability): number => (requested.get(one) ?? 0) - (requested.get(other) ?? 0);
+  const fast = isFaster(requested);
   const inWorld = pan.directions === 'world';
   const keys = evenly(between('panRight', 'panLeft'), between('panDown', 'panUp'));
   const push = together(inWorld ? NO_PUSH : keys, edge, settings.edge?.speed ?? 0);
@@ -37,8 +42,8 @@ export function ratesOf(asked: ReadonlyMap<Ability, number>, edge: Push, pull: P
 }
 
 /** Whether the abilities that are asked for, 0 … 1, go faster. */
-export function isFaster(asked: ReadonlyMap<Ability, number>): boolean {
-  return (asked.get('faster') ?? 0) >= 0.5;
+export function isFaster(requested: ReadonlyMap<Ability, number>): boolean {
+  return (requested.get('faster') ?? 0) >= 0.5;
 }
 
 /** A push that is no faster along a diagonal. */

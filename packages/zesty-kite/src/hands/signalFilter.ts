@@ -14,7 +14,7 @@ export class SignalFilter {
   #bindings: Bindings;
   screen: Screen = { width: 1, height: 1 };
   /** What of hovers and pads said something when it was heard last. */
-  readonly said = new Set<string>();
+  readonly significant = new Set<string>();
 
   constructor(settings: FullSettings) {
     this.#settings = settings;
@@ -46,11 +46,11 @@ export class SignalFilter {
     return pressed === null || this.#isNews(nameOf(body), pressed.size > 0);
   }
 
-  #isNews(what: string, saysSomething: boolean): boolean {
-    const said = this.said.has(what);
-    if (saysSomething) this.said.add(what);
-    else this.said.delete(what);
-    return saysSomething || said;
+  #isNews(what: string, isSignificant: boolean): boolean {
+    const significant = this.significant.has(what);
+    if (isSignificant) this.significant.add(what);
+    else this.significant.delete(what);
+    return isSignificant || significant;
   }
 
   #isAtEdge({ x, y }: HoverSignal): boolean {

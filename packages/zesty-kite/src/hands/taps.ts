@@ -78,8 +78,8 @@ export class Taps {
 }
 
 /** The notches by which the camera zooms at a tap of fingers; 0 where it is left to the game. */
-export function tapNotches({ drag, locked }: FullSettings, { fingers, count, held }: Tapped): number {
+export function doubleTapNotches({ drag, locked }: FullSettings, { fingers, count, held }: Tapped): number {
   if (held > LONGEST || locked.includes('zoom')) return 0;
-  if (fingers === 2) return -drag.tapNotches + 0;
-  return fingers === 1 && count % 2 === 0 ? drag.tapNotches : 0;
+  if (fingers === 2) return -drag.doubleTapNotches + 0;
+  return fingers === 1 && count % 2 === 0 ? drag.doubleTapNotches : 0;
 }

@@ -19,7 +19,7 @@ export class Wheel {
   turn(
     signal: WheelSignal,
     settings: FullSettings,
-    asked: readonly Ability[],
+    requested: readonly Ability[],
     { width, height }: Screen,
     isFaster: boolean,
   ): Intent[] {
@@ -35,8 +35,8 @@ export class Wheel {
       const anchor = by < 0 ? (zoom.outAnchor ?? zoom.anchor) : zoom.anchor;
       return by === 0 ? [] : [{ kind: 'zoom', notches: by, anchor, x, y }];
     };
-    if (asked.length > 0)
-      return asked.flatMap((ability) =>
+    if (requested.length > 0)
+      return requested.flatMap((ability) =>
         ability === 'zoomIn' || ability === 'zoomOut'
           ? zooms(Math.abs(notches) * (ability === 'zoomIn' ? 1 : -1))
           : byNotch(ability, Math.abs(notches), Math.abs(whole), settings),

@@ -14,7 +14,7 @@ export class DiscSearch {
   /** The tolerance of a distance. */
   #slack = NaN;
   readonly #tried = new Candidate();
-  readonly #wished = new Candidate();
+  readonly #wanted = new Candidate();
   readonly #circle = new Circle();
 
   /**
@@ -33,8 +33,8 @@ export class DiscSearch {
     // The crossing of two circles is known less finely than a point of one of them.
     const coarse = fine + span * 1e-9;
     best.away = Infinity;
-    this.#wished.x = tried.x = x;
-    this.#wished.y = tried.y = y;
+    this.#wanted.x = tried.x = x;
+    this.#wanted.y = tried.y = y;
     this.#slack = fine;
     if (this.#holds(tried)) {
       best.x = x;
@@ -73,8 +73,8 @@ export class DiscSearch {
   #offer(): void {
     const { best } = this;
     const tried = this.#tried;
-    const wished = this.#wished;
-    tried.away = (tried.x - wished.x) * (tried.x - wished.x) + (tried.y - wished.y) * (tried.y - wished.y);
+    const wanted = this.#wanted;
+    tried.away = (tried.x - wanted.x) * (tried.x - wanted.x) + (tried.y - wanted.y) * (tried.y - wanted.y);
     if (!(tried.away < best.away) || !this.#holds(tried)) return;
     best.x = tried.x;
     best.y = tried.y;

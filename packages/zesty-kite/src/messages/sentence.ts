@@ -17,7 +17,7 @@ export function sentence({ path, got, expected }: Problem): string {
 
 /** Characters of a value that a message shows. */
 const LONGEST = 60;
-const HOLDS_ITSELF = 'an object that contains itself';
+const HOLDS_ITSELF = 'a circular object';
 
 /** A value as a message shows it: JSON, shortened, with what JSON cannot say spelled out. */
 export function shown(value: unknown): string {

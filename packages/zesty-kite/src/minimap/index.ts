@@ -1,2 +1,2 @@
-export { hearMinimap, type HeardMinimap, type HearMinimapOptions } from './hear.ts';
+export { listenToMinimap, type ListeningMinimap, type ListenToMinimapOptions } from './listenToMinimap.ts';
 export { Minimap, type Area, type MinimapOptions, type MinimapRegion } from './minimap.ts';

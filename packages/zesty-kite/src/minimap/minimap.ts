@@ -4,7 +4,7 @@ import { outlinesOf } from '../limits/index.ts';
 import { polygonOutlines } from '../polygons/index.ts';
 import { Angle, finite } from '../math/index.ts';
 import { sentence, shown } from '../settings/index.ts';
-import type { CameraLike } from '../steered.ts';
+import type { CameraLike } from '../cameraLike.ts';
 import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
 import { clip } from './clip.ts';
 
@@ -47,7 +47,7 @@ const CORNERS = 64;
  *
  * ```ts
  * const minimap = new Minimap(camera, { area: { left: 0, top: 0, right: 1024, bottom: 768 } });
- * hearMinimap(minimap, element);
+ * listenToMinimap(minimap, element);
  * path.setAttribute('d', minimap.outlinePath()); // in each frame
  * ```
  */
@@ -58,7 +58,7 @@ export class Minimap {
   readonly #turns: boolean;
   readonly #round: boolean;
   readonly #outlineOf: 'screen' | 'safe-frame';
-  /** Where it is drawn; `hearMinimap` keeps it up to date with its element. */
+  /** Where it is drawn; `listenToMinimap` keeps it up to date with its element. */
   region: MinimapRegion = { left: 0, top: 0, width: 200, height: 200 };
   readonly #corners = new Float64Array(8);
 

@@ -32,7 +32,7 @@ export class Focus implements Part {
   }
 
   /** Forgets what was pulled over the edge; it stays where it would be without. */
-  unstretch(): void {
+  undoElastic(): void {
     this.x -= this.excessX;
     this.y -= this.excessY;
     this.excessX = this.excessY = 0;

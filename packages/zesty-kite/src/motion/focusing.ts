@@ -35,7 +35,7 @@ export class Focusing {
    * other: while the eye is lifted, what is held is off by the lift.
    */
   solve(): void {
-    const { focus, first, pan, hold, zoom, rules, look } = this.#kept;
+    const { focus, first, pan, hold, zoom, constraints, look } = this.#kept;
     const { desired, allowed } = this;
     const from = this.#from;
     from.x = focus.x - focus.excessX;
@@ -45,13 +45,13 @@ export class Focusing {
     if (hold.fingers === 2) this.#pair.solve();
     this.#zooming.show();
     const agree = this.#desire();
-    keepInside(rules.boundary, look, this.#kept, desired, from, allowed);
+    keepInside(constraints.boundary, look, this.#kept, desired, from, allowed);
     if (!this.#staysRaw) {
       focus.rawX = allowed.x;
       focus.rawY = allowed.y;
     }
     focus.isLimited = allowed.x !== desired.x || allowed.y !== desired.y || !agree;
-    const cap = rules.boundary.elastic * zoom.shown;
+    const cap = constraints.boundary.elastic * zoom.shown;
     if (hold.fingers > 0) focus.stretch(desired.x - allowed.x, desired.y - allowed.y, cap);
     // The excess is still on its way back.
     else if (focus.isStretched) focus.capStretch(cap);
@@ -61,8 +61,8 @@ export class Focusing {
 
   /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. Along a coast it slides with what is shown. */
   get #staysRaw(): boolean {
-    const { hold, pan, rules } = this.#kept;
-    return !hold.isGrip && hold.fingers === 0 && !pan.steps && !rules.boundary.shape.slides;
+    const { hold, pan, constraints } = this.#kept;
+    return !hold.isGrip && hold.fingers === 0 && !pan.steps && !constraints.boundary.shape.slides;
   }
 
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
@@ -101,24 +101,24 @@ export class Focusing {
 
   /** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */
   putAt(x: number, y: number): void {
-    const { focus, rules, look } = this.#kept;
+    const { focus, constraints, look } = this.#kept;
     focus.x = x;
     focus.y = y;
     look.turn(this.#kept);
     this.#zooming.show();
-    keepInside(rules.boundary, look, this.#kept, focus, ANYWHERE, focus);
+    keepInside(constraints.boundary, look, this.#kept, focus, ANYWHERE, focus);
     focus.rawX = focus.x;
     focus.rawY = focus.y;
   }
 
   /** Sets `out` to the end of a push inside the bounds. */
   push(fromX: number, fromY: number, stepX: number, stepY: number, out: ScratchPoint): void {
-    const { rules, look } = this.#kept;
+    const { constraints, look } = this.#kept;
     const from = this.#from;
     from.x = fromX;
     from.y = fromY;
     out.x = fromX + stepX;
     out.y = fromY + stepY;
-    keepInside(rules.boundary, look, this.#kept, out, from, out);
+    keepInside(constraints.boundary, look, this.#kept, out, from, out);
   }
 }

@@ -14,7 +14,7 @@ export function goalPose(motion: Motion, there: Motion): Pose {
   there.copyFrom(motion);
   there.layFrame();
   const { frameWidth, frameHeight } = look;
-  insets.arriveAt(motion.rules.settings.safeFrame);
+  insets.arriveAt(motion.constraints.settings.safeFrame);
   there.layFrame();
   scaleWithFrame(zoom, frameWidth, frameHeight, look, 'scale');
   turn.turnTo(motion.turn.goal);

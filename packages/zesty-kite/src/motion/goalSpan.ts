@@ -3,18 +3,18 @@ import { Hint } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { Look } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt } from './byZoom.ts';
-import { maxSpan, minSpan, type Rules } from './rules.ts';
+import { maxSpan, minSpan, type Constraints } from './constraints.ts';
 import { ShownPose } from './shownPose.ts';
 import type { SpanQuestion } from './spanQuestion.ts';
 
 /** The answer: a stop if there are any, else the greatest span that fits; the least one if none does. World units. */
-export function goalSpanOf(question: SpanQuestion, rules: Rules): number {
-  return search.begin(question, rules).goal();
+export function goalSpanOf(question: SpanQuestion, constraints: Constraints): number {
+  return search.begin(question, constraints).goal();
 }
 
 /** The greatest fitting span, or stop, up to `to` but beyond `from`; NaN if there is none. World units. */
-export function fartherSpan(question: SpanQuestion, rules: Rules, from: number, to: number): number {
-  return search.begin(question, rules).farther(from, to);
+export function fartherSpan(question: SpanQuestion, constraints: Constraints, from: number, to: number): number {
+  return search.begin(question, constraints).farther(from, to);
 }
 
 /** Two spans that differ by less are the same, as a share. */
@@ -33,33 +33,33 @@ const HALVES_FROM = 8;
 /** Every search begins without what an earlier one found, so an answer depends on its question alone. */
 class SpanSearch {
   #question: SpanQuestion | null = null;
-  #rules: Rules | null = null;
+  #rules: Constraints | null = null;
   readonly #hint = new Hint();
   #min = NaN;
   #max = NaN;
   readonly #look = new Look();
   readonly #pose = new ShownPose();
 
-  begin(question: SpanQuestion, rules: Rules): this {
+  begin(question: SpanQuestion, constraints: Constraints): this {
     const { left, top, right, bottom } = question;
     this.#question = question;
-    this.#rules = rules;
+    this.#rules = constraints;
     this.#hint.first = -1;
-    this.#look.frame(rules.screen, left, top, right, bottom);
-    this.#min = minSpan(rules, this.#look);
-    this.#max = maxSpan(rules, this.#look);
+    this.#look.frame(constraints.screen, left, top, right, bottom);
+    this.#min = minSpan(constraints, this.#look);
+    this.#max = maxSpan(constraints, this.#look);
     return this;
   }
 
   goal(): number {
     const question = this.#question;
-    const rules = this.#rules;
-    if (question === null || rules === null) return NaN;
+    const constraints = this.#rules;
+    if (question === null || constraints === null) return NaN;
     const min = this.#min;
     const max = this.#max;
     const wanted = clamp(question.wanted, min, max);
     // Between two fingers any span will do.
-    const stop = question.isFree ? NaN : (rules.stops?.nearestTo(this.#look, wanted, min, max) ?? NaN);
+    const stop = question.isFree ? NaN : (constraints.stops?.nearestTo(this.#look, wanted, min, max) ?? NaN);
     const fitting = stop === stop ? this.#fittingStop(stop, min) : NaN;
     const span = fitting === fitting ? fitting : this.#fitting(wanted, min);
     question.copyFrom(this.#hint);
@@ -138,15 +138,15 @@ class SpanSearch {
   /** How much larger the view could be, as the camera looks from a span; below 0: by how much it is too large. World units. */
   #room(span: number): number {
     const question = this.#question;
-    const rules = this.#rules;
-    if (question === null || rules?.boundary.limitsZoom !== true) return Infinity;
+    const constraints = this.#rules;
+    if (question === null || constraints?.boundary.limitsZoom !== true) return Infinity;
     const look = this.#look;
     const pose = this.#pose;
     const { pitch, heading, tilt, pitchFar, lensFar } = question;
-    const { minPitch, maxPitch, lens, settings } = rules;
-    const { shape, margin, screenMargin } = rules.boundary;
+    const { minPitch, maxPitch, lens, settings } = constraints;
+    const { shape, margin, screenMargin } = constraints.boundary;
     const bare = bareSpan(look, span);
-    const asked = valueAt(rules.pitch, bare, isFar(rules.pitch, bare, pitchFar)) + tilt;
+    const asked = valueAt(constraints.pitch, bare, isFar(constraints.pitch, bare, pitchFar)) + tilt;
     pose.heading = heading;
     pose.pitch = pitch === pitch ? pitch : clamp(asked, minPitch, maxPitch);
     const isLensFar = lens !== null && isFar(lens, bare, lensFar);

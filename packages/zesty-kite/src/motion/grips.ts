@@ -32,12 +32,12 @@ export class Grips {
 
   /** Takes hold of a point, on the ground if it has no height, if it shows; else of the focus. */
   takeOf(pointX: number, pointY: number, height?: number): void {
-    const { hold, first, focus, level, rules, look, isPinned } = this.#kept;
+    const { hold, first, focus, level, constraints, look, isPinned } = this.#kept;
     // In a world that repeats itself, the copy nearest to the focus.
-    const { periodX = 0, periodY = 0 } = rules.ground;
+    const { periodX = 0, periodY = 0 } = constraints.ground;
     first.x = focus.x + nearestCopy(pointX - focus.x, periodX);
     first.y = focus.y + nearestCopy(pointY - focus.y, periodY);
-    first.height = height ?? rules.terrain?.heightAt(first.x, first.y) ?? level.height;
+    first.height = height ?? constraints.terrain?.heightAt(first.x, first.y) ?? level.height;
     const at = this.#aimFrom(focus).toScreen(first.x, first.y, first.height);
     const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
     hold.isGrip = at.inFront && shows && look.v(at.y) > look.reachV && !isPinned;
@@ -85,7 +85,7 @@ export class Grips {
   /** Two fingers go on holding what they hold, at the screen points where that shows now: of the sky they take hold again. */
   holdAsShown(): void {
     const { first, second } = this.#kept;
-    this.#unstretch();
+    this.#undoElastic();
     const view = this.#aimFrom(this.#unstretched);
     const at = this.#shown;
     const isBelowSky = ({ x, y, height }: HeldPoint): boolean => {
@@ -107,13 +107,13 @@ export class Grips {
    * too far.
    */
   #holdUnder(held: HeldPoint): void {
-    const { zoom, level, rules, look } = this.#kept;
-    this.#unstretch();
+    const { zoom, level, constraints, look } = this.#kept;
+    this.#undoElastic();
     const { screenX, screenY } = held;
     const from = this.#unstretched;
     const v = look.v(screenY);
     const spot = this.#spot;
-    if (rules.terrain !== null && v > look.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
+    if (constraints.terrain !== null && v > look.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
       held.x = spot.x;
       held.y = spot.y;
       held.height = spot.height;
@@ -128,28 +128,28 @@ export class Grips {
   /**
    * Sets `unstretched`. A pull by e beyond the edge shows as cap · e / (cap + e); this is the inverse.
    */
-  #unstretch(): void {
-    const { focus, zoom, rules, look } = this.#kept;
-    const raw = this.#unstretched;
-    raw.x = focus.x;
-    raw.y = focus.y;
+  #undoElastic(): void {
+    const { focus, zoom, constraints, look } = this.#kept;
+    const unstretchedFocus = this.#unstretched;
+    unstretchedFocus.x = focus.x;
+    unstretchedFocus.y = focus.y;
     if (!focus.isStretched) return;
     const from = this.#met;
     from.x = focus.x - focus.excessX;
     from.y = focus.y - focus.excessY;
-    keepInside(rules.boundary, look, this.#kept, raw, from, raw);
-    const overX = focus.x - raw.x;
-    const overY = focus.y - raw.y;
-    const cap = rules.boundary.elastic * zoom.shown;
+    keepInside(constraints.boundary, look, this.#kept, unstretchedFocus, from, unstretchedFocus);
+    const overX = focus.x - unstretchedFocus.x;
+    const overY = focus.y - unstretchedFocus.y;
+    const cap = constraints.boundary.elastic * zoom.shown;
     const over = Math.sqrt(overX * overX + overY * overY);
     const stretch = cap / Math.max(cap - over, cap * 1e-9);
-    raw.x += overX * stretch;
-    raw.y += overY * stretch;
+    unstretchedFocus.x += overX * stretch;
+    unstretchedFocus.y += overY * stretch;
   }
 
   /** The view from a focus without the lift of the eye. It has no repetitions: held points stay in the copy of the focus. */
   #aimFrom({ x, y }: Readonly<Point>): View {
-    const { zoom, turn, tilt, lens, level, insets, rules } = this.#kept;
+    const { zoom, turn, tilt, lens, level, insets, constraints } = this.#kept;
     const pose = this.#pose;
     pose.x = x;
     pose.y = y;
@@ -158,7 +158,7 @@ export class Grips {
     pose.heading = turn.shown;
     pose.pitch = tilt.pitch;
     pose.fieldOfView = lens.fieldOfView;
-    const { lowest, highest } = rules.ground;
-    return aimAt(this.#view, pose, rules.screen, { lowest, highest, terrain: rules.terrain }, insets);
+    const { lowest, highest } = constraints.ground;
+    return aimAt(this.#view, pose, constraints.screen, { lowest, highest, terrain: constraints.terrain }, insets);
   }
 }

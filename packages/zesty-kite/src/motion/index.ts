@@ -9,7 +9,16 @@ export type { HandMoved, MoverSignal, Mover, Placement } from './mover.ts';
 export type { Part } from './part.ts';
 export { Placing } from './placing.ts';
 export { ANGLE_TOLERANCE, LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from './rest.ts';
-export { createRules, maxSpan, minSpan, rulesOf, startPlace, type Rules, type Ruling, type Start } from './rules.ts';
+export {
+  createConstraints,
+  maxSpan,
+  minSpan,
+  constraintsOf,
+  startPlace,
+  type Constraints,
+  type ConstraintsInput,
+  type Start,
+} from './constraints.ts';
 export { readShown, shownOf, startOffset } from './shown.ts';
 export { SpanQuestion } from './spanQuestion.ts';
 export { ShownPose } from './shownPose.ts';

@@ -1,7 +1,7 @@
 /** A screen or a safe frame of another size keeps the span, the width or the scale. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Look } from '../view/index.ts';
-import type { Rules } from './rules.ts';
+import type { Constraints } from './constraints.ts';
 import type { Zoom } from './zoom.ts';
 
 type Keep = NonNullable<FullSettings['resize']['keep']>;
@@ -19,7 +19,7 @@ export function scaleWithFrame(zoom: Zoom, fromWidth: number, fromHeight: number
 }
 
 /** What a screen of another size keeps: stops in pixels keep the scale, or it would leave them. */
-export function resizeKeeps({ settings, stops }: Rules): Keep {
+export function resizeKeeps({ settings, stops }: Constraints): Keep {
   const { lens, resize } = settings;
   if (stops?.areScales === true) return 'scale';
   return resize.keep ?? (lens.fieldOfView === null && lens.distance === null ? 'scale' : 'span');

@@ -17,13 +17,13 @@ import { Lens } from './lens.ts';
 import { groundAround, Level } from './level.ts';
 import { Offset } from './offset.ts';
 import { Pan } from './pan.ts';
-import type { Rules } from './rules.ts';
+import type { Constraints } from './constraints.ts';
 import type { SpanQuestion } from './spanQuestion.ts';
 import { Tilt } from './tilt.ts';
 import { Zoom } from './zoom.ts';
 
 export class Kept implements Readonly<Pose> {
-  rules: Rules;
+  constraints: Constraints;
   readonly look: Look;
   readonly focus = new Focus();
   readonly zoom = new Zoom();
@@ -47,13 +47,13 @@ export class Kept implements Readonly<Pose> {
   isPinned = false;
 
   /** @param look scratch: as the camera looks */
-  constructor(rules: Rules, look = new Look()) {
-    this.rules = rules;
+  constructor(constraints: Constraints, look = new Look()) {
+    this.constraints = constraints;
     this.look = look;
   }
 
   copyParts(other: Kept): void {
-    this.rules = other.rules;
+    this.constraints = other.constraints;
     this.focus.copyFrom(other.focus);
     this.zoom.copyFrom(other.zoom);
     this.question = other.question;
@@ -102,7 +102,7 @@ export class Kept implements Readonly<Pose> {
   /** Lays the safe frame on the look: all of it that a step does not set. */
   layFrame(): void {
     const { left, top, right, bottom } = this.insets;
-    this.look.frame(this.rules.screen, left, top, right, bottom);
+    this.look.frame(this.constraints.screen, left, top, right, bottom);
   }
 
   /** As the camera looks now. */
@@ -119,7 +119,7 @@ export class Kept implements Readonly<Pose> {
    */
   spanOf(zoom: Span, pitch?: number): number {
     if (typeof zoom === 'number') return zoom;
-    const { settings, screen } = this.rules;
+    const { settings, screen } = this.constraints;
     const bare = spanOf(zoom, settings.lens, screen.height, pitch ?? settings.pitch.degrees);
     // The lens may have changed since the zoom was asked for.
     return bare > 0 ? bare * (this.look.frameHeight / this.look.height) : this.zoom.wanted;
@@ -127,8 +127,8 @@ export class Kept implements Readonly<Pose> {
 
   /** Spans per second that a pan velocity of 1 goes at a span. */
   panSpeed(span: number): number {
-    const speed = this.valueNow(this.rules.speed, this.pan.isFar);
-    return this.rules.pansByUnits ? speed / span : speed;
+    const speed = this.valueNow(this.constraints.speed, this.pan.isFar);
+    return this.constraints.pansByUnits ? speed / span : speed;
   }
 
   /** The value of a rule at the eased span. */
@@ -147,7 +147,7 @@ export class Kept implements Readonly<Pose> {
 
   /** The pitch that the zoom asks for at a span. */
   curvePitch(span: number): number {
-    return valueAt(this.rules.pitch, bareSpan(this.look, span), this.tilt.isFar);
+    return valueAt(this.constraints.pitch, bareSpan(this.look, span), this.tilt.isFar);
   }
 
   /** The same with what the player tilted, inside the limits. */
@@ -156,7 +156,7 @@ export class Kept implements Readonly<Pose> {
   }
 
   insidePitch(pitch: number): number {
-    return clamp(pitch, this.rules.minPitch, this.rules.maxPitch);
+    return clamp(pitch, this.constraints.minPitch, this.constraints.maxPitch);
   }
 
   /** Looks down at a pitch from now on, as far as the limits let it; what is beyond them is forgotten. */
@@ -171,13 +171,13 @@ export class Kept implements Readonly<Pose> {
 
   /** The field of view that is asked for at a span. */
   fieldOfViewAt(span: number): number {
-    const { lens, settings } = this.rules;
+    const { lens, settings } = this.constraints;
     return fieldOfViewAt(lens, settings.lens.distance, this.look, span, this.lens.isFar);
   }
 
   /** Moves the switches by zoom to the side on which the eased span is. */
   flipSwitches(): void {
-    const { pitch, lens, speed } = this.rules;
+    const { pitch, lens, speed } = this.constraints;
     const bare = bareSpan(this.look, this.zoom.eased);
     this.tilt.isFar = isFar(pitch, bare, this.tilt.isFar);
     this.lens.isFar = lens !== null && isFar(lens, bare, this.lens.isFar);
@@ -199,18 +199,18 @@ export class Kept implements Readonly<Pose> {
 
   /** The height of the ground around the focus. */
   get groundLevel(): number {
-    const { terrain, settings } = this.rules;
+    const { terrain, settings } = this.constraints;
     return groundAround(terrain, this.x, this.y, settings.ground.followRadius * this.span);
   }
 
   /** The focus may be over other ground than before. */
   markGroundStale(): void {
-    if (this.rules.terrain !== null) this.level.isStale = true;
+    if (this.constraints.terrain !== null) this.level.isStale = true;
   }
 
   /** How much farther a pixel reaches along the ground down the screen than across it; 1 where speeds are even on the ground. */
   foreshortening(look = this.look): number {
-    return this.rules.pansByScreen ? 1 / look.sinPitch : 1;
+    return this.constraints.pansByScreen ? 1 / look.sinPitch : 1;
   }
 
   /** Held keys move the focus, or it still glides. A hand that holds the ground keeps it from both. */

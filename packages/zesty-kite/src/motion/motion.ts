@@ -11,7 +11,7 @@ import type { HandMoved, MoverSignal, Mover } from './mover.ts';
 import type { Pace } from './pace.ts';
 import { Pair } from './pair.ts';
 import type { Part } from './part.ts';
-import type { Rules } from './rules.ts';
+import type { Constraints } from './constraints.ts';
 import { Zooming } from './zooming.ts';
 
 /** An ability, with what it keeps in one motion. */
@@ -28,8 +28,8 @@ export class Motion extends Kept implements MovedCamera {
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
   readonly moving: Moving[] = [];
 
-  constructor(rules: Rules, movers: readonly Mover[], look?: Look) {
-    super(rules, look);
+  constructor(constraints: Constraints, movers: readonly Mover[], look?: Look) {
+    super(constraints, look);
     for (const mover of movers) this.learn(mover);
   }
 
@@ -46,7 +46,7 @@ export class Motion extends Kept implements MovedCamera {
   /** Another one in the same state: to try something out. */
   copy(): Motion {
     const copy = new Motion(
-      this.rules,
+      this.constraints,
       this.moving.map(({ mover }) => mover),
     );
     copy.copyFrom(this);
@@ -69,12 +69,12 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
-  hear(signal: MoverSignal): boolean {
+  receive(signal: MoverSignal): boolean {
     const { kind } = signal;
-    const heard = this.moving.find(({ mover }) => kind in mover.signals);
-    if (heard === undefined) return false;
-    const { mover, state } = heard;
-    mover.hear?.(state, this, signal);
+    const receiver = this.moving.find(({ mover }) => kind in mover.signals);
+    if (receiver === undefined) return false;
+    const { mover, state } = receiver;
+    mover.receive?.(state, this, signal);
     this.findMoving();
     return mover.takesOver?.includes(kind) === true && mover.isUnderWay(state);
   }
@@ -110,7 +110,7 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   /** Lets the movers know that keys have panned. */
-  tellPanned(): void {
+  reportPan(): void {
     if (this.isPinned) for (const { mover, state } of this.moving) mover.panned?.(state, this);
   }
 
@@ -119,10 +119,10 @@ export class Motion extends Kept implements MovedCamera {
     const { zoom, turn, tilt, keys } = ROWS[cause];
     this.endMovers(cause);
     if (keys === 'waits') this.pan.stop();
-    if (zoom === 'ends' || zoom === 'toStop') this.zooming.stop();
-    if (turn === 'rests') this.turn.rest(this.rules.turn, this.hold.fingers);
-    if (turn === 'ends' || (turn === 'stepsOn' && !this.turn.isStep))
-      this.turn.stop(this.rules.turn, this.hold.fingers);
+    if (zoom === 'ends' || zoom === 'snapsToStop') this.zooming.stop();
+    if (turn === 'rests') this.turn.rest(this.constraints.turn, this.hold.fingers);
+    if (turn === 'ends' || (turn === 'stepContinues' && !this.turn.isStep))
+      this.turn.stop(this.constraints.turn, this.hold.fingers);
     if (tilt === 'ends') this.stopTilt();
   }
 
@@ -130,7 +130,7 @@ export class Motion extends Kept implements MovedCamera {
   endMovers(cause: Cause): void {
     for (const { mover, state } of this.moving) {
       const effect = mover.interruptions[cause];
-      const ends = effect === 'ends' || effect === 'newWish' || effect === 'takesOver' || effect === 'offsets';
+      const ends = effect === 'ends' || effect === 'replaced' || effect === 'takesOver' || effect === 'offsets';
       if (ends) mover.interrupt(state, this, effect, cause);
     }
     this.findMoving();
@@ -146,7 +146,7 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   get settings(): FullSettings {
-    return this.rules.settings;
+    return this.constraints.settings;
   }
 
   get isDriven(): boolean {
@@ -167,7 +167,7 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   turnTo(heading: number): void {
-    this.turn.turnTo(headingInside(this.rules.turn, heading));
+    this.turn.turnTo(headingInside(this.constraints.turn, heading));
   }
 
   tiltTo(pitch: number): void {

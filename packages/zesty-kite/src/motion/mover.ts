@@ -57,7 +57,7 @@ export interface Mover<M = MovedCamera, S extends Part = Part, B extends MoverSi
   /** Ends what steers just the values that a placing names. */
   interruptAxes?(state: S, placement: Placement): void;
   /** One of its signals takes effect. */
-  hear?(state: S, motion: M, signal: B): void;
+  receive?(state: S, motion: M, signal: B): void;
   /** A hand holds, moves what it holds, or has let go. */
   hand?(state: S, motion: M, hand: HandMoved): void;
   /**

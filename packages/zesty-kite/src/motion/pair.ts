@@ -51,10 +51,10 @@ export class Pair {
   }
 
   #begin(): void {
-    const { hold, zoom, rules } = this.#kept;
+    const { hold, zoom, constraints } = this.#kept;
     // From now on the fingers hold what is shown.
     if (hold.mayZoom) zoom.hold(zoom.shown);
-    if (hold.mayZoom && rules.followsAtOnce) hold.isPinched = true;
+    if (hold.mayZoom && constraints.followsAtOnce) hold.isPinched = true;
     // Keeps the root that matches the current span.
     const lesser = this.#spanAsItLooks(true);
     const greater = this.#spanAsItLooks(false);
@@ -65,7 +65,7 @@ export class Pair {
 
   /** Sets span and heading, and leaves the look as they make it. */
   solve(): void {
-    const { hold, first, second, zoom, turn, rules, look } = this.#kept;
+    const { hold, first, second, zoom, turn, constraints, look } = this.#kept;
     const acrossX = second.screenX - first.screenX;
     const acrossY = second.screenY - first.screenY;
     if (acrossX * acrossX + acrossY * acrossY < CLOSE * CLOSE) {
@@ -87,7 +87,7 @@ export class Pair {
     const { x: onX, y: onY } = this.#held;
     const { x: offX, y: offY } = this.#off;
     const turned = angleDegrees(offX * onY - offY * onX, offX * onX + offY * onY);
-    turn.turnTo(clamp(turn.shown + turned, rules.turn.min, rules.turn.max));
+    turn.turnTo(clamp(turn.shown + turned, constraints.turn.min, constraints.turn.max));
     look.turn(this.#kept);
   }
 

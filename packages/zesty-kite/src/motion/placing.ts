@@ -3,7 +3,7 @@ import { ScratchPoint } from '../view/index.ts';
 import { resizeKeeps, scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Placement } from './mover.ts';
-import type { Start } from './rules.ts';
+import type { Start } from './constraints.ts';
 
 /** How often the focus height, which depends on the focus, is looked up. */
 const LOOKUPS = 4;
@@ -18,16 +18,16 @@ export class Placing {
   /** Begins somewhere, with nothing under way; what the limits do not allow is brought inside. */
   begin(start: Start): void {
     const motion = this.#motion;
-    const { focus, zoom, turn, tilt, lens, insets, level, pan, hold, offset, rules } = motion;
+    const { focus, zoom, turn, tilt, lens, insets, level, pan, hold, offset, constraints } = motion;
     hold.drop();
     focus.excessX = focus.excessY = 0;
     offset.end();
     this.#endMovers({ ...start, pitch: start.pitch ?? undefined });
     tilt.isFar = lens.isFar = pan.isFar = false;
-    insets.arriveAt(rules.settings.safeFrame);
+    insets.arriveAt(constraints.settings.safeFrame);
     motion.layFrame();
     tilt.offset = 0;
-    turn.face(start.heading, rules.turn);
+    turn.face(start.heading, constraints.turn);
     motion.zooming.atOnce(motion.spanOf(start.span, start.pitch ?? undefined), start.pitch);
     focus.x = start.x;
     focus.y = start.y;
@@ -54,10 +54,10 @@ export class Placing {
     const looks = span !== undefined || heading !== undefined || pitch !== undefined;
     this.#endMovers(place);
     this.#endPanAlong(place);
-    if (looks) this.#lookAnew(place);
+    if (looks) this.#look(place);
     if (moves) {
       // The offset beyond an elastic edge is part of x and y, and is dropped with them.
-      focus.unstretch();
+      focus.undoElastic();
       offset.x = offset.y = offset.focusHeight = 0;
       hold.drop();
       this.#lookAt(place.x ?? focus.x, place.y ?? focus.y, place.height);
@@ -80,37 +80,37 @@ export class Placing {
    */
   refit(otherBoundary: boolean, atOnce = false): void {
     const motion = this.#motion;
-    const { focus, zoom, turn, tilt, insets, level, hold, rules } = motion;
-    turn.refit(rules.turn, hold.fingers);
+    const { focus, zoom, turn, tilt, insets, level, hold, constraints } = motion;
+    turn.refit(constraints.turn, hold.fingers);
     tilt.pitch = motion.insidePitch(tilt.pitch);
     motion.layLook();
     zoom.keepIn(motion.zooming.min, motion.zooming.max);
     motion.question = null;
     motion.zooming.findGoal();
-    if (atOnce && rules.stops !== null && zoom.isActive) {
+    if (atOnce && constraints.stops !== null && zoom.isActive) {
       zoom.finish();
       motion.arriveAt(zoom.eased);
     }
     if (otherBoundary) {
-      focus.unstretch();
+      focus.undoElastic();
       motion.focusing.putAt(focus.x, focus.y);
     }
     motion.easeLook();
     motion.focusing.solve();
     motion.reapplyPin();
     insets.isActive = true;
-    level.isStale = rules.terrain !== null || level.ground !== 0;
+    level.isStale = constraints.terrain !== null || level.ground !== 0;
   }
 
   /** Another screen. A zoom or a turn under way goes on about the same pixel, and what a hand holds stays under it. */
   resize(): void {
     const motion = this.#motion;
-    const { zoom, hold, rules, look } = motion;
+    const { zoom, hold, constraints, look } = motion;
     const { frameWidth, frameHeight } = look;
     const { isGrip, isBelowEye, fingers } = hold;
     motion.layFrame();
     const rests = !zoom.isActive && fingers === 0;
-    scaleWithFrame(zoom, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(rules));
+    scaleWithFrame(zoom, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(constraints));
     if (fingers === 0) hold.drop();
     this.refit(false, rests);
     if (isGrip && motion.isEasing) motion.grips.takeAgain(isBelowEye);
@@ -128,10 +128,10 @@ export class Placing {
 
   /** Puts the focus where a point of this height shows in the middle; of the ground if it is undefined. */
   #lookAt(x: number, y: number, height: number | undefined): void {
-    const { focusing, level, zoom, look, rules } = this.#motion;
+    const { focusing, level, zoom, look, constraints } = this.#motion;
     focusing.putAt(x, y);
     if (height === undefined) return;
-    for (let i = rules.terrain === null ? 1 : LOOKUPS; i > 0; i--) {
+    for (let i = constraints.terrain === null ? 1 : LOOKUPS; i > 0; i--) {
       level.stand(this.#motion.groundLevel);
       look.meet(0, 0, zoom.shown, height - level.height, met);
       focusing.putAt(x - met.x, y - met.y);
@@ -160,12 +160,12 @@ export class Placing {
   }
 
   /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
-  #lookAnew({ span, heading, pitch }: Placement): void {
+  #look({ span, heading, pitch }: Placement): void {
     const motion = this.#motion;
-    const { zoom, turn, tilt, offset, rules, look } = motion;
+    const { zoom, turn, tilt, offset, constraints, look } = motion;
     if (heading !== undefined) {
       offset.heading = 0;
-      turn.face(heading, rules.turn);
+      turn.face(heading, constraints.turn);
     }
     if (pitch !== undefined) offset.pitch = 0;
     if (span !== undefined || !zoom.isActive) {

@@ -17,7 +17,7 @@ import { ShownPose } from './shownPose.ts';
  * @returns whether focus and look have been solved
  */
 export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolean, settled: boolean): boolean {
-  const { zoom, turn, tilt, insets, hold, focus, offset, rules, look } = motion;
+  const { zoom, turn, tilt, insets, hold, focus, offset, constraints, look } = motion;
   zoom.before = zoom.shown;
   turn.before = turn.shown;
   tilt.before = tilt.pitch;
@@ -26,7 +26,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   const { isSteered } = motion;
   if (isSteered) steer(motion, seconds);
   // Else only signals, which find it themselves, ask for another goal.
-  const mayDiffer = isSteered || insets.isActive || rules.switches || motion.question === null;
+  const mayDiffer = isSteered || insets.isActive || constraints.switches || motion.question === null;
   if (onGrid && mayDiffer) motion.zooming.findGoal();
   const zooms = zoom.isActive;
   const { isMoved, isPanning } = motion;
@@ -58,14 +58,14 @@ function catchUp({ first, second }: Motion, remaining: number): void {
 }
 
 /** Whether the focus follows from the grip alone, and not from where it was before. */
-function isHeldOnly({ hold, focus, rules: { boundary } }: Motion): boolean {
+function isHeldOnly({ hold, focus, constraints: { boundary } }: Motion): boolean {
   return hold.isGrip && !focus.isStretched && !boundary.limitsZoom && !boundary.shape.slides;
 }
 
 /** Moves the goals on at the rates of the held keys. */
 function steer(motion: Motion, seconds: number): void {
-  const { zoom, turn, tilt, rules, look } = motion;
-  if (turn.rate !== 0) turn.steer(seconds, rules.turn);
+  const { zoom, turn, tilt, constraints, look } = motion;
+  if (turn.rate !== 0) turn.steer(seconds, constraints.turn);
   if (tilt.rate !== 0) {
     motion.tiltBy(tilt.rate * seconds);
     tilt.easeTo(tilt.target, true);
@@ -79,20 +79,20 @@ function steer(motion: Motion, seconds: number): void {
 
 /** Pitch, lens, focus height and insets, where something that they follow has changed. */
 function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean): void {
-  const { zoom, tilt, lens, level, insets, hold, rules, look } = motion;
+  const { zoom, tilt, lens, level, insets, hold, constraints, look } = motion;
   const isFramed = insets.isActive;
-  const eases = (zooms && rules.followsZoom) || isFramed || tilt.isActive || lens.isActive;
-  if (rules.switches && eases) motion.flipSwitches();
+  const eases = (zooms && constraints.followsZoom) || isFramed || tilt.isActive || lens.isActive;
+  if (constraints.switches && eases) motion.flipSwitches();
   if (isFramed) {
     motion.layFrame();
     const { frameWidth, frameHeight } = look;
-    insets.step(rules.settings.safeFrame, pace.insets.over(seconds));
+    insets.step(constraints.settings.safeFrame, pace.insets.over(seconds));
     motion.layFrame();
     scaleWithFrame(zoom, frameWidth, frameHeight, look, 'scale');
     zoom.keepIn(motion.zooming.min, motion.zooming.max);
   }
   if (eases) {
-    const { pitch, lens: lensRule, settings } = rules;
+    const { pitch, lens: lensRule, settings } = constraints;
     const pitchPace = hold.isPinched && settings.pitch.halfLife === 0 ? pace.pinch : pace.pitch;
     const asked = motion.insidePitch(motion.valueNow(pitch, tilt.isFar) + tilt.offset);
     tilt.step(asked, pitch.curve !== null, pitchPace.over(seconds));
@@ -137,7 +137,7 @@ function pan(motion: Motion, midway: number, seconds: number): void {
     if (focus.x === x && focus.y === y) panning.velocityX = panning.velocityY = 0;
   }
   panning.endStep();
-  motion.tellPanned();
+  motion.reportPan();
 }
 
 /** Sets `out` to the velocity that a pan eases to, in screen directions: a push along the world's axes is as fast as any other. */

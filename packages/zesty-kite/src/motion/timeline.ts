@@ -8,7 +8,7 @@ import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO, TICKS_PER_SECOND 
 import { Motion } from './motion.ts';
 import type { MoverSignal, Mover } from './mover.ts';
 import { Pace } from './pace.ts';
-import type { Rules } from './rules.ts';
+import type { Constraints } from './constraints.ts';
 import { step } from './step.ts';
 
 /** More steps than anything takes to come to rest that nobody holds: an hour of them. */
@@ -33,13 +33,13 @@ export class Timeline {
   /** Called after each step of the kept state along the grid. */
   watch: (() => void) | null = null;
 
-  constructor(rules: Rules, movers: readonly Mover[]) {
-    this.kept = new Motion(rules, movers);
-    this.adopt(rules);
+  constructor(constraints: Constraints, movers: readonly Mover[]) {
+    this.kept = new Motion(constraints, movers);
+    this.adopt(constraints);
   }
 
-  get rules(): Rules {
-    return this.kept.rules;
+  get constraints(): Constraints {
+    return this.kept.constraints;
   }
 
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
@@ -58,11 +58,11 @@ export class Timeline {
   }
 
   /** From here on, other rules. What is kept is not yet brought inside. */
-  adopt(rules: Rules): void {
-    this.kept.rules = rules;
+  adopt(constraints: Constraints): void {
+    this.kept.constraints = constraints;
     this.kept.question = null;
-    this.#partPace.take(rules.settings);
-    this.#gridPace.take(rules.settings);
+    this.#partPace.take(constraints.settings);
+    this.#gridPace.take(constraints.settings);
   }
 
   /** Learns another mover: motions that were made before have to be told. */
@@ -81,13 +81,13 @@ export class Timeline {
 
   /** Motion at rest, with what every mover keeps. */
   createMotion(look?: Look): Motion {
-    return new Motion(this.rules, this.movers, look);
+    return new Motion(this.constraints, this.movers, look);
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
-  hear(signal: MoverSignal): boolean {
+  receive(signal: MoverSignal): boolean {
     this.kept.layLook();
-    return this.kept.hear(signal);
+    return this.kept.receive(signal);
   }
 
   /**
@@ -173,7 +173,7 @@ export class Timeline {
     if (!keepsPlace) level.samplesAtRest = 0;
     if (!looks) return;
     // A grip, or what is followed, moves the focus; the ground there asks for another height, and that moves the focus again: not for ever.
-    const { followHalfLife } = this.rules.settings.ground;
+    const { followHalfLife } = this.constraints.settings.ground;
     if (keepsPlace) level.samplesAtRest += 1;
     if (level.samplesAtRest * LOOK_STEPS * GRID_SECONDS > LAST_LOOKS * followHalfLife + LAST_LOOK) level.stop();
     else level.take(kept.groundLevel, LOOK_STEPS * GRID_SECONDS, kept.span);

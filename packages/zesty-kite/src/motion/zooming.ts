@@ -3,7 +3,7 @@ import { fitsByFar, maxSpanInside } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
 import { fartherSpan, goalSpanOf } from './goalSpan.ts';
 import type { Kept } from './kept.ts';
-import { maxSpan, minSpan, type Rules } from './rules.ts';
+import { maxSpan, minSpan, type Constraints } from './constraints.ts';
 import { SpanQuestion } from './spanQuestion.ts';
 
 export class Zooming {
@@ -11,7 +11,7 @@ export class Zooming {
   /** The zoom range, and what it is of. */
   #min = NaN;
   #max = NaN;
-  #rules: Rules | null = null;
+  #rules: Constraints | null = null;
   #frameHeight = NaN;
   #height = NaN;
 
@@ -31,30 +31,30 @@ export class Zooming {
   }
 
   #findRange(): void {
-    const { rules, look } = this.#kept;
-    if (rules === this.#rules && look.frameHeight === this.#frameHeight && look.height === this.#height) return;
-    this.#rules = rules;
+    const { constraints, look } = this.#kept;
+    if (constraints === this.#rules && look.frameHeight === this.#frameHeight && look.height === this.#height) return;
+    this.#rules = constraints;
     this.#frameHeight = look.frameHeight;
     this.#height = look.height;
-    this.#min = minSpan(rules, look);
-    this.#max = maxSpan(rules, look);
+    this.#min = minSpan(constraints, look);
+    this.#max = maxSpan(constraints, look);
   }
 
   /** The farthest span, world units: the greatest that fits as the camera looks there, once panels have arrived. Stops do not count. */
   get farthest(): number {
-    const frame = this.#kept.rules.settings.safeFrame;
-    return goalSpanOf(new SpanQuestion(this.#kept, { wanted: Infinity, frame, isFree: true }), this.#kept.rules);
+    const frame = this.#kept.constraints.settings.safeFrame;
+    return goalSpanOf(new SpanQuestion(this.#kept, { wanted: Infinity, frame, isFree: true }), this.#kept.constraints);
   }
 
   /** Finds the goal again if what it depends on has changed; the zoom goes there from where it is. */
   findGoal(): void {
-    const { zoom, hold, rules } = this.#kept;
+    const { zoom, hold, constraints } = this.#kept;
     if (this.#kept.question?.isOf(this.#kept) === true) return;
     const question = this.#ask();
     if (hold.fingers === 2) {
       zoom.goal = zoom.eased;
       zoom.finish();
-    } else zoom.easeTo(goalSpanOf(question, rules));
+    } else zoom.easeTo(goalSpanOf(question, constraints));
   }
 
   /** From now on kept motion goes by this question. */
@@ -70,11 +70,11 @@ export class Zooming {
 
   /** Sets the span that shows: where the zoom is, or what fits as the camera looks now. */
   show(): void {
-    const { zoom, rules, look } = this.#kept;
+    const { zoom, constraints, look } = this.#kept;
     zoom.shown = zoom.eased;
-    if (!rules.boundary.limitsZoom) return;
-    if (fitsByFar(rules.boundary, look, zoom.eased)) return;
-    const fits = maxSpanInside(rules.boundary, look, this.max, this.#kept.question);
+    if (!constraints.boundary.limitsZoom) return;
+    if (fitsByFar(constraints.boundary, look, zoom.eased)) return;
+    const fits = maxSpanInside(constraints.boundary, look, this.max, this.#kept.question);
     if (zoom.eased > fits) zoom.shown = Math.max(fits, this.min);
   }
 
@@ -83,15 +83,15 @@ export class Zooming {
    * the settings' factor, or on to the next stop.
    */
   addNotches(notches: number): void {
-    const { zoom, rules, look } = this.#kept;
+    const { zoom, constraints, look } = this.#kept;
     const { min, max } = this;
-    const whole = rules.stops === null ? NaN : zoom.wholeNotches(notches);
+    const whole = constraints.stops === null ? NaN : zoom.wholeNotches(notches);
     if (whole === 0) return;
     this.findGoal();
     const span =
-      rules.stops === null
-        ? clamp(zoom.goal * exp2(-notches * log2(rules.settings.zoom.notch)), min, max)
-        : rules.stops.beyond(look, zoom.goal, -whole, min, max);
+      constraints.stops === null
+        ? clamp(zoom.goal * exp2(-notches * log2(constraints.settings.zoom.notch)), min, max)
+        : constraints.stops.beyond(look, zoom.goal, -whole, min, max);
     // NaN: there is no stop in that direction.
     if (span !== span || span === zoom.goal) return;
     if (notches < 0) this.#zoomOut(span);
@@ -105,19 +105,19 @@ export class Zooming {
 
   /** Zooms out to a span, or as far as the view fits; if no farther than now, to the next span beyond at which it does. */
   #zoomOut(span: number): void {
-    const { zoom, rules } = this.#kept;
+    const { zoom, constraints } = this.#kept;
     if (zoom.isFarthest) return;
     const question = new SpanQuestion(this.#kept);
     const { max } = this;
     let from = zoom.goal;
-    for (let to = span; from < max; to = Math.min(to * rules.settings.zoom.notch, max)) {
-      const farther = fartherSpan(question, rules, from, to);
+    for (let to = span; from < max; to = Math.min(to * constraints.settings.zoom.notch, max)) {
+      const farther = fartherSpan(question, constraints, from, to);
       // A span that does not fit is not wanted: a later turn would go there.
       if (farther === farther) {
         this.#want(farther);
         return;
       }
-      if (!rules.looksBySpan) break;
+      if (!constraints.looksBySpan) break;
       from = to;
     }
     // At the limit of a narrow screen, zooming on into it does not forget what was wanted.
@@ -147,17 +147,17 @@ export class Zooming {
    * @param pitch as the camera looks there; null for what the zoom asks for, with the tilt
    */
   atOnce(span: number, pitch: number | null): void {
-    const { zoom, hold, rules } = this.#kept;
+    const { zoom, hold, constraints } = this.#kept;
     const named = pitch === null ? NaN : this.#kept.insidePitch(pitch);
     zoom.wanted = clamp(span, this.min, this.max);
     const question = new SpanQuestion(this.#kept, { pitch: named });
-    zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, rules);
+    zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, constraints);
     zoom.finish();
     this.#kept.flipSwitches();
     if (pitch !== null) {
       this.#kept.setPitch(named);
       // The tilt is that of this span.
-      if (rules.pitch.curve !== null) zoom.wanted = zoom.goal;
+      if (constraints.pitch.curve !== null) zoom.wanted = zoom.goal;
     }
     this.settle();
   }

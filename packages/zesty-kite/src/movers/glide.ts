@@ -33,7 +33,7 @@ export const glide: Mover<Motion, Trails> = {
   label: 'glide of a fling',
   interruptions: {
     ...ENDED_BY_STEERING,
-    pan: 'takesOver',
+    panKeys: 'takesOver',
     turn: 'goesOn',
     tilt: 'goesOn',
     zoom: 'goesOn',
@@ -62,7 +62,7 @@ export const glide: Mover<Motion, Trails> = {
 
 /** The hand has let go: all goes on as fast as it went. */
 function fling({ focus, pinch }: Trails, motion: Motion, micros: number): void {
-  const { glideHalfLife, keepsGoing } = motion.rules.settings.drag;
+  const { glideHalfLife, keepsGoing } = motion.constraints.settings.drag;
   if (glideHalfLife > 0) flingFocus(focus, motion, micros);
   if (keepsGoing === 'all') flingPinch(pinch, motion, micros);
 }
@@ -85,10 +85,10 @@ function flingFocus(focus: Trail, motion: Motion, micros: number): void {
 
 /** About the last finger; at the pace at which zoom and turn ease. */
 function flingPinch(pinch: Trail, motion: Motion, micros: number): void {
-  const { turn: heading, hold, first, rules } = motion;
+  const { turn: heading, hold, first, constraints } = motion;
   const went = pinch.speed(micros);
   if (went === null) return;
-  const { zoom, turn } = rules.settings;
+  const { zoom, turn } = constraints.settings;
   const zooms = zoom.stops === null && Math.abs(went.x) > SLOWEST_ZOOM;
   const turns = Math.abs(went.y) > SLOWEST_TURN;
   if (!zooms && !turns) return;
@@ -98,8 +98,8 @@ function flingPinch(pinch: Trail, motion: Motion, micros: number): void {
   if (zooms) motion.zooming.addNotches(-octaves / log2(zoom.notch));
   if (!turns) return;
   const turned = clamp(went.y, -FASTEST_TURN, FASTEST_TURN) * beyond(went.y, SLOWEST_TURN);
-  heading.turnBy(lengthOfEase(turned, turn.halfLife), rules.turn);
-  heading.rest(rules.turn, hold.fingers);
+  heading.turnBy(lengthOfEase(turned, turn.halfLife), constraints.turn);
+  heading.rest(constraints.turn, hold.fingers);
 }
 
 /** What counts of a speed: nothing at the slowest, soon all, and no jump between. */

@@ -2,24 +2,24 @@
 import { ENDED_BY_STEERING, headingInside, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
-import { goesAWay, type Way } from './way.ts';
+import { easedDistance, type RemainingDistance } from './easedDistance.ts';
 
 const signals = { home: SIGNALS.home };
 
-export const home: Mover<Motion, Way, SignalsOf<typeof signals>> = {
-  ...goesAWay,
+export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = {
+  ...easedDistance,
   name: 'home',
   label: 'way home',
   interruptions: {
     ...ENDED_BY_STEERING,
-    mover: 'newWish',
+    mover: 'replaced',
     placeFocus: 'named',
     placeSpan: 'named',
     placeHeading: 'named',
     placePitch: 'named',
   },
   signals,
-  hear: (way, motion) => {
+  receive: (way, motion) => {
     if (motion.hold.fingers > 0) return;
     motion.interrupt('mover');
     // A pan that is still slowing down would delay the start.
@@ -30,19 +30,19 @@ export const home: Mover<Motion, Way, SignalsOf<typeof signals>> = {
 };
 
 /** Zoom, turn, tilt and the way there, all eased. */
-function setOut(way: Way, motion: Motion): void {
-  const { focus, zoom, turn, tilt, hold, rules } = motion;
-  const { x, y, span, heading, pitch } = rules.home;
-  const { periodX = 0, periodY = 0 } = rules.ground;
+function setOut(way: RemainingDistance, motion: Motion): void {
+  const { focus, zoom, turn, tilt, hold, constraints } = motion;
+  const { x, y, span, heading, pitch } = constraints.home;
+  const { periodX = 0, periodY = 0 } = constraints.ground;
   way.x = nearestCopy(x - focus.x, periodX);
   way.y = nearestCopy(y - focus.y, periodY);
   motion.zooming.easeTo(motion.spanOf(span, pitch ?? undefined));
-  const { min, max } = rules.turn;
-  const degrees = headingInside(rules.turn, heading) - turn.shown;
+  const { min, max } = constraints.turn;
+  const degrees = headingInside(constraints.turn, heading) - turn.shown;
   const short = degrees - 360 * Math.round(degrees / 360);
   const mayTurn = turn.shown + short >= min && turn.shown + short <= max;
-  turn.turnBy(mayTurn ? short : degrees, rules.turn);
-  turn.rest(rules.turn, hold.fingers);
+  turn.turnBy(mayTurn ? short : degrees, constraints.turn);
+  turn.rest(constraints.turn, hold.fingers);
   if (pitch === null) tilt.offset = 0;
   else motion.setPitch(pitch);
   tilt.easeTo(motion.pitchAt(zoom.eased), true);

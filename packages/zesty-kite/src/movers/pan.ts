@@ -1,12 +1,12 @@
 /** `camera.pan`: the focus goes so many pixels along the screen, eased; several calls add up. */
 import { ENDED_BY_STEERING, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS, type SignalsOf } from '../signals/index.ts';
-import { goesAWay, type Way } from './way.ts';
+import { easedDistance, type RemainingDistance } from './easedDistance.ts';
 
 const signals = { pan: SIGNALS.pan };
 
-export const pan: Mover<Motion, Way, SignalsOf<typeof signals>> = {
-  ...goesAWay,
+export const pan: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = {
+  ...easedDistance,
   name: 'pan',
   label: 'eased pan of a call',
   interruptions: {
@@ -14,13 +14,13 @@ export const pan: Mover<Motion, Way, SignalsOf<typeof signals>> = {
     turn: 'goesOn',
     tilt: 'goesOn',
     zoom: 'goesOn',
-    panCall: 'addsUp',
+    pan: 'addsUp',
     placeFocus: 'named',
   },
   signals,
-  hear: (way, motion, { x, y }) => {
+  receive: (way, motion, { x, y }) => {
     if (motion.hold.fingers > 0) return;
-    motion.interrupt('panCall');
+    motion.interrupt('pan');
     const { look } = motion;
     const perPixel = look.perPixel * motion.span;
     const right = x * perPixel;

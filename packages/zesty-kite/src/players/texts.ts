@@ -131,7 +131,7 @@ const ROWS: readonly Row[] = [
   ['drag.keepsGoing', 'Fling', 'A fling moves the map, or zooms and turns it, too.'],
   ['drag.pinchZone', 'Pinch threshold', 'Two fingers open this far before they zoom.'],
   ['drag.twistZone', 'Twist threshold', 'Two fingers twist this far before they rotate.'],
-  ['drag.tapNotches', 'Double tap zoom', 'The zoom of a double tap.'],
+  ['drag.doubleTapNotches', 'Double tap zoom', 'The zoom of a double tap.'],
   ['pad', 'Gamepad', 'The sticks of a gamepad.'],
   ['pad.deadZone', 'Dead zone', 'Smaller movements of a stick do nothing.'],
   ['pad.curve', 'Stick curve', 'Higher values are finer near the middle.'],

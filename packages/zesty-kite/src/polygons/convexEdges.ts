@@ -15,7 +15,7 @@ export class ConvexEdges {
   /** The first edge of each group, and the number of edges at the end. */
   readonly groups: Int32Array;
   /** 1 / cos of half the angle that the edges of each group turn by; 1 for one edge or two, which meet in one corner. */
-  readonly roundness: Float64Array;
+  readonly turnFactor: Float64Array;
   /** The middle of its extent, and its size. */
   readonly extent: Extent;
   /** A point inside, and how far it is from the nearest edge: for the quick answer. */
@@ -31,7 +31,7 @@ export class ConvexEdges {
   /** Scratch: no edge of a group is reached over by more than this. */
   readonly groupBound: Float64Array;
   /** Scratch: the corners, the search, and its focus. */
-  readonly placed = new Placed();
+  readonly placed = new Query();
   readonly search = new Search();
   readonly focus = new ScratchPoint();
   /** Scratch: the edges that `worstEdge` found the corners to be over, one a group. */
@@ -66,10 +66,10 @@ export class ConvexEdges {
     });
     this.innerRadius = innerRadius;
     this.groups = groupsOf(this.normalX, this.normalY);
-    this.roundness = this.#roundness();
-    this.groupBound = new Float64Array(this.roundness.length);
-    this.groupCorner = new Int32Array(this.roundness.length);
-    this.over = new Int32Array(this.roundness.length);
+    this.turnFactor = this.#turnFactor();
+    this.groupBound = new Float64Array(this.turnFactor.length);
+    this.groupCorner = new Int32Array(this.turnFactor.length);
+    this.over = new Int32Array(this.turnFactor.length);
     const left = this.cornerX.reduce((a, b) => Math.min(a, b));
     const right = this.cornerX.reduce((a, b) => Math.max(a, b));
     const top = this.cornerY.reduce((a, b) => Math.min(a, b));
@@ -77,7 +77,7 @@ export class ConvexEdges {
     this.extent = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
   }
 
-  #roundness(): Float64Array {
+  #turnFactor(): Float64Array {
     const { normalX, normalY, groups } = this;
     return Float64Array.from(groups.subarray(1), (end, g) => {
       const first = groups[g] ?? 0;
@@ -105,7 +105,7 @@ function groupsOf(normalX: Float64Array, normalY: Float64Array): Int32Array {
 }
 
 /** What `worstEdge` looks at: corners round a focus, in spans; and by how much they may reach out, world units. */
-class Placed {
+class Query {
   corners: Float64Array = new Float64Array(8);
   span = NaN;
   margin = NaN;

@@ -13,7 +13,7 @@ export class Edges {
   /** Two ends an edge: x1, y1, x2, y2. */
   readonly ends: Float64Array;
   /** World units. */
-  readonly skin: number;
+  readonly clearance: number;
   readonly #left: number;
   readonly #top: number;
   readonly #cell: number;
@@ -50,7 +50,7 @@ export class Edges {
     }
     this.extent = { x: (left + right) / 2, y: (top + bottom) / 2, wide: right - left, high: bottom - top };
     const count = this.ends.length / 4;
-    this.skin = SKIN * Math.max(Math.abs(left), Math.abs(right), Math.abs(top), Math.abs(bottom));
+    this.clearance = SKIN * Math.max(Math.abs(left), Math.abs(right), Math.abs(top), Math.abs(bottom));
     this.#cell = Math.max(right - left, bottom - top) / Math.max(1, Math.ceil(Math.sqrt(count)));
     this.#left = left;
     this.#top = top;
@@ -71,8 +71,8 @@ export class Edges {
     const y1 = this.end(edge, 1);
     const x2 = this.end(edge, 2);
     const y2 = this.end(edge, 3);
-    const lastRow = this.#row(Math.max(y1, y2) + this.skin);
-    for (let row = this.#row(Math.min(y1, y2) - this.skin); row <= lastRow; row++) {
+    const lastRow = this.#row(Math.max(y1, y2) + this.clearance);
+    for (let row = this.#row(Math.min(y1, y2) - this.clearance); row <= lastRow; row++) {
       // The part of the edge in this row, and half a cell around it against rounding.
       const upper = this.#top + (row - 0.5) * this.#cell;
       const lower = this.#top + (row + 1.5) * this.#cell;
@@ -80,8 +80,8 @@ export class Edges {
         x1 + ((x2 - x1) * (Math.min(Math.max(y, Math.min(y1, y2)), Math.max(y1, y2)) - y1)) / (y2 - y1);
       const a = y1 === y2 ? x1 : at(upper);
       const b = y1 === y2 ? x2 : at(lower);
-      const last = this.#column(Math.max(a, b) + this.skin);
-      for (let column = this.#column(Math.min(a, b) - this.skin); column <= last; column++)
+      const last = this.#column(Math.max(a, b) + this.clearance);
+      for (let column = this.#column(Math.min(a, b) - this.clearance); column <= last; column++)
         cells[row * this.#columns + column]?.push(edge);
     }
   }
@@ -185,7 +185,7 @@ export class Edges {
     this.met = -1;
     this.share = 1;
     if (length === 0) return;
-    const skinShare = this.skin / length;
+    const skinShare = this.clearance / length;
     this.#wayX = wayX;
     this.#wayY = wayY;
     this.#skinShare = skinShare;
@@ -207,7 +207,7 @@ export class Edges {
       if (row === lastRow || (column !== lastColumn && acrossAt < downAt)) column += right;
       else row += down;
     }
-    if (this.share * length < this.skin * 1e-3) this.share = 0;
+    if (this.share * length < this.clearance * 1e-3) this.share = 0;
   }
 
   /** Shortens the way to what the edges of a cell leave free. */
@@ -227,7 +227,7 @@ export class Edges {
       const share = ((x1 - x) * runY - (y1 - y) * runX) / cross;
       const along = ((x1 - x) * wayY - (y1 - y) * wayX) / cross;
       const length = Math.sqrt(runX * runX + runY * runY);
-      const slack = this.skin / length;
+      const slack = this.clearance / length;
       // Before the edge by a skin's breadth, square to it.
       const steep = Math.abs(cross) / (length * Math.sqrt(wayX * wayX + wayY * wayY));
       const back = this.#skinShare / Math.max(steep, 1e-6);

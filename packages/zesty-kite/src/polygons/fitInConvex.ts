@@ -1,7 +1,7 @@
 /** The greatest span at which four corners around the focus fit into a convex polygon. */
 import type { Hint } from '../limits/index.ts';
 import type { ConvexEdges } from './convexEdges.ts';
-import { loosen } from './halfPlanes.ts';
+import { relaxUntilFeasible } from './halfPlanes.ts';
 import { farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
 
 /**
@@ -38,7 +38,7 @@ export function fitInConvex(
   search.first = search.second = search.third = -1;
   while (search.t < 0) {
     const { t } = search;
-    loosen(known, search, focus);
+    relaxUntilFeasible(known, search, focus);
     // The edges that exclude each other bound t by themselves, and t only grows: so dropping the others cannot go in circles.
     if (search.t > t) keepTight(convex);
     placed.span = -search.t;

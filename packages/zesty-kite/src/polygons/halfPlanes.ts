@@ -41,9 +41,9 @@ export class Search {
  * the one of those nearest to (x, y). Each time there is none, the three (or two opposite) edges that
  * exclude each other say how large t has to be at least for them (Farkas' lemma).
  */
-export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
+export function relaxUntilFeasible(planes: HalfPlanes, sought: Search, out: Point): void {
   for (let round = 0; round < MAX_ROUNDS && !nearest(planes, sought, out); round++) {
-    need(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought);
+    slackNeeded(planes, against[0] ?? 0, against[1] ?? 0, against[2] ?? 0, sought);
     // Against rounding, each round goes on by a little at least.
     if (sought.needed > sought.t) sought.t = sought.needed;
     else sought.t += sought.slack * 1e-3 * (round + 1);
@@ -57,7 +57,7 @@ export function loosen(planes: HalfPlanes, sought: Search, out: Point): void {
  * Sets `out` to the one point that three edges leave: where the two of them cross that are the farthest
  * from parallel. So (x, y) has no part in it. Two opposite edges leave a line: `out` stays.
  */
-export function pin(planes: HalfPlanes, sought: Search, out: Point): void {
+export function vertexOf(planes: HalfPlanes, sought: Search, out: Point): void {
   const { first: i, second: j, third: k } = sought;
   if (k === -1) return;
   const ij = turn(planes, i, j);
@@ -146,7 +146,13 @@ function nearest(planes: HalfPlanes, sought: Search, out: Point): boolean {
 }
 
 /** Sets `needed` to the least t at which edges that exclude each other no longer do. */
-function need({ normalX, normalY, room, gain }: HalfPlanes, i: number, j: number, k: number, sought: Search): void {
+function slackNeeded(
+  { normalX, normalY, room, gain }: HalfPlanes,
+  i: number,
+  j: number,
+  k: number,
+  sought: Search,
+): void {
   const xi = normalX[i] ?? 0;
   const yi = normalY[i] ?? 0;
   const xj = normalX[j] ?? 0;

@@ -1,7 +1,7 @@
 /** Keeping four corners around the focus inside a convex polygon. */
 import type { Point } from '../view/index.ts';
 import type { ConvexEdges } from './convexEdges.ts';
-import { loosen, pin } from './halfPlanes.ts';
+import { relaxUntilFeasible, vertexOf } from './halfPlanes.ts';
 import { addRoom, farthestCorner, learn, SLACK, takeCorners, worstEdge } from './worstEdge.ts';
 
 /**
@@ -70,9 +70,9 @@ function keepFrom(convex: ConvexEdges, margin: number, out: Point): void {
       if (over < 0 || !learn(convex, over, edge.length)) break;
       addRoom(known, (edge[over] ?? 0) + focusMargin, 0);
     }
-    loosen(known, search, out);
+    relaxUntilFeasible(known, search, out);
   }
-  pin(known, search, out);
+  vertexOf(known, search, out);
 }
 
 /** The edge over which a focus is by the most; -1 when over none. */

@@ -2,7 +2,7 @@
 import type { ShapeKind } from '../limits/index.ts';
 import { convexHull } from '../math/index.ts';
 import { edgesOf, polygonChecks } from './check.ts';
-import { Coast } from './coast.ts';
+import { PolygonBounds } from './polygonBounds.ts';
 import { Convex } from './convex.ts';
 import { polygonOutlines } from './outlines.ts';
 import { ringsOf } from './rings.ts';
@@ -21,6 +21,6 @@ export const polygons: ShapeKind = {
   ...polygonOutlines,
   create: (bounds) =>
     bounds.keep === 'focus'
-      ? new Coast(edgesOf(bounds))
+      ? new PolygonBounds(edgesOf(bounds))
       : new Convex(convexHull(ringsOf(bounds).flatMap(({ ring }) => ring))),
 };

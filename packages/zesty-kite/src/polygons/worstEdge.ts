@@ -83,7 +83,7 @@ function worstOfGroup(convex: ConvexEdges, group: number, { x, y }: Readonly<Poi
  * @returns the group for which that is the most
  */
 function boundGroups(convex: ConvexEdges, { x, y }: Readonly<Point>): number {
-  const { normalX, normalY, cornerX, cornerY, reach, groups, groupBound, roundness, placed } = convex;
+  const { normalX, normalY, cornerX, cornerY, reach, groups, groupBound, turnFactor, placed } = convex;
   const { span, margin } = placed;
   let next = 0;
   for (let g = 0; g < groupBound.length; g++) {
@@ -95,7 +95,7 @@ function boundGroups(convex: ConvexEdges, { x, y }: Readonly<Point>): number {
     const overFirst = (normalX[first] ?? 0) * awayX + (normalY[first] ?? 0) * awayY + span * (reach[first] ?? 0);
     const overLast = (normalX[last] ?? 0) * awayX + (normalY[last] ?? 0) * awayY + span * (reach[last] ?? 0);
     const over = Math.max(overFirst, overLast);
-    groupBound[g] = over * (over > 0 ? (roundness[g] ?? 1) : 1) - margin;
+    groupBound[g] = over * (over > 0 ? (turnFactor[g] ?? 1) : 1) - margin;
     if ((groupBound[g] ?? 0) > (groupBound[next] ?? 0)) next = g;
   }
   return next;

@@ -1,6 +1,6 @@
 /** What may show beyond the bounds at flat pitches: they guard the view up to 2 spans beyond the focus. */
 import { Angle } from '../math/index.ts';
-import { rulesOf } from '../motion/index.ts';
+import { constraintsOf } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import { checkSettings, type FullSettings, type Settings } from '../settings/index.ts';
 import { GUARD, type Screen } from '../view/index.ts';
@@ -33,7 +33,7 @@ export function voidAtFlattest(
   screen: Screen = { width: 1280, height: 800 },
 ): Void | null {
   const full = checkSettings(settings, { shapes: [polygons] });
-  return voidOf(full, zoomsOf(rulesOf(full, [polygons], screen, null)));
+  return voidOf(full, zoomsOf(constraintsOf(full, [polygons], screen, null)));
 }
 
 function voidOf(

@@ -3,7 +3,7 @@ import { coarseNotch, fastPan, wideBands } from './habits.ts';
 import { checkNumber, checkObject } from '../messages/index.ts';
 import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, log2 } from '../math/index.ts';
-import { rulesOf, type Rules } from '../motion/index.ts';
+import { constraintsOf, type Constraints } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import { checkSettings, type FullSettings, type Settings, type SpanSettings } from '../settings/index.ts';
 import type { Point, Screen } from '../view/index.ts';
@@ -28,13 +28,13 @@ export function reviewSettings(
   screen: Screen = { width: 1280, height: 800 },
   terrain: Terrain | null = null,
 ): Warning[] {
-  const { full, rules } = looked('reviewSettings', settings, screen, terrain);
-  const zooms = zoomsOf(rules);
+  const { full, constraints } = looked('reviewSettings', settings, screen, terrain);
+  const zooms = zoomsOf(constraints);
   return [
     ...notches(full, zooms),
-    ...coarseNotch(rules.settings),
+    ...coarseNotch(constraints.settings),
     ...fastPan(zooms),
-    ...wideBands(rules.settings, screen),
+    ...wideBands(constraints.settings, screen),
     ...horizon(zooms, screen),
     ...beyondGuard(full, zooms),
     ...wideLens(zooms),
@@ -43,10 +43,10 @@ export function reviewSettings(
     ...emptyRings(full),
     ...sharpCorners(full),
     ...brokenPixels(full, screen),
-    ...unreachableStops(rules.settings, zooms, screen),
-    ...startOutside(rules.settings, zooms),
+    ...unreachableStops(constraints.settings, zooms, screen),
+    ...startOutside(constraints.settings, zooms),
     ...noShape(settings, full),
-    ...neverSeen(rules, zooms),
+    ...neverSeen(constraints, zooms),
     ...bindingWarnings(full),
   ];
 }
@@ -63,8 +63,8 @@ export function unseenPlaces(
   screen: Screen = { width: 1280, height: 800 },
   terrain: Terrain | null = null,
 ): readonly Point[] {
-  const { rules } = looked('unseenPlaces', settings, screen, terrain);
-  return seenFrom(rules, zoomsOf(rules)[0]?.span ?? 1).unseen;
+  const { constraints } = looked('unseenPlaces', settings, screen, terrain);
+  return seenFrom(constraints, zoomsOf(constraints)[0]?.span ?? 1).unseen;
 }
 
 /** @throws TypeError; SettingsError */
@@ -73,13 +73,13 @@ function looked(
   settings: Settings | readonly Settings[],
   screen: Screen,
   terrain: Terrain | null,
-): { readonly full: FullSettings; readonly rules: Rules } {
+): { readonly full: FullSettings; readonly constraints: Constraints } {
   checkObject(`${call}.screen`, screen, 'a size {width, height}');
   checkNumber(`${call}.screen.width`, screen.width, 1, 1e6);
   checkNumber(`${call}.screen.height`, screen.height, 1, 1e6);
   const ground = terrain === null ? null : soundTerrain(`${call}.terrain`, terrain);
   const full = checkSettings(settings, { shapes: [polygons] });
-  return { full, rules: rulesOf(full, [polygons], screen, ground) };
+  return { full, constraints: constraintsOf(full, [polygons], screen, ground) };
 }
 
 function notches({ zoom }: FullSettings, zooms: readonly Zoom[]): Warning[] {

@@ -1,6 +1,6 @@
 /** Places of a map that never show, as the view is kept inside. */
 import { ANYWHERE, boundaryOf, keepInside } from '../limits/index.ts';
-import { Motion, Placing, startPlace, type Rules } from '../motion/index.ts';
+import { Motion, Placing, startPlace, type Constraints } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
 import type { FullBounds } from '../settings/index.ts';
 import { FRAME_PLACES, type Point } from '../view/index.ts';
@@ -14,9 +14,9 @@ const PLACES = 40;
 const LEAST_UNSEEN = 0.01;
 
 /** Warns of a map that has many places that no allowed focus brings into the safe frame. */
-export function neverSeen(rules: Rules, [nearest]: readonly Zoom[]): Warning[] {
+export function neverSeen(constraints: Constraints, [nearest]: readonly Zoom[]): Warning[] {
   if (nearest === undefined) return [];
-  const { unseen, count, motion } = seenFrom(rules, nearest.span);
+  const { unseen, count, motion } = seenFrom(constraints, nearest.span);
   const share = unseen.length / count;
   if (!(share >= LEAST_UNSEEN)) return [];
   return [
@@ -33,9 +33,9 @@ export function neverSeen(rules: Rules, [nearest]: readonly Zoom[]): Warning[] {
  *
  * @param span the nearest zoom, world units
  */
-export function seenFrom(rules: Rules, span: number): { unseen: Point[]; count: number; motion: Motion } {
-  const { settings, boundary } = rules;
-  const motion = new Motion(rules, []);
+export function seenFrom(constraints: Constraints, span: number): { unseen: Point[]; count: number; motion: Motion } {
+  const { settings, boundary } = constraints;
+  const motion = new Motion(constraints, []);
   if (settings.bounds?.keep !== 'view') return { unseen: [], count: 0, motion };
   new Placing(motion).begin({ ...startPlace(settings, boundary), span });
   const places = placesIn(motion, settings.bounds);
@@ -44,7 +44,7 @@ export function seenFrom(rules: Rules, span: number): { unseen: Point[]; count: 
 
 /** Places spread evenly over the bounds. */
 function placesIn(motion: Motion, bounds: FullBounds): Point[] {
-  const { settings, boundary } = motion.rules;
+  const { settings, boundary } = motion.constraints;
   const { x, y, wide, high } = boundary.shape.extent;
   const area = boundaryOf({ ...settings, bounds: { ...bounds, keep: 'focus', margin: 0, screenMargin: 0 } }, [
     polygons,
@@ -62,14 +62,14 @@ function placesIn(motion: Motion, bounds: FullBounds): Point[] {
 
 /** Whether some focus shows a place: one that has it in the middle, or in a corner of the safe frame. */
 function canBeSeen(motion: Motion, { x, y }: Point): boolean {
-  const { look, rules, span } = motion;
+  const { look, constraints, span } = motion;
   const { middleX, middleY, frameWidth, frameHeight } = look;
   const met = { x: 0, y: 0 };
   return FRAME_PLACES.some(([right, down]) => {
     look.meet(look.u(middleX + right * frameWidth), look.v(middleY + down * frameHeight), span, 0, met);
     const wanted = { x: x - met.x, y: y - met.y };
     const focus = { x: 0, y: 0 };
-    keepInside(rules.boundary, look, motion, wanted, wanted, focus);
+    keepInside(constraints.boundary, look, motion, wanted, wanted, focus);
     const at = { x: 0, y: 0 };
     look.project(span, x - focus.x, y - focus.y, 0, at);
     return Math.abs(at.x) <= (0.5 * frameWidth) / frameHeight + 1e-6 && Math.abs(at.y) <= 0.5 + 1e-6;

@@ -1,7 +1,7 @@
 /** The zooms of settings: how the camera looks at each, and what fits into the bounds there. */
 import { maxSpanInside } from '../limits/index.ts';
 import { exp2, log2 } from '../math/index.ts';
-import { Motion, type Rules } from '../motion/index.ts';
+import { Motion, type Constraints } from '../motion/index.ts';
 
 /** How many zooms are looked at, evenly spaced by factor. */
 const ZOOMS = 240;
@@ -20,19 +20,19 @@ export interface Zoom {
   readonly widening: number;
 }
 
-export function zoomsOf(rules: Rules): Zoom[] {
-  const motion = new Motion(rules, []);
+export function zoomsOf(constraints: Constraints): Zoom[] {
+  const motion = new Motion(constraints, []);
   const { zoom, look, zooming } = motion;
-  motion.insets.arriveAt(rules.settings.safeFrame);
+  motion.insets.arriveAt(constraints.settings.safeFrame);
   motion.layFrame();
   const lookFrom = (span: number): void => {
     zoom.hold(span);
     motion.flipSwitches();
     motion.arriveAt(span);
   };
-  lookFrom(rules.farthest);
+  lookFrom(constraints.farthest);
   const { min, max } = zooming;
-  const limited = { ...rules.boundary, limitsZoom: rules.settings.bounds?.keep === 'view' };
+  const limited = { ...constraints.boundary, limitsZoom: constraints.settings.bounds?.keep === 'view' };
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
     const span = min * exp2((log2(max / min) * i) / ZOOMS);
     lookFrom(span);

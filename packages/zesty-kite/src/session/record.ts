@@ -56,7 +56,7 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
     keep(`${signalLine(signal)}\n`);
   };
   recorder.begin(inbox.hasCalls, () => {
-    reports.attempt(() => {
+    reports.callSafely(() => {
       keep(`${headerLine(startOf(rig))}\n`);
     });
     return writeSignal;
@@ -85,15 +85,15 @@ function startOf(rig: Rig): SessionStart {
   const { changes, terrains, timeline } = stage;
   const { inForce } = terrains;
   const { x, y, span, heading, pitch } = timeline.kept;
-  const isFresh = !dispatcher.hasHeard && timeline.kept.isAtRest;
-  const at = dispatcher.lastHeard;
+  const isFresh = !dispatcher.hasReceived && timeline.kept.isAtRest;
+  const at = dispatcher.lastReceived;
   const { learned } = stage;
   return {
     ...(at > 0 ? { at } : {}),
     // Those in force, defaults included: another version may have others.
     settings: changes.inForce.settings,
     screen: stage.isSized ? stage.screen : null,
-    home: timeline.rules.home,
+    home: timeline.constraints.home,
     ...(inForce === null ? {} : { terrain: { id: inForce.id, digest: inForce.digest } }),
     ...(learned.length === 0 ? {} : { movers: learned }),
     ...(isFresh ? {} : { pose: { ...stage.inFirstCopy({ x, y }), span, heading, pitch }, state: saveState(rig) }),

@@ -46,13 +46,14 @@ export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void 
   }
   const moment = momentOf(rig);
   restore(moment, saved, 'state');
-  const { steps, past, isSolved, heardAt, dwells, isMoved, isPinned, placed, said } = moment;
+  const { steps, past, isSolved, ignoredAt, dwells, isMoved, isPinned, placed, significant } = moment;
   Object.assign(timeline, { steps, past, isSolved });
-  Object.assign(dispatcher, { heardAt, dwells, hasHeard: true });
+  Object.assign(dispatcher, { ignoredAt, dwells, hasReceived: true });
   Object.assign(kept, { isMoved, isPinned });
   stage.placed = placed;
   // A recording has no signal that was no news.
-  for (const name of [...said, 'hover', ...dispatcher.hands.levers.pressed.keys()]) inbox.filter.said.add(name);
+  for (const name of [...significant, 'hover', ...dispatcher.hands.levers.pressed.keys()])
+    inbox.filter.significant.add(name);
 }
 
 /** The parts of kept motion, by name. */
@@ -66,8 +67,18 @@ function momentOf({ stage, dispatcher, inbox }: Rig) {
   const { timeline, placed } = stage;
   const { steps, past, isSolved, kept } = timeline;
   const { isMoved, isPinned } = kept;
-  const { heardAt, dwells } = dispatcher;
-  return { steps, past, isSolved, isMoved, isPinned, heardAt, dwells, placed, said: [...inbox.filter.said] };
+  const { ignoredAt, dwells } = dispatcher;
+  return {
+    steps,
+    past,
+    isSolved,
+    isMoved,
+    isPinned,
+    ignoredAt,
+    dwells,
+    placed,
+    significant: [...inbox.filter.significant],
+  };
 }
 
 /** Returns the digest of plain data, as their text in JSON. */

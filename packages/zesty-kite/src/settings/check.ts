@@ -109,11 +109,11 @@ function concluded(written: Settings, settings: FullSettings): FullSettings {
   const { zoom, start, bounds } = settings;
   const { span = NEAREST_SPAN } = start;
   const minSpan = written.zoom?.minSpan ?? (typeof span === 'number' ? Math.min(NEAREST_SPAN, span) : null);
-  const saysHow = Object.keys(written.bounds ?? {}).length > 0;
+  const hasOptions = Object.keys(written.bounds ?? {}).length > 0;
   return {
     ...settings,
     zoom: zoom.minSpan === minSpan ? zoom : { ...zoom, minSpan },
-    bounds: saysHow && bounds !== null && shapesOf(bounds).length === 0 ? null : bounds,
+    bounds: hasOptions && bounds !== null && shapesOf(bounds).length === 0 ? null : bounds,
   };
 }
 

@@ -36,7 +36,7 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
     if (isNumber(least) && isNumber(most) && most < least) refuse(high, most, `at least ${low}, ${String(least)}`);
   }
   if (lens.fieldOfView !== null && lens.distance !== null)
-    refuse('lens.distance', lens.distance, 'null, as lens.fieldOfView is set: set one of the two');
+    refuse('lens.distance', lens.distance, 'null if lens.fieldOfView is set');
   if (bounds !== null) oneShape(bounds, refuse);
   if (bounds !== null && (wrap.x !== null || wrap.y !== null) && bounds.left === undefined)
     refuse('wrap', wrap, 'null for x and y, or bounds that are a rectangle');
@@ -54,8 +54,8 @@ export function contradictions(settings: FullSettings, shapes: KnownShapes, prob
     if (kind === undefined)
       problems.add(() => ({
         path: `bounds.${name}`,
-        got: 'no code for it',
-        expected: 'polygons from zesty-kite/polygons: new Camera(settings, { shapes: [polygons] })',
+        got: 'none',
+        expected: 'the option { shapes: [polygons] } of `zesty-kite/polygons`',
       }));
     else kind.check(bounds, { most: farthest, expected }, problems);
   }

@@ -173,7 +173,7 @@ export const descriptions: Readonly<Record<string, string>> = {
   'drag.keepsGoing':
     'What goes on after a hand lets go in passing: the pan alone, or the zoom and the turn of two fingers as well.',
   'drag.pinchZone': 'How much two fingers have to open or close before they zoom, as a share of their distance.',
-  'drag.tapNotches':
+  'drag.doubleTapNotches':
     'By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither.',
   'drag.twistZone': 'How far two fingers have to twist before they turn, in degrees.',
   reducedMotion:

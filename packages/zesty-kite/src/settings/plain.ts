@@ -32,10 +32,9 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   const isList = Array.isArray(value);
   if (typeof value !== 'object' || (!isList && !isPlainObject(value)))
     return refuse(shown(value), 'plain data, as in JSON', key, around, problems);
-  if (isInside(value, around)) return refuse('an object that contains itself', 'plain data', key, around, problems);
+  if (isInside(value, around)) return refuse('a circular object', 'plain data', key, around, problems);
   const level = { value, key, around, depth: around === null ? 1 : around.depth + 1 };
-  if (level.depth > DEEPEST)
-    return refuse('a deeper one', `at most ${String(DEEPEST)} levels of objects and lists`, key, around, problems);
+  if (level.depth > DEEPEST) return refuse('a deeper one', `at most ${String(DEEPEST)} levels`, key, around, problems);
   if (isList && value.length > MOST_ITEMS && !mayBeLong(level))
     return refuse(`${String(value.length)} items`, `at most ${String(MOST_ITEMS)} items`, key, around, problems);
   if (isList) return Object.freeze(listOf(value, level, problems));
@@ -43,7 +42,7 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   for (const [name, item] of Object.entries(value)) {
     // As a key, `__proto__` would set the copy's prototype.
     if (name === '__proto__')
-      problems.add(() => ({ path: pathOf(name, level), got: 'the unknown key "__proto__"', expected: 'a known key' }));
+      problems.add(() => ({ path: pathOf(name, level), got: '"__proto__"', expected: 'a known key' }));
     else {
       const kept = copy(item, name, level, problems);
       if (kept !== undefined) copied[name] = kept;

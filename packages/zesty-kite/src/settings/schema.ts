@@ -276,7 +276,7 @@ const drag = group({
   keepsGoing: choice(['pan', 'all']),
   pinchZone: amount(0, 1, 0.05),
   twistZone: amount(0, 180, 6),
-  tapNotches: amount(0, 40, 6),
+  doubleTapNotches: amount(0, 40, 6),
 });
 
 const pad = group({

@@ -371,7 +371,7 @@ export type Settings = {
         /** How far two fingers have to twist before they turn, in degrees. Values: 0 … 180. Default: `6`. */
         twistZone?: number | undefined;
         /** By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither. Values: 0 … 40. Default: `6`. */
-        tapNotches?: number | undefined;
+        doubleTapNotches?: number | undefined;
       }
     | undefined;
   /** Pads with the standard mapping of the Gamepad API. */
@@ -771,7 +771,7 @@ export type FullSettings = {
     /** How far two fingers have to twist before they turn, in degrees. Values: 0 … 180. Default: `6`. */
     twistZone: number;
     /** By how many notches a double tap comes nearer, and a tap of two fingers goes farther; 0 for neither. Values: 0 … 40. Default: `6`. */
-    tapNotches: number;
+    doubleTapNotches: number;
   };
   /** Pads with the standard mapping of the Gamepad API. */
   pad: {

@@ -25,7 +25,7 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
       const name = shortened(key);
       return {
         path: path === '' ? name : `${path}.${name}`,
-        got: `the unknown key "${name}"`,
+        got: `"${name}"`,
         expected: near === null ? `one of ${known.join(', ')}` : `a known key such as "${near}"`,
       };
     });

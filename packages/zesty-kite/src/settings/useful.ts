@@ -43,7 +43,7 @@ const ROWS: Readonly<Record<string, readonly Row[]>> = {
   spans: [['ground.followRadius', 0, 1]],
   notches: [
     ['zoom.perScreen', -60, 60],
-    ['drag.tapNotches', 0, 15],
+    ['drag.doubleTapNotches', 0, 15],
   ],
   'notches per second': [['zoom.rate', 0, 30]],
   px: [

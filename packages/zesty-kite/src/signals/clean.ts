@@ -1,7 +1,14 @@
 /** Signals made fit to be kept: every number finite and in range. */
 import { sentence, shown } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
-import { NOWHERE, refuse, type Field, type Fields, type SignalShape, type SignalShapes } from '../devices/index.ts';
+import {
+  IGNORE_SIGNAL,
+  refuse,
+  type Field,
+  type Fields,
+  type SignalShape,
+  type SignalShapes,
+} from '../devices/index.ts';
 import { SIGNALS, type SignalBody } from './kinds.ts';
 
 /** The fields of a kind, for a loop that every signal goes through. */
@@ -59,7 +66,7 @@ function cleanInto(
   for (let i = 0; i < names.length; i++) {
     const name = names[i] ?? '';
     const value = fields[i]?.clean(given[name], name, given);
-    if (value === NOWHERE) return null;
+    if (value === IGNORE_SIGNAL) return null;
     if (value !== undefined) out[name] = value;
   }
   return out;

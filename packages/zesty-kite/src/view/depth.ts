@@ -1,5 +1,5 @@
 /** Near and far planes, fitted to the ground that shows. */
-import { SIGHT, type Look, type Viewpoint } from './look.ts';
+import { VIEW_LIMIT_SPANS, type Look, type Viewpoint } from './look.ts';
 import type { Depth, Spot } from './pose.ts';
 
 /** The least near, as a share of far, where ground may come right up to the eye. */
@@ -53,7 +53,7 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
   const eye = toFocus * sinPitch;
   const steepest = sinPitch + widening * bottom * cosPitch;
   const flattest = sinPitch + widening * top * cosPitch;
-  const sight = toFocus + SIGHT * span * cosPitch - lowest * sinPitch;
+  const sight = toFocus + VIEW_LIMIT_SPANS * span * cosPitch - lowest * sinPitch;
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
   const nearest = (eye - highest) / steepest;
   const unsure = fromEye ? 0 : Math.min(MAX_UNSURE * span, UNSURE * (Math.abs(view.x) + Math.abs(view.y)));

@@ -16,9 +16,9 @@ import type { Ground, Insets, Point, Pose, Screen } from './pose.ts';
 import { ScratchPoint } from './scratch.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
-export const REACH = 4;
+export const GRIP_LIMIT_SPANS = 4;
 /** Culling and picks reach this many spans beyond the focus. */
-export const SIGHT = 64;
+export const VIEW_LIMIT_SPANS = 64;
 /** Bounds guard the view up to this many spans beyond the focus; at a flat pitch, ground farther away may be off the map. */
 export const GUARD = 2;
 /** Spans before the eye. */
@@ -195,7 +195,7 @@ export class Look {
 
   /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
   get reachV(): number {
-    return this.widening === 0 ? -Infinity : this.#lineAt(REACH);
+    return this.widening === 0 ? -Infinity : this.#lineAt(GRIP_LIMIT_SPANS);
   }
 
   /** v of the screen line above which bounds guard nothing. */
@@ -230,7 +230,7 @@ export class Look {
   /** Sets `out` to where a ray, held within reach, meets the plane that lies `rise` above the focus: world units from the focus. */
   meet(u: number, v: number, span: number, rise: number, out: Point): void {
     const { sinPitch, cosPitch, widening } = this;
-    const withinReach = v + REACH * (sinPitch + widening * v * cosPitch) > 0;
+    const withinReach = v + GRIP_LIMIT_SPANS * (sinPitch + widening * v * cosPitch) > 0;
     this.cast(u, withinReach || widening === 0 ? v : this.reachV, span, rise, out);
   }
 

@@ -1,7 +1,7 @@
 /** Where a line of sight meets terrain. */
 import type { Terrain } from '../ground/index.ts';
 import { canonical } from './copies.ts';
-import { SIGHT, type Viewpoint } from './look.ts';
+import { VIEW_LIMIT_SPANS, type Viewpoint } from './look.ts';
 import type { Spot } from './pose.ts';
 
 /** The most steps along one line of sight; where more would be needed, they are longer. */
@@ -35,9 +35,9 @@ export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, ou
   } else {
     if (height0 > terrain.highest) return null;
     from = eye;
-    to = SIGHT;
+    to = VIEW_LIMIT_SPANS;
   }
-  if (widening > 0) to = Math.min(to, SIGHT);
+  if (widening > 0) to = Math.min(to, VIEW_LIMIT_SPANS);
   if (!(to >= from)) return null;
 
   const rightPer = widening * right;
@@ -64,7 +64,7 @@ export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, ou
     found = above(under) <= 0;
   }
   // Rounding may leave the very end a hair above the lowest ground.
-  if (!found && !(drop > 0 && to < SIGHT)) return null;
+  if (!found && !(drop > 0 && to < VIEW_LIMIT_SPANS)) return null;
   for (let i = 0; i < 60 && over !== under; i++) {
     const middle = (over + under) / 2;
     if (middle === over || middle === under) break;

@@ -1,7 +1,7 @@
 /** The geometry of one pose on one screen. */
 import { checkObject, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
-import { Look, NO_INSETS, SIGHT } from './look.ts';
+import { Look, NO_INSETS, VIEW_LIMIT_SPANS } from './look.ts';
 import { pick } from './pick.ts';
 import { ScratchDepth, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
 import { canonical, nearestCopy } from './copies.ts';
@@ -235,10 +235,10 @@ export class View implements Pose {
     const rise = Math.min(height - this.focusHeight, eye);
     // The screen line on which this plane lies `SIGHT` spans beyond the focus.
     const sight =
-      -(SIGHT * span * sinPitch + rise * cosPitch) /
-      (span * (1 + SIGHT * widening * cosPitch) - rise * widening * sinPitch);
+      -(VIEW_LIMIT_SPANS * span * sinPitch + rise * cosPitch) /
+      (span * (1 + VIEW_LIMIT_SPANS * widening * cosPitch) - rise * widening * sinPitch);
     // Without an eye, high ground shows from far behind the focus, too.
-    const behind = widening > 0 ? Infinity : SIGHT * sinPitch - (rise * cosPitch) / span;
+    const behind = widening > 0 ? Infinity : VIEW_LIMIT_SPANS * sinPitch - (rise * cosPitch) / span;
     const v = Math.min(Math.max(look.v(y), sight), behind);
     look.cast(look.u(x), v, span, rise, this.#met);
     out[at] = this.x + this.#met.x;

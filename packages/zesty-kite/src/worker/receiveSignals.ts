@@ -3,7 +3,7 @@ import { checkMade } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { travel, type Destination, type TravelOptions } from '../direct/index.ts';
 import { reportsOf } from '../reports.ts';
-import type { Stop } from '../steered.ts';
+import type { Stop } from '../cameraLike.ts';
 import {
   clockOrigin,
   messageOf,
@@ -35,13 +35,13 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
   /** Of the calls under way. */
   const stops = new Map<number, Stopper>();
 
-  const hear = ({ data }: { readonly data: unknown }): void => {
+  const receive = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
     if (message?.zestyKite === 'call') void answer(port, camera, message, stops);
     if (message?.zestyKite === 'stop') stops.get(message.id)?.end();
     if (message?.zestyKite !== 'signal') return;
     const { signal, time } = message;
-    reports.attempt(() => {
+    reports.callSafely(() => {
       if (signal.kind === 'change') changes += 1;
       camera.signal(time === undefined ? signal : { ...signal, time: time - origin });
     });
@@ -74,11 +74,11 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
       tell(time);
     });
   });
-  port.addEventListener('message', hear);
+  port.addEventListener('message', receive);
   port.start?.();
   return () => {
     forget();
-    port.removeEventListener('message', hear);
+    port.removeEventListener('message', receive);
   };
 }
 

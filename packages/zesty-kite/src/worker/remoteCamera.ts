@@ -4,7 +4,7 @@ import { Calls } from '../calls.ts';
 import { SignalFilter } from '../hands/index.ts';
 import { changeSettings, completeLayers, type Checked, type FullSettings, type Settings } from '../settings/index.ts';
 import { cleanSignal, type Signal } from '../signals/index.ts';
-import type { CameraLike, Elsewhere, Stop } from '../steered.ts';
+import type { CameraLike, Elsewhere, Stop } from '../cameraLike.ts';
 import { aim, View, type Pose } from '../view/index.ts';
 import {
   clockOrigin,
@@ -60,7 +60,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     this.#filter = new SignalFilter(this.settings);
     this.#goal = this.shown;
     this.elsewhere = { call: (name, args, stop) => this.#call(name, args, stop) };
-    port.addEventListener('message', this.#hear);
+    port.addEventListener('message', this.#receive);
     port.start?.();
   }
 
@@ -119,12 +119,12 @@ export class RemoteCamera extends Calls implements CameraLike {
   /** Stops listening to the worker. Calls that wait for an outcome resolve to null. */
   close(): void {
     this.#closed = true;
-    this.#port.removeEventListener('message', this.#hear);
+    this.#port.removeEventListener('message', this.#receive);
     for (const { resolve } of this.#waiting.values()) resolve(null);
     this.#waiting.clear();
   }
 
-  readonly #hear = ({ data }: { readonly data: unknown }): void => {
+  readonly #receive = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
     if (message?.zestyKite === 'outcome') this.#settle(message);
     if (message?.zestyKite === 'frame') this.#show(message);

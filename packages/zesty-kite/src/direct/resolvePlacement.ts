@@ -7,7 +7,7 @@ import type { Destination } from './journey.ts';
  *
  * @param out scratch: it goes there, and looks as it does there
  */
-export function stand(out: Motion, motion: Motion, to: Destination): void {
+export function resolvePlacement(out: Motion, motion: Motion, to: Destination): void {
   const { x, y, height, span = motion.zoom.wanted, heading = motion.turn.goal, pitch } = to;
   out.copyFrom(motion);
   out.isMoved = out.tilt.isTilted = false;

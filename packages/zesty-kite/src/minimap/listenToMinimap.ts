@@ -6,7 +6,7 @@ import { nearestCopy, type Point } from '../view/index.ts';
 import { isInside } from './clip.ts';
 import type { Minimap, MinimapRegion } from './minimap.ts';
 
-export interface HearMinimapOptions {
+export interface ListenToMinimapOptions {
   /** Where in the element it is drawn, for a canvas that shows more than that; all of it when left out. */
   readonly region?: () => MinimapRegion;
   /** A press goes there at once, or travels there; `jump` when left out. */
@@ -17,7 +17,7 @@ export interface HearMinimapOptions {
   readonly wheel?: boolean;
 }
 
-export interface HeardMinimap {
+export interface ListeningMinimap {
   /** Takes everything away again. */
   detach(): void;
 }
@@ -45,16 +45,16 @@ interface Held {
  * pressed. Where that is not allowed the camera goes to the nearest place that is. Other buttons are the game's. What the
  * settings lock does nothing here either.
  */
-export function hearMinimap(
+export function listenToMinimap(
   minimap: Minimap,
   element: HTMLElement | SVGElement,
-  options: HearMinimapOptions = {},
-): HeardMinimap {
-  checkMade('hearMinimap.minimap', minimap, 'outline', 'a Minimap');
-  checkMade('hearMinimap.element', element, 'addEventListener', 'an element of the page');
-  checkObject('hearMinimap.options', options, "an object such as { press: 'travel' }");
+  options: ListenToMinimapOptions = {},
+): ListeningMinimap {
+  checkMade('listenToMinimap.minimap', minimap, 'outline', 'a Minimap');
+  checkMade('listenToMinimap.element', element, 'addEventListener', 'an element of the page');
+  checkObject('listenToMinimap.options', options, "an object such as { press: 'travel' }");
   const { press = 'jump', wheel = true } = options;
-  checkOneOf('hearMinimap.options.press', press, ['jump', 'travel']);
+  checkOneOf('listenToMinimap.options.press', press, ['jump', 'travel']);
   const { camera } = minimap;
   const abort = new AbortController();
   const { signal } = abort;

@@ -3,11 +3,11 @@ import { exp2 } from '../math/index.ts';
 import { LENGTH_TOLERANCE, type Motion, type Mover, type Part } from '../motion/index.ts';
 
 /** World units. */
-export class Way implements Part {
+export class RemainingDistance implements Part {
   x = -0;
   y = -0;
 
-  copyFrom(other: Way): void {
+  copyFrom(other: RemainingDistance): void {
     this.x = other.x;
     this.y = other.y;
   }
@@ -15,8 +15,8 @@ export class Way implements Part {
 
 type Hooks = 'createState' | 'isUnderWay' | 'interrupt' | 'interruptAxes' | 'move' | 'finish';
 
-export const goesAWay: Pick<Mover<Motion, Way>, Hooks> = {
-  createState: () => new Way(),
+export const easedDistance: Pick<Mover<Motion, RemainingDistance>, Hooks> = {
+  createState: () => new RemainingDistance(),
   isUnderWay: ({ x, y }) => x !== 0 || y !== 0,
   interrupt: (way) => {
     way.x = way.y = 0;
@@ -25,9 +25,9 @@ export const goesAWay: Pick<Mover<Motion, Way>, Hooks> = {
     if (x !== undefined) way.x = 0;
     if (y !== undefined) way.y = 0;
   },
-  move: (way, { pan, span, rules }, seconds) => {
+  move: (way, { pan, span, constraints }, seconds) => {
     const { x, y } = way;
-    const remaining = exp2(-seconds * (1 / rules.settings.zoom.halfLife));
+    const remaining = exp2(-seconds * (1 / constraints.settings.zoom.halfLife));
     way.x *= remaining;
     way.y *= remaining;
     const near = LENGTH_TOLERANCE * span;

@@ -13,7 +13,7 @@ const ENDS = [
   [2, 0],
 ] as const;
 
-export class Coast implements Shape {
+export class PolygonBounds implements Shape {
   readonly slides = true;
   readonly innerRadius = 0;
   readonly hint = null;
@@ -83,7 +83,7 @@ export class Coast implements Shape {
           isRound = true;
         }
       }
-      if (Math.abs(to.x - at.x) + Math.abs(to.y - at.y) < edges.skin) break;
+      if (Math.abs(to.x - at.x) + Math.abs(to.y - at.y) < edges.clearance) break;
     }
     out.x = at.x;
     out.y = at.y;
@@ -94,7 +94,7 @@ export class Coast implements Shape {
     const at = this.#at;
     const next = this.#next;
     const edges = this.#edges;
-    const { ends, skin } = edges;
+    const { ends, clearance } = edges;
     const x1 = ends[edge * 4] ?? 0;
     const y1 = ends[edge * 4 + 1] ?? 0;
     const runX = (ends[edge * 4 + 2] ?? 0) - x1;
@@ -105,15 +105,15 @@ export class Coast implements Shape {
     const here = (at.x - x1) * alongX + (at.y - y1) * alongY;
     const wanted = (to.x - at.x) * alongX + (to.y - at.y) * alongY;
     // Beyond the end of the edge the way may be free again.
-    const past = 2 * skin;
+    const past = 2 * clearance;
     const step =
       wanted > 0 ? Math.min(wanted, Math.max(0, length + past - here)) : Math.max(wanted, Math.min(0, -past - here));
     edges.met = -1;
-    if (Math.abs(step) < skin / 4) return false;
+    if (Math.abs(step) < clearance / 4) return false;
     next.x = at.x + alongX * step;
     next.y = at.y + alongY * step;
     edges.cast(at, next);
-    if (edges.share * Math.abs(step) < skin / 4) return false;
+    if (edges.share * Math.abs(step) < clearance / 4) return false;
     at.x += alongX * step * edges.share;
     at.y += alongY * step * edges.share;
     return true;
@@ -129,7 +129,7 @@ export class Coast implements Shape {
         const x = edges.end(first, tip);
         const y = edges.end(first, tip + 1);
         if (x !== edges.end(second, otherTip) || y !== edges.end(second, otherTip + 1)) continue;
-        if (Math.abs(x - at.x) + Math.abs(y - at.y) > NEAR_TIP * edges.skin) continue;
+        if (Math.abs(x - at.x) + Math.abs(y - at.y) > NEAR_TIP * edges.clearance) continue;
         // Away from the middle between both edges.
         const runX = edges.end(first, end) - x;
         const runY = edges.end(first, end + 1) - y;
@@ -140,8 +140,8 @@ export class Coast implements Shape {
         const awayX = -runX / run - otherX / other;
         const awayY = -runY / run - otherY / other;
         const away = Math.sqrt(awayX * awayX + awayY * awayY);
-        next.x = x + (awayX / away) * NEAR_TIP * 0.5 * edges.skin;
-        next.y = y + (awayY / away) * NEAR_TIP * 0.5 * edges.skin;
+        next.x = x + (awayX / away) * NEAR_TIP * 0.5 * edges.clearance;
+        next.y = y + (awayY / away) * NEAR_TIP * 0.5 * edges.clearance;
         if (!this.contains(next.x, next.y)) return false;
         at.x = next.x;
         at.y = next.y;
@@ -159,11 +159,11 @@ export class Coast implements Shape {
   /** The point itself where it is inside, or next to the nearest edge, on its inner side. */
   #bringIn(x: number, y: number, out: Point): void {
     const edges = this.#edges;
-    const { skin } = edges;
+    const { clearance } = edges;
     const inside = this.contains(x, y);
-    const away = edges.nearest(x, y, out, inside ? 2 * skin : Infinity);
+    const away = edges.nearest(x, y, out, inside ? 2 * clearance : Infinity);
     const clear = inside ? away : -1;
-    if (clear > skin) {
+    if (clear > clearance) {
       out.x = x;
       out.y = y;
       return;
@@ -175,9 +175,9 @@ export class Coast implements Shape {
     const length = Math.sqrt(runX * runX + runY * runY);
     const alongX = runX / length;
     const alongY = runY / length;
-    for (let along = 0; along < length; along = along * 2 + 2 * skin) {
+    for (let along = 0; along < length; along = along * 2 + 2 * clearance) {
       for (const way of [along, -along]) {
-        for (const side of [2 * skin, -2 * skin]) {
+        for (const side of [2 * clearance, -2 * clearance]) {
           out.x = edgeX + alongX * way - alongY * side;
           out.y = edgeY + alongY * way + alongX * side;
           if (this.contains(out.x, out.y)) return;

@@ -8,25 +8,25 @@
  */
 import type { Point } from '../view/index.ts';
 
-export interface StandInOptions {
+export interface PinchKeyOptions {
   /** The `key` of the modifier that makes a mouse two fingers, for trying gestures out; off when left out. */
-  readonly standIn?: 'Alt' | 'Control' | 'Meta';
+  readonly pinchKey?: 'Alt' | 'Control' | 'Meta';
 }
 
 /** No browser gives a pointer these. */
 const IDS = [0x7e570001, 0x7e570002] as const;
 
-export interface StandIn {
+export interface PinchKey {
   /** Where both fingers are, or would be: client coordinates; none while the modifier is up. */
   readonly fingers: () => readonly Point[];
 }
 
-export function hearStandIn(
+export function listenToPinchKey(
   element: HTMLElement,
   window: Window & typeof globalThis,
-  { standIn: modifier }: StandInOptions,
+  { pinchKey: modifier }: PinchKeyOptions,
   signal: AbortSignal,
-): StandIn {
+): PinchKey {
   let mouse: Point | null = null;
   let pivot: Point | null = null;
   let down = false;

@@ -32,7 +32,7 @@ export function startPlace({ start, bounds }: FullSettings, boundary: Boundary):
   };
 }
 
-export interface Rules {
+export interface Constraints {
   /** As they are in force: without eases, for those who want less motion; every span in world units. */
   readonly settings: SpanSettings;
   readonly screen: Screen;
@@ -71,24 +71,30 @@ export interface Rules {
 }
 
 /** What rules are made of. */
-export type Ruling = Pick<Rules, 'screen' | 'terrain'> & {
+export type ConstraintsInput = Pick<Constraints, 'screen' | 'terrain'> & {
   readonly settings: FullSettings;
   readonly boundary: Boundary;
   readonly home?: Start | null;
 };
 
 /** Returns the rules of settings without anything that is kept from before. */
-export function rulesOf(
+export function constraintsOf(
   settings: FullSettings,
   shapes: readonly ShapeKind[],
   screen: Screen,
   terrain: Terrain | null,
-): Rules {
-  return createRules({ settings, screen, terrain, boundary: boundaryOf(settings, shapes) });
+): Constraints {
+  return createConstraints({ settings, screen, terrain, boundary: boundaryOf(settings, shapes) });
 }
 
 /** The boundary may be handed over, where it is ready already: a coast takes a while. */
-export function createRules({ settings: wanted, screen, terrain, home, boundary }: Ruling): Rules {
+export function createConstraints({
+  settings: wanted,
+  screen,
+  terrain,
+  home,
+  boundary,
+}: ConstraintsInput): Constraints {
   const settings = inSpans(inForce(wanted), screen.height);
   const { ground, pitch, lens, pan, start, turn, wrap, zoom } = settings;
   const periodX = wrap.x ?? 0;
@@ -151,14 +157,14 @@ const MIN_SPAN = 1e-6;
 const MAX_SPAN = 1e12;
 
 /** The nearest zoom on a screen, whatever the bounds say: a span no larger than `maxSpan`. */
-export function minSpan({ nearest }: Rules, { frameHeight, height }: Look): number {
+export function minSpan({ nearest }: Constraints, { frameHeight, height }: Look): number {
   // A panel never changes the scale: spans of the settings are those without one.
   return clamp(nearest * (frameHeight / height), MIN_SPAN, MAX_SPAN);
 }
 
 /** The farthest zoom on a screen, whatever the bounds say: a span. */
-export function maxSpan(rules: Rules, look: Look): number {
-  const { wrap } = rules.settings;
-  const once = Math.min(rules.farthest, wrap.x ?? Infinity, wrap.y ?? Infinity);
-  return clamp(once * (look.frameHeight / look.height), minSpan(rules, look), MAX_SPAN);
+export function maxSpan(constraints: Constraints, look: Look): number {
+  const { wrap } = constraints.settings;
+  const once = Math.min(constraints.farthest, wrap.x ?? Infinity, wrap.y ?? Infinity);
+  return clamp(once * (look.frameHeight / look.height), minSpan(constraints, look), MAX_SPAN);
 }
