@@ -79,7 +79,7 @@ export function createChoosing(
         const across = Math.max(9, 1.5 * HALF * view.scaleAt(x, y, 0));
         if (!at.inFront) continue;
         context.beginPath();
-        context.ellipse(at.x, at.y, across, across * Math.max(0.4, view.look.sinPitch), 0, 0, 7);
+        context.ellipse(at.x, at.y, across, across * Math.max(0.4, view.projection.sinPitch), 0, 0, 7);
         context.stroke();
       }
       if (drawn === null) return;

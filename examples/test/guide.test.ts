@@ -155,7 +155,7 @@ const promises: Readonly<Record<string, (page: Page, wrong: string[]) => Promise
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('KeyP');
     const middle = (x: number): Promise<unknown> =>
-      page.waitForFunction((wanted) => Math.abs(window.camera.view.look.middleX - wanted) < 0.01, x);
+      page.waitForFunction((wanted) => Math.abs(window.camera.view.projection.middleX - wanted) < 0.01, x);
     await middle(450);
     expect((await shown(page)).scale).toBeCloseTo(before.scale, 9);
     await page.keyboard.press('KeyP');

@@ -219,7 +219,7 @@ test('a double click goes there, or follows the barge under it; C shows what is 
     const off = await page.evaluate(({ x, y }) => {
       const { view } = lemonStrait.camera;
       const spot = view.toScreen(x, y, view.focusHeight);
-      return Math.hypot(spot.x - view.look.middleX, spot.y - view.look.middleY);
+      return Math.hypot(spot.x - view.projection.middleX, spot.y - view.projection.middleY);
     }, barge);
     // Its dead zone is 0.08 of the screen's height wide.
     expect(off).toBeLessThan(0.04 * 600 + 1);

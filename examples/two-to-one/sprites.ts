@@ -18,7 +18,7 @@ const TEXT_FROM = 2.4;
 /** The foot of a sprite on the screen, and how many pixels a unit of height is. */
 function foot(view: View, x: number, y: number, rise: number): { x: number; y: number; unit: number } {
   const at = view.toScreen(x, y, rise);
-  return { x: at.x, y: at.y, unit: view.scale * view.look.cosPitch };
+  return { x: at.x, y: at.y, unit: view.scale * view.projection.cosPitch };
 }
 
 /** @param name of a grove that has one */

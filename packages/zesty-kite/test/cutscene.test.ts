@@ -234,8 +234,8 @@ test('effects move what is drawn alone: no further than they say, never rolling,
       expect([bitsOf(camera), camera.settled]).toEqual([bitsOf(plain), plain.settled]);
       // The focus shows no farther from the middle than the shake may push it along both axes of the screen.
       const at = drawn.toScreen(view.x, view.y, view.focusHeight);
-      const tilted = view.look.sinPitch / drawn.look.sinPitch;
-      expect(Math.abs(at.x - view.look.middleX)).toBeLessThan(1.5 * shake.pixels * (1 + tilted) + 1e-6);
+      const tilted = view.projection.sinPitch / drawn.projection.sinPitch;
+      expect(Math.abs(at.x - view.projection.middleX)).toBeLessThan(1.5 * shake.pixels * (1 + tilted) + 1e-6);
       expect(Math.abs(drawn.heading - view.heading)).toBeLessThanOrEqual(shake.heading);
       expect(Math.abs(drawn.pitch - view.pitch)).toBeLessThanOrEqual(shake.pitch + 1e-9);
       fillMatrices(drawn, matrices);
@@ -253,7 +253,7 @@ test('effects move what is drawn alone: no further than they say, never rolling,
     effects.nudge({ x: nudge, y: 0 });
     const drawn = effects.apply(camera.view, 20_000);
     const at = drawn.toScreen(camera.view.x, camera.view.y, camera.view.focusHeight);
-    expect(at.x - camera.view.look.middleX).toBeCloseTo(nudge, 6);
+    expect(at.x - camera.view.projection.middleX).toBeCloseTo(nudge, 6);
     expect(effects.apply(camera.view, 30_000)).toBe(camera.view);
     expect(effects.active).toBe(false);
     camera.change({ reducedMotion: true });

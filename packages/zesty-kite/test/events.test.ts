@@ -168,7 +168,7 @@ test('it has arrived when nothing in the safe frame will move by half a pixel an
         when(driven, 'rest', ({ time: at }) => (rested = at));
       }
       const { view } = driven;
-      const { middleX, middleY, frameWidth, frameHeight } = view.look;
+      const { middleX, middleY, frameWidth, frameHeight } = view.projection;
       for (const [u, v] of [
         [0, 0],
         [-0.5, 0.5],

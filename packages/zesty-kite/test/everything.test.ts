@@ -66,7 +66,7 @@ function check(camera: Camera): void {
   const excess = camera.boundsExcess / view.span;
   says(excess <= (full.bounds?.elastic ?? 0) + 1e-6, 'G4', excess);
   // A panel never changes the scale: limits compare with the span that there would be without one.
-  const share = view.look.frameHeight / view.height;
+  const share = view.projection.frameHeight / view.height;
   const shareThere = frameShareThere(camera);
   for (const which of ['shown', 'goal'] as const) {
     const { span, pitch, heading } = camera[which];

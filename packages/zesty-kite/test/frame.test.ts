@@ -69,7 +69,7 @@ function pointsOf(thing: Thing, heightAt: (x: number, y: number) => number): (re
 
 /** How much room is left at each side of the padded safe frame, CSS pixels; below 0: how far the outermost point is outside. */
 function roomOf(view: View, points: readonly (readonly [number, number, number])[], padding: Padding): Padding {
-  const { middleX, middleY, frameWidth, frameHeight } = view.look;
+  const { middleX, middleY, frameWidth, frameHeight } = view.projection;
   const shown = points.map(([x, y, height]) => view.toScreen(x, y, height));
   const most = shown.every(({ inFront }) => inFront) ? 1 : NaN;
   return {
@@ -126,7 +126,7 @@ test('everything shows to 1e-3 px, in the middle to 0.01 px, whole, and touches 
       expect(Math.min(left, right, top, bottom)).toBeGreaterThan(-1e-3);
       expect(points.every((point) => isBetweenPlanes(view, point))).toBe(true);
       // Above the line of four spans beyond the focus nothing is framed.
-      if (view.look.v(padding.top) <= view.look.reachV) return;
+      if (view.projection.v(padding.top) <= view.projection.reachV) return;
       expect(Math.abs(left - right)).toBeLessThan(0.01);
       expect(Math.abs(top - bottom)).toBeLessThan(0.01);
       middle += 1;
@@ -154,7 +154,7 @@ test('one point, and one that is followed, shows in the middle in every lens', (
       for (let time = 0; time < 12_000; time += 16) camera.advance(time);
     } else camera.place(frame(camera, [{ x, y: 20, height }]).to);
     const view = camera.advance(12_000);
-    const { middleX, middleY } = view.look;
+    const { middleX, middleY } = view.projection;
     const at = view.toScreen(x, 20, together ? 0 : height);
     expect(Math.hypot(at.x - middleX, at.y - middleY)).toBeLessThan(1);
   });

@@ -37,7 +37,7 @@ const FASTEST = 5;
 
 /** The corners of the safe frame on the focus plane; at most 2 spans beyond the focus, as bounds guard no more. */
 function seen(view: View): [number, number][] {
-  const { middleX, middleY, frameWidth, frameHeight } = view.look;
+  const { middleX, middleY, frameWidth, frameHeight } = view.projection;
   const forward = view.forward();
   const flat = Math.hypot(forward.x, forward.y) || 1;
   const beyond = (x: number, y: number): number =>
@@ -95,7 +95,7 @@ test('G1: the horizon is level: what lies to the right of the focus shows level 
       for (const m of matrices) expect(rollOf(view, fillMatrices(view, m))).toBeLessThan(1e-9);
       // The same for what is placed without matrices.
       const { x: east, y: south } = view.right();
-      const { x, y, focusHeight, span, look } = view;
+      const { x, y, focusHeight, span, projection: look } = view;
       if ((Math.abs(x) + Math.abs(y)) / span > 1e4) return;
       for (const away of [-span / 4, span / 4]) {
         const at = view.toScreen(x + east * away, y + south * away, focusHeight);
@@ -437,7 +437,7 @@ test('G7: zoom, pitch and turning limits are never passed, by any delta however 
       // What the bounds allow is worked out anew here, and is steep where the lens follows the span.
       expect(view.span).toBeGreaterThanOrEqual(min * (1 - 1e-9));
       expect(view.span).toBeLessThanOrEqual(max * (1 + 1e-9));
-      const share = view.look.frameHeight / view.height;
+      const share = view.projection.frameHeight / view.height;
       for (const pose of [view, goal]) {
         // Without a panel, that is: one never changes the scale.
         const part = pose === view ? share : frameShareThere(camera);
@@ -566,7 +566,7 @@ test('G10: settled, a pan covers the same share of the screen a second at every 
     camera.advance(0);
     const { pan } = camera.settings;
     const view = play(camera, 0, 15_000);
-    const { look, span } = view;
+    const { projection: look, span } = view;
     const { x, y } = camera.shown;
     camera.advance(16_000);
     // What a second moved, as it looks at the middle of the screen.

@@ -223,7 +223,7 @@ test('insets ease, the focus stays in the middle of what is left, and nothing el
   for (let time = 0; time < 3000; time += 16) {
     const view = camera.advance(time);
     const middle = view.toScreen(camera.shown.x, camera.shown.y);
-    expect(middle.x).toBeCloseTo(view.look.middleX, 6);
+    expect(middle.x).toBeCloseTo(view.projection.middleX, 6);
     expect(middle.x).toBeGreaterThanOrEqual(last - 1e-9);
     expect(middle.x - last).toBeLessThan(40);
     expect(view.scale).toBeCloseTo(scale, 9);

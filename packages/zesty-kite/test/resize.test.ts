@@ -70,7 +70,7 @@ test('a panel never changes the scale, in no frame; limits, stops and curves com
       other = rest(bare, other);
       expect(panelled.view.scale / bare.view.scale).toBeCloseTo(1, 6);
       expect(panelled.view.pitch).toBeCloseTo(bare.view.pitch, 4);
-      expect(panelled.view.span).toBeCloseTo((panelled.view.look.frameHeight / 600) * bare.view.span, 5);
+      expect(panelled.view.span).toBeCloseTo((panelled.view.projection.frameHeight / 600) * bare.view.span, 5);
     }
     // And back, without the panel.
     panelled.change({ safeFrame: { left: 0, top: 0, right: 0, bottom: 0 } });

@@ -107,7 +107,7 @@ test('a key or a notch changes where the camera goes and not where it is: within
         if (at < 10) continue;
         const camera = drive(steering, [0, (at - 1) / 1000]);
         const before = camera.shown;
-        const { width, height, look } = camera.view;
+        const { width, height, projection: look } = camera.view;
         const across = Math.max(2, Math.hypot(width, height) / look.frameHeight);
         const earlier = drive(steering, [0, (at - 3) / 1000]).shown;
         const after = drive(steering, [0, (at + 1) / 1000]).shown;

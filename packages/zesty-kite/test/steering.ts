@@ -376,7 +376,7 @@ export function drive(
 
 /** The view as text that tells every bit apart. */
 export function bitsOf({ view }: Camera): string {
-  const { x, y, focusHeight, span, heading: turned, pitch, fieldOfView, width, height, look } = view;
+  const { x, y, focusHeight, span, heading: turned, pitch, fieldOfView, width, height, projection: look } = view;
   return [x, y, focusHeight, span, turned, pitch, fieldOfView, width, height, look.middleX, look.frameHeight]
     .map((value) => (Object.is(value, -0) ? '-0' : String(value)))
     .join(' ');
@@ -388,7 +388,7 @@ export function pixelsBetween(a: { x: number; y: number }, b: { x: number; y: nu
 }
 
 /** How far the horizon leans, in radians: a point to the right of the focus shows level with it, as matrices have it. */
-export function rollOf({ x, y, focusHeight, heading, span, look }: View, m: Matrices): number {
+export function rollOf({ x, y, focusHeight, heading, span, projection: look }: View, m: Matrices): number {
   const at = (away: number): [number, number] => {
     const angle = (heading * Math.PI) / 180;
     const [east, south] = [x + away * Math.cos(angle), y + away * Math.sin(angle)];
@@ -458,7 +458,13 @@ export function layered(below: Settings, above: Settings): Settings {
 }
 
 /** Nine points of the ground that show, for seeing whether a view jumps: far ones would exaggerate. */
-export function landmarks({ look, x, y, span, focusHeight }: View): { x: number; y: number; height: number }[] {
+export function landmarks({
+  projection: look,
+  x,
+  y,
+  span,
+  focusHeight,
+}: View): { x: number; y: number; height: number }[] {
   return [-0.4, 0, 0.4].flatMap((u) =>
     [-0.3, 0, 0.4].map((v) => {
       const at = { x: 0, y: 0 };

@@ -34,7 +34,7 @@ const otherStops = fc.record({
 
 /** The spans of the stops on the present screen. */
 function spansOf({ settings: { zoom }, view }: Camera, ratio: number): number[] {
-  const { frameHeight, height } = view.look;
+  const { frameHeight, height } = view.projection;
   const pixels = zoom.stopUnit === 'device-pixels-per-unit' ? frameHeight * ratio : frameHeight;
   return (zoom.stops ?? []).map((stop) => (zoom.stopUnit === 'span' ? (stop * frameHeight) / height : pixels / stop));
 }

@@ -49,13 +49,15 @@ test('at coordinates of 10⁷ and a span of 10, picks are right to 1e-3 px, and 
     );
     const shown = { x: ((x / w + 1) / 2) * screen.width, y: ((1 - y / w) / 2) * screen.height };
     // Counted from the origin it would be off by whole units.
-    expect(pixelsBetween(shown, at)).toBeLessThan(0.05 * (1 + (view.fieldOfView === 0 ? 1 / view.look.sinPitch : 0)));
+    expect(pixelsBetween(shown, at)).toBeLessThan(
+      0.05 * (1 + (view.fieldOfView === 0 ? 1 / view.projection.sinPitch : 0)),
+    );
   });
 });
 
 test('the middle of the safe frame is the focus, the span is its height, and eye, axes, rays and scale agree', () =>
   forAll(views, unit, unit, (view, u, v) => {
-    const { look, span } = view;
+    const { projection: look, span } = view;
     const middle = view.toScreen(view.x, view.y);
     expect(pixelsBetween(middle, { x: look.middleX, y: look.middleY })).toBeLessThan(1e-6);
     const up = view.up();

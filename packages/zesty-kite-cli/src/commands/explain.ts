@@ -165,17 +165,17 @@ function atZoom(
   const camera = createCamera(free, { screen });
   camera.place({ span: wanted });
   const view = camera.advance(0);
-  const { span, scale, pitch, fieldOfView, width, height, look } = view;
+  const { span, scale, pitch, fieldOfView, width, height, projection } = view;
   const depth = view.depth();
-  const top = view.toLevel(look.middleX, 0, view.focusHeight, { x: 0, y: 0 });
-  const bottom = view.toLevel(look.middleX, height, view.focusHeight, { x: 0, y: 0 });
+  const top = view.toLevel(projection.middleX, 0, view.focusHeight, { x: 0, y: 0 });
+  const bottom = view.toLevel(projection.middleX, height, view.focusHeight, { x: 0, y: 0 });
   const down = top === null || bottom === null ? null : Math.hypot(top.x - bottom.x, top.y - bottom.y);
   camera.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
   camera.advance(5000);
   const before = camera.shown;
   camera.advance(6000);
   const speed = Math.hypot(camera.shown.x - before.x, camera.shown.y - before.y);
-  const eye = look.widening > 0 ? (span * look.sinPitch) / look.widening : null;
+  const eye = projection.invFocal > 0 ? (span * projection.sinPitch) / projection.invFocal : null;
   return {
     zoom,
     span,
@@ -201,7 +201,7 @@ function tilesIn(view: View, tile: number): number | null {
     const { top, bottom, from, to } = visibleTiles(view, tile);
     let count = 0;
     for (let row = 0; row < bottom - top; row++) count += (to[row] ?? 0) - (from[row] ?? 0);
-    return view.toLevel(view.look.middleX, 0, view.focusHeight, { x: 0, y: 0 }) === null ? null : count;
+    return view.toLevel(view.projection.middleX, 0, view.focusHeight, { x: 0, y: 0 }) === null ? null : count;
   } catch {
     return null;
   }

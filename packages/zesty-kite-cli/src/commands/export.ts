@@ -85,9 +85,10 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
         // What stands still is one piece, not a frame each.
         if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
         const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
-        const { width, height, scale, look } = camera?.view ?? last ?? { width: 1, height: 1, scale: 1, look: null };
-        const isMiddle = look === null || (look.middleX === width / 2 && look.middleY === height / 2);
-        last = { ...pose, near, far, width, height, scale, look, isStill: camera === null };
+        const { width, height, scale, projection } = camera?.view ??
+          last ?? { width: 1, height: 1, scale: 1, projection: null };
+        const isMiddle = projection === null || (projection.middleX === width / 2 && projection.middleY === height / 2);
+        last = { ...pose, near, far, width, height, scale, projection, isStill: camera === null };
         if (!isMiddle)
           throw new Failure(
             `safeFrame: expected no insets for a glTF camera, got some at ${pose.seconds.toFixed(2)} s`,

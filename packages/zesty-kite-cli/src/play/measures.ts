@@ -29,7 +29,7 @@ export function overZoom(settings: Settings, screen: Screen, of = ''): Sample[] 
     camera.place({ span: at });
     const start = i * 20_000;
     const view = camera.advance(start);
-    const { pitch, fieldOfView, look } = view;
+    const { pitch, fieldOfView, projection } = view;
     camera.signal({ kind: 'key', code: 'KeyD', down: true, time: start });
     camera.advance(start + 5000);
     const { x, y } = camera.shown;
@@ -43,7 +43,7 @@ export function overZoom(settings: Settings, screen: Screen, of = ''): Sample[] 
       ...(fieldOfView > 0
         ? ([
             ['field of view, degrees', fieldOfView],
-            ['eye above the focus, units', (at * look.sinPitch) / look.widening],
+            ['eye above the focus, units', (at * projection.sinPitch) / projection.invFocal],
           ] as [string, number][])
         : []),
     ];

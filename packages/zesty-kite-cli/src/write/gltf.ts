@@ -11,7 +11,7 @@ export interface GltfFrame extends PoseAt {
   readonly scale: number;
   readonly near: number;
   readonly far: number;
-  readonly look: { readonly middleX: number; readonly middleY: number } | null;
+  readonly projection: { readonly middleX: number; readonly middleY: number } | null;
   /** The picture is the one of the frame before. */
   readonly isStill: boolean;
 }

@@ -78,7 +78,7 @@ export class Camera extends Calls implements CameraLike {
    */
   get boundsExcess(): number {
     const { stage, shown, view } = this.#rig;
-    return excessOf(stage.timeline.constraints.boundary, view.look, shown);
+    return excessOf(stage.timeline.constraints.boundary, view.projection, shown);
   }
 
   /**
@@ -91,7 +91,7 @@ export class Camera extends Calls implements CameraLike {
     if (bounds === null) return { bounds: [], focus: [] };
     const { boundary } = stage.timeline.constraints;
     const rings = outlinesOf(bounds, stage.shapes);
-    return { bounds: rings, focus: boundary.shape.slides ? rings : [focusOutlineOf(boundary, view.look, shown)] };
+    return { bounds: rings, focus: boundary.shape.slides ? rings : [focusOutlineOf(boundary, view.projection, shown)] };
   }
 
   /** The nearest and the farthest zoom, world units: `max` is where zooming out leads, stops aside, or what shows while it is on the way. */

@@ -92,7 +92,7 @@ export class Dispatcher {
     // A signal without an effect does not divide a step of kept motion.
     if (intents?.every((intent) => this.#steering.isInForce(intent)) !== true) {
       timeline.runTo(at);
-      this.look(null);
+      this.update(null);
       this.takeEffect(body, at, intents);
     } else {
       this.ignoredAt = at;
@@ -115,7 +115,7 @@ export class Dispatcher {
     else this.#steer(intents, body.kind);
     timeline.finishSignal();
     if (before !== null) startOffset(timeline.kept, before);
-    this.look(body.kind);
+    this.update(body.kind);
   }
 
   /** Records a leap of the clock that is longer than a key is held as a gap. */
@@ -134,9 +134,9 @@ export class Dispatcher {
     if (due === null || due > micros) return;
     this.dwells = null;
     timeline.runTo(Math.max(due, timeline.micros));
-    this.look(null);
+    this.update(null);
     this.#steer(this.hands.dwell(), 'hover');
-    this.look('hover');
+    this.update('hover');
   }
 
   /** Sets the observer of kept motion, or none. */
@@ -144,12 +144,12 @@ export class Dispatcher {
     const { timeline } = this.#stage;
     this.#observer = observer;
     observer?.restart(timeline);
-    timeline.watch = observer && this.look.bind(this, null);
+    timeline.watch = observer && this.update.bind(this, null);
   }
 
   /** Shows the observer kept motion. */
-  look(by: string | null): void {
-    this.#observer?.look(this.#stage.timeline, by, this.#keptTime);
+  update(by: string | null): void {
+    this.#observer?.update(this.#stage.timeline, by, this.#keptTime);
   }
 
   /** Returns the intents of a hand's signal; none for a signal without an effect; null for any other. */

@@ -38,6 +38,7 @@ function gripOf({ view, frame, shown }: Rig, { x, y, height, screenX, screenY }:
     screenX,
     screenY,
     error: Math.sqrt(offX * offX + offY * offY),
-    limited: frame.focus.isLimited || frame.offset.isOn || view.look.v(screenY) <= view.look.reachV || !at.inFront,
+    limited:
+      frame.focus.isLimited || frame.offset.isOn || view.projection.v(screenY) <= view.projection.reachV || !at.inFront,
   };
 }

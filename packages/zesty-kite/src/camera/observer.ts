@@ -10,7 +10,7 @@ export interface Observer {
   /** An intent of hands, or of settings that change them, takes effect. */
   obeyed(intent: Intent, time: number): void;
   /** Time has passed, or, if `by` is not null, a signal of that kind has taken effect. */
-  look(timeline: Timeline, by: string | null, time: number): void;
+  update(timeline: Timeline, by: string | null, time: number): void;
   /** A frame shows all of it. */
   report(): void;
 }

@@ -48,7 +48,7 @@ export class Rig {
     this.dispatcher = new Dispatcher(this.stage, this.#clock, this.recorder);
     this.inbox = new Inbox(this.stage, this.#clock, this.dispatcher, this.recorder);
     const { timeline } = this.stage;
-    this.frame = timeline.createMotion(this.view.look);
+    this.frame = timeline.createMotion(this.view.projection);
     this.#ahead = timeline.createMotion();
     this.#there = timeline.createMotion();
     if (screen) {
@@ -140,8 +140,8 @@ export class Rig {
       throw new RangeError(
         sentence({
           path: 'mover.name',
-          got: `"${taken ?? mover.name}" again`,
-          expected: 'a name that no other mover has',
+          got: `"${taken ?? mover.name}"`,
+          expected: 'an unused name',
         }),
       );
     this.inbox.learn(plansOf(mover.signals));
@@ -166,7 +166,7 @@ export class Rig {
     sample.ahead = Math.max(0, clock.latest - timeline.micros) / 1e6;
     timeline.receive(sample);
     timeline.finishSignal();
-    this.dispatcher.look(sample.kind);
+    this.dispatcher.update(sample.kind);
     if (this.recorder.write !== null) this.recorder.add({ at: timeline.micros, ...sample });
   }
 

@@ -103,7 +103,7 @@ export class Stage {
       this.#reports.report(
         new RangeError(`start.span: expected ${range}, got ${String(span)}. The camera begins at ${String(kept.span)}`),
       );
-    if (constraints.stops?.areInside(kept.look, min, max) === false)
+    if (constraints.stops?.areInside(kept.projection, min, max) === false)
       this.#reports.report(
         new RangeError(
           `zoom.stops: expected stops that show ${range}, got ${zoom.stopUnit} of ${String(zoom.stops)}. Stops outside are not reached`,

@@ -100,12 +100,12 @@ export class Steering {
   /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
   #shift({ right, down }: ShiftIntent): void {
     const kept = this.#kept;
-    const { pan, hold, look } = kept;
+    const { pan, hold, projection } = kept;
     if (hold.fingers > 0) return;
     kept.interrupt('wheelPan');
-    const { sinHeading, cosHeading } = look;
+    const { sinHeading, cosHeading } = projection;
     const steep = kept.foreshortening();
-    const perPixel = look.perPixel * kept.span;
+    const perPixel = projection.perPixel * kept.span;
     pan.stepX = (right * cosHeading - down * steep * sinHeading) * perPixel;
     pan.stepY = (right * sinHeading + down * steep * cosHeading) * perPixel;
     kept.focusing.solve();
@@ -158,7 +158,7 @@ export class Steering {
   /** Turns and tilts at once, as far as the limits let it; what is gripped stays where it is. */
   #orbitBy(degrees: number, down: number): void {
     const kept = this.#kept;
-    const { zoom, turn, tilt, constraints, look } = kept;
+    const { zoom, turn, tilt, constraints, projection } = kept;
     if (degrees !== 0) {
       turn.turnBy(degrees, constraints.turn);
       turn.turnTo(turn.goal);
@@ -169,7 +169,7 @@ export class Steering {
       tilt.easeTo(kept.pitchAt(zoom.eased), true);
       tilt.pitch = kept.insidePitch(tilt.pitch + tilt.target - target);
     }
-    look.turn(kept);
+    projection.turn(kept);
     kept.focusing.solve();
     kept.reapplyPin();
     kept.markGroundStale();

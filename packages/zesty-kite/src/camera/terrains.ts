@@ -32,7 +32,7 @@ export class Terrains {
         sentence({
           path: 'signal.id',
           got: `the terrain "${String(signal.id)}" ${String(signal.digest)}`,
-          expected: 'a terrain that changeTerrain received',
+          expected: 'a known terrain',
         }),
       );
     this.#last = terrain;

@@ -87,7 +87,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
     begin: (view) => {
       const drawn = snap === 'never' ? view : snap === 'always' ? snapper.snap(view) : snapper.ease(view);
       density = densityOf(ask?.(view) ?? view.density);
-      if (view.look.widening > 0 && view.look.cosPitch !== 0) refuseTilted(view);
+      if (view.projection.invFocal > 0 && view.projection.cosPitch !== 0) refuseTilted(view);
       drawn.affine(affine);
       fit(context.canvas, view, density);
       if (smoothing !== undefined) context.imageSmoothingEnabled = smoothing;
@@ -207,7 +207,7 @@ class Snapper {
     const size = (a * d - b * c) * density;
     const x = view.x - (d * this.#right - c * this.#down) / size;
     const y = view.y - (a * this.#down - b * this.#right) / size;
-    return aim(this.#snapped, this.#moved(view, x, y), view, view.ground, view.look);
+    return aim(this.#snapped, this.#moved(view, x, y), view, view.ground, view.projection);
   }
 
   /** The pose of a view from another focus. */
@@ -226,11 +226,11 @@ class Snapper {
   /** How much at rest the picture is since the last frame, 0 … 1. */
   #restOf(view: View): number {
     const before = this.#before;
-    const { middleX, middleY } = view.look;
+    const { middleX, middleY } = view.projection;
     const at = view.toScreen(before.x, before.y, before.focusHeight, this.#at);
     const turned = (Math.abs(view.heading - before.heading) * Math.PI) / 180 + Math.abs(view.scale / before.scale - 1);
     const moved = (Math.abs(at.x - middleX) + Math.abs(at.y - middleY) + (turned * view.width) / 2) * view.density;
-    aim(before, view, view, view.ground, view.look);
+    aim(before, view, view, view.ground, view.projection);
     return Math.min(1, Math.max(0, (MOVES - moved) / (MOVES - RESTS)));
   }
 }

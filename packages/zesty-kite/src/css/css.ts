@@ -36,15 +36,15 @@ export function layOnGround(view: View, element: Styled, height?: number): void 
 export function cssTransform(view: View, height?: number): string {
   checkView('cssTransform', view);
   if (isFlat(view)) return svgTransform(view, height);
-  const { look, span, x, y, focusHeight } = view;
-  const { sinHeading, cosHeading, sinPitch, cosPitch, widening, middleX, middleY, frameHeight } = look;
+  const { projection, span, x, y, focusHeight } = view;
+  const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal, middleX, middleY, frameHeight } = projection;
   const rise = ((height ?? focusHeight) - focusHeight) / span;
   // Counted from the focus, in spans: to the right and toward the viewer, each a·x + b·y + c.
   const right = [cosHeading / span, sinHeading / span, -(x * cosHeading + y * sinHeading) / span] as const;
   const toward = [-sinHeading / span, cosHeading / span, (x * sinHeading - y * cosHeading) / span] as const;
   // Depth over the focus' own: how much everything shrinks there.
   const depth = toward.map(
-    (value, i) => (i === 2 ? 1 : 0) - widening * (value * cosPitch + (i === 2 ? rise * sinPitch : 0)),
+    (value, i) => (i === 2 ? 1 : 0) - invFocal * (value * cosPitch + (i === 2 ? rise * sinPitch : 0)),
   );
   const rows = [0, 1, 2].map((i) => {
     const deep = depth[i] ?? 0;
@@ -107,8 +107,8 @@ function styleOf<S>(call: string, element: { readonly style: S }): S {
 }
 
 /** Whether a matrix of six numbers says it all. */
-function isFlat({ look }: View): boolean {
-  return look.widening === 0 || look.cosPitch === 0;
+function isFlat({ projection }: View): boolean {
+  return projection.invFocal === 0 || projection.cosPitch === 0;
 }
 
 /** As short as keeps a ten-thousandth of a pixel across a million world units. */

@@ -41,12 +41,12 @@ function wayOf({ movedX, movedY }: Journey, { to }: Plan, from: Point): Drawn {
   };
 }
 
-function drawnZone({ middleU, middleV }: Following, request: FollowSignal, { view: { look } }: Camera): Drawn {
+function drawnZone({ middleU, middleV }: Following, request: FollowSignal, { view: { projection } }: Camera): Drawn {
   const at = (right: number, down: number): Point => ({
-    x: look.middleX + (middleU + right) * look.frameHeight,
-    y: look.middleY + (middleV + down) * look.frameHeight,
+    x: projection.middleX + (middleU + right) * projection.frameHeight,
+    y: projection.middleY + (middleV + down) * projection.frameHeight,
   });
-  const { width, height } = zoneOf(request, look.frameWidth * look.perPixel);
+  const { width, height } = zoneOf(request, projection.frameWidth * projection.perPixel);
   const points =
     request.zone === 'circle'
       ? Array.from({ length: PARTS }, (_, i) => {

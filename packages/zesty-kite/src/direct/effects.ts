@@ -119,20 +119,20 @@ export class Effects {
       else effect.add(seconds, left);
     }
     if (this.#effects.size === 0) return view;
-    const { look, scale, focusHeight, span, fieldOfView } = view;
+    const { projection, scale, focusHeight, span, fieldOfView } = view;
     // The picture goes to the right when the focus goes to the left.
     const east = -off.right / scale;
-    const south = -off.down / scale / look.sinPitch;
+    const south = -off.down / scale / projection.sinPitch;
     const pose = {
-      x: view.x + east * look.cosHeading - south * look.sinHeading,
-      y: view.y + east * look.sinHeading + south * look.cosHeading,
+      x: view.x + east * projection.cosHeading - south * projection.sinHeading,
+      y: view.y + east * projection.sinHeading + south * projection.cosHeading,
       focusHeight,
       span,
       heading: view.heading + off.heading,
       pitch: Math.min(90, Math.max(1, view.pitch + off.pitch)),
       fieldOfView,
     };
-    return aim(this.#drawn, pose, view, view.ground, look);
+    return aim(this.#drawn, pose, view, view.ground, projection);
   }
 
   #begin(halfLife: number, add: Effect['add']): () => void {

@@ -39,7 +39,7 @@ export class Evenly implements Point {
    * @param time when the sample was taken, milliseconds; NaN when it does not say
    * @param frame the time of the frame, milliseconds
    */
-  look(sample: Readonly<Point>, time: number, frame: number): void {
+  update(sample: Readonly<Point>, time: number, frame: number): void {
     const last = this.#last;
     if (Number.isNaN(last.time)) {
       this.#put(sample, Number.isNaN(time) ? frame : time);

@@ -97,7 +97,7 @@ export function follow(camera: Camera, target: Target | (() => Target | null), o
       send({ kind: 'unfollow', id, lost: true });
       return;
     }
-    evenly?.look(now, now.time, time);
+    evenly?.update(now, now.time, time);
     const place = evenly ?? now;
     if (keepsHeading) sample.turnTo(headingNow(), rig.stage.timeline.kept.turn.goal);
     // One that stands still needs no further sample.

@@ -59,7 +59,7 @@ export const follows: Mover<Motion, Following, FollowingSignal> = {
   aim: (state, motion, seconds) => {
     const { request, underWay } = state;
     if (request === null) return;
-    motion.look.turn(motion);
+    motion.projection.turn(motion);
     motion.hold.drop();
     noticePan(state, motion);
     holdInPlace(state, motion);
@@ -147,12 +147,12 @@ function noticePan(state: Following, motion: Motion): void {
 /** Zoom, turn and tilt go about the target, unless it is beyond the reach of a hand. */
 function holdInPlace(state: Following, motion: Motion): void {
   const { x, y, velocityX, velocityY, ahead, u, v } = state;
-  const { focus, zoom, look } = motion;
-  const { sinPitch, cosPitch, widening } = look;
-  if (!(v > BEHIND && v + GRIP_LIMIT_SPANS * (sinPitch + widening * v * cosPitch) > 0)) return;
+  const { focus, zoom, projection } = motion;
+  const { sinPitch, cosPitch, invFocal } = projection;
+  if (!(v > BEHIND && v + GRIP_LIMIT_SPANS * (sinPitch + invFocal * v * cosPitch) > 0)) return;
   const nowX = x - velocityX * ahead;
   const nowY = y - velocityY * ahead;
-  look.meet(u, v, zoom.shown, riseAt(state, motion, nowX, nowY), shows);
+  projection.meet(u, v, zoom.shown, riseAt(state, motion, nowX, nowY), shows);
   focus.x = nowX - shows.x;
   focus.y = nowY - shows.y;
 }
@@ -187,12 +187,12 @@ function putAndLocate(state: Following, motion: Motion, x: number, y: number): v
 
 /** Sets `out` to the nearest focus with which the target is inside its zone, some seconds after its last sample. */
 function goalFor(state: Following, request: FollowSignal, motion: Motion, seconds: number, out: Point): void {
-  const { zoom, look } = motion;
+  const { zoom, projection } = motion;
   const x = state.x + state.velocityX * seconds;
   const y = state.y + state.velocityY * seconds;
   project(state, motion, x, y, shows);
   enter(state, request, motion, shows, inside);
-  look.meet(inside.x, inside.y, zoom.shown, riseAt(state, motion, x, y), out);
+  projection.meet(inside.x, inside.y, zoom.shown, riseAt(state, motion, x, y), out);
   out.x = x - out.x;
   out.y = y - out.y;
 }
@@ -203,10 +203,10 @@ const NEAREST = 1e-3;
 
 /** Sets `out` to where a place of the target shows, in safe-frame heights from the middle; far above where it does not. */
 function project(state: Following, motion: Motion, x: number, y: number, out: Point): void {
-  const { focus, zoom, look } = motion;
+  const { focus, zoom, projection } = motion;
   const rise = riseAt(state, motion, x, y);
-  look.project(zoom.shown, x - focus.x, y - focus.y, rise, out);
-  if (look.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
+  projection.project(zoom.shown, x - focus.x, y - focus.y, rise, out);
+  if (projection.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
   out.x = 0;
   out.y = BEHIND;
 }
@@ -227,11 +227,11 @@ function riseAt({ request }: Following, { level, constraints: { terrain } }: Mot
 function enter(
   { middleU, middleV }: Following,
   request: FollowSignal,
-  { look }: Motion,
+  { projection }: Motion,
   place: Readonly<Point>,
   out: Point,
 ): void {
-  const { width, height } = zoneOf(request, look.frameWidth * look.perPixel);
+  const { width, height } = zoneOf(request, projection.frameWidth * projection.perPixel);
   const right = place.x - middleU;
   const down = Math.max(place.y, BEHIND) - middleV;
   if (request.zone === 'circle') {

@@ -90,7 +90,7 @@ function focusLag({ halfLife = 0.15, lead = 0 }: FollowOptions): number {
 /** How far from the middle of the frame the dead zone lets the group be, world units. */
 function zoneReach({ deadZone }: FollowOptions, camera: Camera): number {
   if (deadZone === undefined) return 0;
-  const { frameWidth, frameHeight } = camera.view.look;
+  const { frameWidth, frameHeight } = camera.view.projection;
   const [wide, high] =
     'diameter' in deadZone
       ? [deadZone.diameter, deadZone.diameter]

@@ -74,7 +74,7 @@ export function letterBox(camera: Camera, share = 0.1): LetterBox {
   bars.lay();
   return {
     get height() {
-      return Math.min(share * here.view.height, Math.max(0, here.view.look.top - bars.top));
+      return Math.min(share * here.view.height, Math.max(0, here.view.projection.top - bars.top));
     },
     end: () => {
       if (bars.shares.delete(own)) bars.lay();

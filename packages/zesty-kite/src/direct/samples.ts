@@ -67,7 +67,7 @@ export class Samples {
   /** The present sample. A bad sample is reported once, and the last good one is returned in its place. */
   next(): Readonly<Sample> | null {
     try {
-      this.#look();
+      this.#sample();
     } catch (error) {
       this.#report(error);
     }
@@ -80,7 +80,7 @@ export class Samples {
     reportsOf(this.#camera).report(error);
   }
 
-  #look(): void {
+  #sample(): void {
     const sample = this.#find();
     this.#isLost = sample === null;
     if (sample !== null) this.#take(sample);

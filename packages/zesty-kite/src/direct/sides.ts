@@ -10,7 +10,7 @@
  * distance is a root: the nearer the lines, the more the two demands on the focus differ.
  */
 import { sentence, shown } from '../messages/index.ts';
-import { wholeWithin, type Insets, type Look, type Pose } from '../view/index.ts';
+import { wholeWithin, type Insets, type Projection, type Pose } from '../view/index.ts';
 import type { Outline } from './things.ts';
 
 /** As a share of what differs at the ends. */
@@ -19,7 +19,7 @@ const EXACT = 1e-13;
 const SLACK = 3e-7;
 
 export class Sides {
-  readonly #look: Look;
+  readonly #projection: Projection;
   readonly #outline: Outline;
   /** The sides of the padded safe frame, in its heights from its middle: right and down. */
   #left = NaN;
@@ -30,14 +30,14 @@ export class Sides {
   x = NaN;
   y = NaN;
   #focusHeight = NaN;
-  constructor(look: Look, outline: Outline) {
-    this.#look = look;
+  constructor(projection: Projection, outline: Outline) {
+    this.#projection = projection;
     this.#outline = outline;
   }
 
   /** @throws TypeError for a padding that leaves nothing */
   pad(padding: number | Insets): void {
-    const { frameWidth, frameHeight } = this.#look;
+    const { frameWidth, frameHeight } = this.#projection;
     const even = typeof padding === 'number' ? padding : 0;
     const { left, top, right, bottom } =
       typeof padding === 'number' ? { left: even, top: even, right: even, bottom: even } : padding;
@@ -58,7 +58,7 @@ export class Sides {
   /** Returns the span at which everything would show, as the camera looks now; sets the focus for it, or for `span` if that is larger. */
   measure(span: number, focusHeight: number): number {
     this.#focusHeight = focusHeight;
-    const { sinHeading, cosHeading, widening, reachV } = this.#look;
+    const { sinHeading, cosHeading, invFocal, reachV } = this.#projection;
     const { anchor } = this.#outline;
     const middle = (this.#top + this.#bottom) / 2;
     // Above the line of four spans beyond the focus nothing is framed: the horizon is near.
@@ -67,16 +67,16 @@ export class Sides {
     let tried = Math.max(span, needed);
     let forth = this.#forth(middle, high, tried);
     // Nothing stands nearer to the eye than the near plane.
-    const most = wholeWithin(this.#look);
+    const most = wholeWithin(this.#projection);
     const toward = this.#toward();
     for (let round = 0; round < 40; round++) {
-      const whole = (toward - forth * this.#look.cosPitch) / most;
+      const whole = (toward - forth * this.#projection.cosPitch) / most;
       if (whole <= needed * (1 + 1e-12)) break;
       needed = whole;
       tried = Math.max(span, needed);
       forth = this.#forth(middle, high, tried);
     }
-    const aside = this.#aside(tried + widening * this.#look.cosPitch * forth);
+    const aside = this.#aside(tried + invFocal * this.#projection.cosPitch * forth);
     this.x = anchor.x + aside * cosHeading - forth * sinHeading;
     this.y = anchor.y + aside * sinHeading + forth * cosHeading;
     return needed;
@@ -86,13 +86,13 @@ export class Sides {
   #spanDown(middle: number, away: number): number {
     const below = this.#down(middle + away, 1) * this.#steep(middle - away);
     const above = this.#down(middle - away, -1) * this.#steep(middle + away);
-    return (below + above) / (2 * away * this.#look.sinPitch);
+    return (below + above) / (2 * away * this.#projection.sinPitch);
   }
 
   /** The span at which things touch both sides, with the focus where they are in the middle between top and bottom. */
   #spanAcross(middle: number, high: number): number {
     const depth = (this.#across(this.#right, 1) + this.#across(this.#left, -1)) / (this.#right - this.#left);
-    const deepens = this.#look.widening * this.#look.cosPitch;
+    const deepens = this.#projection.invFocal * this.#projection.cosPitch;
     if (deepens === 0) return depth;
     // The nearer the lines to each other, the larger is the span at which things touch them.
     const away = risingRoot((tried) => {
@@ -133,29 +133,29 @@ export class Sides {
   }
 
   #steep(line: number): number {
-    const { sinPitch, cosPitch, widening } = this.#look;
-    return sinPitch + widening * line * cosPitch;
+    const { sinPitch, cosPitch, invFocal } = this.#projection;
+    return sinPitch + invFocal * line * cosPitch;
   }
 
   /** How far the things reach toward the eye. */
   #toward(): number {
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.#look;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.#projection;
     return this.#reach(-sinHeading * cosPitch, cosHeading * cosPitch, sinPitch);
   }
 
   /** How far the things reach over the plane through the eye and the screen line x = u: right of it, or left for -1. */
   #across(u: number, sense: number): number {
-    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
-    const deep = widening * u;
+    const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal } = this.#projection;
+    const deep = invFocal * u;
     const east = cosHeading - deep * cosPitch * sinHeading;
     const south = sinHeading + deep * cosPitch * cosHeading;
     return this.#reach(sense * east, sense * south, sense * deep * sinPitch);
   }
 
   #down(v: number, sense: number): number {
-    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this.#look;
+    const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal } = this.#projection;
     const steep = this.#steep(v);
-    const up = widening * v * sinPitch - cosPitch;
+    const up = invFocal * v * sinPitch - cosPitch;
     return this.#reach(-sense * steep * sinHeading, sense * steep * cosHeading, sense * up);
   }
 
@@ -167,11 +167,11 @@ export class Sides {
   /** Returns whether everything shows from a focus. */
   show({ x, y, span, focusHeight }: Pick<Pose, 'x' | 'y' | 'span' | 'focusHeight'>): boolean {
     this.#focusHeight = focusHeight;
-    const { sinHeading, cosHeading, cosPitch, widening } = this.#look;
+    const { sinHeading, cosHeading, cosPitch, invFocal } = this.#projection;
     const { anchor } = this.#outline;
     const aside = (x - anchor.x) * cosHeading + (y - anchor.y) * sinHeading;
     const forth = (y - anchor.y) * cosHeading - (x - anchor.x) * sinHeading;
-    const depth = span + widening * cosPitch * forth;
+    const depth = span + invFocal * cosPitch * forth;
     const down = (v: number): number => v * span + forth * this.#steep(v);
     const slack = SLACK * span;
     return (
@@ -179,7 +179,7 @@ export class Sides {
       this.#across(this.#left, -1) <= -(this.#left * depth + aside) + slack &&
       this.#down(this.#bottom, 1) <= down(this.#bottom) + slack &&
       this.#down(this.#top, -1) <= -down(this.#top) + slack &&
-      this.#toward() - forth * cosPitch <= span * wholeWithin(this.#look) + slack
+      this.#toward() - forth * cosPitch <= span * wholeWithin(this.#projection) + slack
     );
   }
 }

@@ -1,7 +1,7 @@
 /** Tries one span after the other for the nearest from which everything shows. */
 import { exp2, log2 } from '../math/index.ts';
 import { raiseEye, type Motion, type Constraints } from '../motion/index.ts';
-import type { Insets, Look } from '../view/index.ts';
+import type { Insets, Projection } from '../view/index.ts';
 import type { Framed, FrameOptions } from './framing.ts';
 import { Sides } from './sides.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
@@ -19,7 +19,7 @@ export class Solver {
   readonly min: number;
   readonly max: number;
   readonly #there: Motion;
-  readonly #look: Look;
+  readonly #projection: Projection;
   readonly #outline: Outline;
   readonly #kept: Motion;
   readonly #rules: Constraints;
@@ -31,9 +31,9 @@ export class Solver {
     this.#kept = kept;
     this.#rules = kept.constraints;
     this.#there = there;
-    this.#look = there.look;
+    this.#projection = there.projection;
     this.#options = options;
-    this.#sides = new Sides(there.look, outline);
+    this.#sides = new Sides(there.projection, outline);
     const { heading } = options;
     resolvePlacement(there, kept, heading === undefined ? {} : { heading });
     this.min = there.zooming.min;
@@ -99,7 +99,7 @@ export class Solver {
     this.#there.arriveAt(span);
     if (pitch === undefined) return;
     tilt.arriveAt(this.#there.insidePitch(pitch));
-    this.#look.turn(this.#there);
+    this.#projection.turn(this.#there);
   }
 
   /** The nearest stop from a span on at which everything shows, or the farthest. */
@@ -108,8 +108,8 @@ export class Solver {
     const { min, max } = this;
     let stop = span / (1 + SAME);
     for (;;) {
-      const next = stops?.beyond(this.#look, stop, 1, min, max) ?? NaN;
-      if (next !== next) return stop < span ? (stops?.beyond(this.#look, span, -1, min, max) ?? span) : stop;
+      const next = stops?.beyond(this.#projection, stop, 1, min, max) ?? NaN;
+      if (next !== next) return stop < span ? (stops?.beyond(this.#projection, span, -1, min, max) ?? span) : stop;
       stop = next;
       if (this.needs(stop) <= stop * (1 + SAME)) return stop;
     }
@@ -122,7 +122,7 @@ export class Solver {
     const { heading, pitch } = this.#options;
     const to = { x, y, span, ...(heading === undefined ? {} : { heading }), ...(pitch === undefined ? {} : { pitch }) };
     resolvePlacement(this.#there, this.#kept, to);
-    this.#look.turn(this.#there);
+    this.#projection.turn(this.#there);
     raiseEye(this.#there);
     const off = Math.abs(this.#there.x - x) + Math.abs(this.#there.y - y);
     this.isKeptAway = off > SAME * span || Math.abs(this.#there.span / span - 1) > SAME;

@@ -207,7 +207,7 @@ const point: PathPoint = { along: -0, span: NaN };
 /** Sets the pose on the way, after a share of the time. */
 function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: number): void {
   const { path, ease, from, to, wantedSpan } = plan;
-  const { zoom, turn, tilt, lens, constraints, look, zooming } = motion;
+  const { zoom, turn, tilt, lens, constraints, projection, zooming } = motion;
   const share = eased(ease, time);
   path.at(share, point);
   const gone = path.distance > 0 ? point.along / path.distance : share;
@@ -234,8 +234,8 @@ function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: 
   const x = between(from.x, to.x, gone) + movedX * share;
   const y = between(from.y, to.y, gone) + movedY * share;
   // On the way the zoom gives way to the bounds, down to what the ends would have there, and the focus goes straight on.
-  look.turn(motion);
-  const fits = maxSpanAt(constraints.boundary, look, x, y, zoom.eased);
+  projection.turn(motion);
+  const fits = maxSpanAt(constraints.boundary, projection, x, y, zoom.eased);
   zoom.eased = Math.min(zoom.eased, Math.max(fits, between(from.span * scale, zoom.goal, gone)));
   zoom.keepIn(zooming.min, zooming.max);
   motion.focusing.putAt(x, y);

@@ -79,7 +79,7 @@ export class Visits {
     if (this.#places.length === 0) this.#places.push(markOf(camera));
     this.#at = Math.max(0, Math.min(Math.floor(at), this.#places.length - 1));
     this.#end = camera.poll((time) => {
-      this.#look(time);
+      this.#observe(time);
     });
   }
 
@@ -121,7 +121,7 @@ export class Visits {
   }
 
   /** At the beginning of a frame: how long has it been standing where the frame before showed it? */
-  #look(time: number): void {
+  #observe(time: number): void {
     const { x, y, span, heading, pitch } = this.#camera.view;
     const seen = this.#seen;
     const stands =

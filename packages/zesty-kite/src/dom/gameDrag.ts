@@ -129,7 +129,7 @@ export function listenToGameDrags(
     }
   };
   if (gameDrag !== undefined) {
-    const look = (): void => {
+    const check = (): void => {
       if (drag === null) return;
       const { fromX, fromY } = drag;
       if (fromX === seenX && fromY === seenY) return;
@@ -138,7 +138,7 @@ export function listenToGameDrags(
     };
     // Once the frame is drawn: polls come before it.
     const endPoll = camera.poll(() => {
-      if (drag !== null) window.queueMicrotask(look);
+      if (drag !== null) window.queueMicrotask(check);
     });
     signal.addEventListener('abort', endPoll);
     window.addEventListener(

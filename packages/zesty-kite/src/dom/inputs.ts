@@ -71,12 +71,12 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
     };
 
     const before = new Set(pressed(window.navigator));
-    const look = (): void => {
+    const check = (): void => {
       const now = pressed(window.navigator);
       const fresh = now.find((input) => !before.has(input));
       for (const input of before) if (!now.includes(input)) before.delete(input);
       if (fresh !== undefined) done(fresh);
-      else frame = window.requestAnimationFrame(look);
+      else frame = window.requestAnimationFrame(check);
     };
 
     const options = { capture: true, signal: listening.signal };
@@ -89,7 +89,7 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
     stop?.addEventListener('abort', () => {
       done(null);
     });
-    look();
+    check();
   });
 }
 

@@ -12,12 +12,12 @@ const at: ScreenPoint = { x: 0, y: 0, depth: 0, inFront: true };
 
 /** Whether nothing in the safe frame will move by half a pixel any more, and nothing is held. */
 export function hasVisiblyArrived(timeline: Timeline): boolean {
-  const { kept, constraints, look } = timeline;
+  const { kept, constraints, projection } = timeline;
   const { hold, pan } = kept;
   if (hold.fingers > 0 || pan.isDriven || kept.isSteered) return false;
   const { settings, screen, ground } = constraints;
   const halfLife = pan.isGliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
-  const speed = kept.valueNow(constraints.speed, pan.isFar) * look.frameHeight;
+  const speed = kept.valueNow(constraints.speed, pan.isFar) * projection.frameHeight;
   const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
   if (lengthOfEase(velocity * speed, halfLife) > SEEN) return false;
   const motion = timeline.spare();
@@ -25,7 +25,7 @@ export function hasVisiblyArrived(timeline: Timeline): boolean {
   motion.focusing.solve();
   aim(now, motion, screen, ground, motion.insets);
   aim(there, goalPose(kept, motion), screen, ground, settings.safeFrame);
-  const { middleX, middleY, frameWidth, frameHeight } = now.look;
+  const { middleX, middleY, frameWidth, frameHeight } = now.projection;
   // Between them nothing moves farther.
   for (const [across, down] of FRAME_PLACES) {
     const x = middleX + across * frameWidth;

@@ -74,7 +74,7 @@ export class Watch implements Observer {
     this.listeners.callAll((call) => this.#reports.callSafely(call));
   }
 
-  look(timeline: Timeline, by: string | null, time: number): void {
+  update(timeline: Timeline, by: string | null, time: number): void {
     const { kept } = timeline;
     const { listeners } = this;
     // The program moves it: what the player does next begins anew.
@@ -152,8 +152,8 @@ function limitsMet(timeline: Timeline): number {
   // The focus of kept motion may be solved later.
   const motion = timeline.spare();
   motion.focusing.solve();
-  const { constraints, look, span, heading, pitch, zooming } = motion;
-  const max = maxSpanInside(constraints.boundary, look, zooming.max);
+  const { constraints, projection, span, heading, pitch, zooming } = motion;
+  const max = maxSpanInside(constraints.boundary, projection, zooming.max);
   const { turn, minPitch, maxPitch } = constraints;
   let bits = 0;
   if (constraints.settings.bounds !== null && isAtBounds(motion)) bits |= 1;
@@ -165,14 +165,14 @@ function limitsMet(timeline: Timeline): number {
 
 /** Whether the focus can go no further in some direction. */
 function isAtBounds(motion: Motion): boolean {
-  const { focus, span, constraints, look } = motion;
+  const { focus, span, constraints, projection } = motion;
   const way = NEAR * span;
   const there = new ScratchPoint();
   const kept = new ScratchPoint();
   for (let side = 0; side < 4; side++) {
     there.x = focus.x + (side === 0 ? way : side === 1 ? -way : 0);
     there.y = focus.y + (side === 2 ? way : side === 3 ? -way : 0);
-    keepInside(constraints.boundary, look, motion, there, focus, kept);
+    keepInside(constraints.boundary, projection, motion, there, focus, kept);
     if (Math.abs(kept.x - there.x) + Math.abs(kept.y - there.y) > 0.1 * way) return true;
   }
   return false;

@@ -1,6 +1,6 @@
 /** The bounds of the settings, made ready: a shape, and how it is applied. */
 import { farthestCoordinate, isZoomLimited, sentence, type FullBounds, type FullSettings } from '../settings/index.ts';
-import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
+import { ScratchPoint, type Projection, type Point, type Pose } from '../view/index.ts';
 import { Disc } from './disc.ts';
 import type { Hint } from './hint.ts';
 import { Rectangle } from './rectangle.ts';
@@ -22,7 +22,7 @@ export interface Boundary {
 }
 
 class Fit {
-  look: Look | null = null;
+  projection: Projection | null = null;
   version = -1;
   max = NaN;
   hint: Readonly<Hint> | null = null;
@@ -93,12 +93,12 @@ export function kindOf<K extends ShapeOutlines>(bounds: FullBounds, kinds: reado
  * How far a focus is from where it is kept, in world units; 0 when all is well. What a hand pulls
  * over the edge counts too.
  */
-export function excessOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'x' | 'y' | 'span'>): number {
+export function excessOf(boundary: Boundary, projection: Projection, pose: Pick<Pose, 'x' | 'y' | 'span'>): number {
   const { x, y } = pose;
   const { shape } = boundary;
   if (shape.excessAt !== undefined) return shape.excessAt(x, y);
   const kept = new ScratchPoint();
-  keepInside(boundary, look, pose, pose, pose, kept);
+  keepInside(boundary, projection, pose, pose, pose, kept);
   return Math.sqrt((kept.x - x) * (kept.x - x) + (kept.y - y) * (kept.y - y));
 }
 
@@ -124,13 +124,13 @@ export const ANYWHERE: Readonly<Point> = new ScratchPoint();
  */
 export function keepInside(
   { shape, view, margin, screenMargin }: Boundary,
-  look: Look,
+  projection: Projection,
   { span }: Pick<Pose, 'span'>,
   desired: Readonly<Point>,
   from: Readonly<Point>,
   out: Point,
 ): void {
-  shape.keep(view ? look : FOCUS_ALONE, span, margin + screenMargin * span, desired, from, out);
+  shape.keep(view ? projection : FOCUS_ALONE, span, margin + screenMargin * span, desired, from, out);
 }
 
 /**
@@ -139,27 +139,36 @@ export function keepInside(
  *
  * @param hint that of the shape, from a similar look
  */
-export function maxSpanInside(boundary: Boundary, look: Look, max: number, hint: Readonly<Hint> | null = null): number {
+export function maxSpanInside(
+  boundary: Boundary,
+  projection: Projection,
+  max: number,
+  hint: Readonly<Hint> | null = null,
+): number {
   const { shape, margin, screenMargin, limitsZoom, fit } = boundary;
   if (!limitsZoom) return max;
-  if (fit.look !== look || fit.version !== look.version || fit.max !== max || fit.hint !== hint) {
-    fit.look = look;
-    fit.version = look.version;
+  if (fit.projection !== projection || fit.version !== projection.version || fit.max !== max || fit.hint !== hint) {
+    fit.projection = projection;
+    fit.version = projection.version;
     fit.max = max;
     fit.hint = hint;
-    fit.span = shape.maxSpan(look, margin, screenMargin, max, hint);
+    fit.span = shape.maxSpan(projection, margin, screenMargin, max, hint);
   }
   return fit.span;
 }
 
 /** The greatest span, at most `max`, at which the view around a focus is inside; `max` if the view is not kept inside. World units. */
-export function maxSpanAt(boundary: Boundary, look: Look, x: number, y: number, max: number): number {
+export function maxSpanAt(boundary: Boundary, projection: Projection, x: number, y: number, max: number): number {
   const { shape, view, margin, screenMargin } = boundary;
-  return view ? Math.min(shape.maxSpanAt(look, x, y, margin, screenMargin), max) : max;
+  return view ? Math.min(shape.maxSpanAt(projection, x, y, margin, screenMargin), max) : max;
 }
 
 /** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
-export function fitsByFar({ shape, margin, screenMargin, limitsZoom }: Boundary, look: Look, span: number): boolean {
+export function fitsByFar(
+  { shape, margin, screenMargin, limitsZoom }: Boundary,
+  projection: Projection,
+  span: number,
+): boolean {
   if (!limitsZoom) return true;
-  return margin >= 0 && screenMargin >= 0 && look.isWithin(shape.innerRadius / span);
+  return margin >= 0 && screenMargin >= 0 && projection.isWithin(shape.innerRadius / span);
 }

@@ -1,6 +1,6 @@
 /** Bounds as they can be drawn. */
 import type { FullBounds } from '../settings/index.ts';
-import { ScratchPoint, type Look, type Point, type Pose } from '../view/index.ts';
+import { ScratchPoint, type Projection, type Point, type Pose } from '../view/index.ts';
 import { ANYWHERE, keepInside, kindOf, type Boundary } from './boundary.ts';
 import type { ShapeOutlines } from './shape.ts';
 
@@ -38,7 +38,7 @@ export function outlinesOf(bounds: FullBounds, kinds: readonly ShapeOutlines[]):
 }
 
 /** The area that bounds leave to the focus, as the camera looks now: the nearest foci to points far away, all around. */
-export function focusOutlineOf(boundary: Boundary, look: Look, pose: Pick<Pose, 'span'>): Point[] {
+export function focusOutlineOf(boundary: Boundary, projection: Projection, pose: Pick<Pose, 'span'>): Point[] {
   const { x: middleX, y: middleY, high } = boundary.shape.extent;
   const far = 100 * (high + pose.span);
   const desired = new ScratchPoint();
@@ -46,7 +46,7 @@ export function focusOutlineOf(boundary: Boundary, look: Look, pose: Pick<Pose, 
   return allAround((x, y) => {
     desired.x = middleX + x * far;
     desired.y = middleY + y * far;
-    keepInside(boundary, look, pose, desired, ANYWHERE, inside);
+    keepInside(boundary, projection, pose, desired, ANYWHERE, inside);
     return { x: inside.x, y: inside.y };
   });
 }

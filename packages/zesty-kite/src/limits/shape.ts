@@ -1,10 +1,13 @@
 /** A shape of ground that keeps the camera inside. */
 import type { FullBounds, ShapeChecks } from '../settings/index.ts';
-import type { Look, Point } from '../view/index.ts';
+import type { Projection, Point } from '../view/index.ts';
 import type { Hint } from './hint.ts';
 
 /** The part of a view that is kept inside, in spans from the focus: four corners, and how far they reach along the axes. */
-export type Outline = Pick<Look, 'isWithin' | 'corners' | 'extentLeft' | 'extentTop' | 'extentRight' | 'extentBottom'>;
+export type Outline = Pick<
+  Projection,
+  'isWithin' | 'corners' | 'extentLeft' | 'extentTop' | 'extentRight' | 'extentBottom'
+>;
 
 /** The middle of a shape, and its size along the axes. World units. */
 export interface Extent {

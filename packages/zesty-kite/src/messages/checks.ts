@@ -40,5 +40,5 @@ export function checkMade(path: string, value: unknown, field: string, expected:
 
 /** @throws TypeError for a value that is no view */
 export function checkView(call: string, view: unknown): void {
-  checkMade(`${call}.view`, view, 'look', 'a View, such as advance returns');
+  checkMade(`${call}.view`, view, 'projection', 'a View, such as advance returns');
 }

@@ -83,7 +83,7 @@ export function listenToMinimap(
   /** Whether a press takes hold of what the view sees, as far as that lies near: up to the horizon it may be most of the map. */
   const isOn = (at: Point, ground: Point): boolean => {
     const { view } = camera;
-    const { sinHeading, cosHeading } = view.look;
+    const { sinHeading, cosHeading } = view.projection;
     const { periodX = 0, periodY = 0 } = view.ground;
     const east = nearestCopy(ground.x - view.x, periodX);
     const south = nearestCopy(ground.y - view.y, periodY);

@@ -105,8 +105,8 @@ export class Minimap {
           ? Math.min(width, height) / Math.sqrt(wide * wide + high * high)
           : Math.min(width / wide, height / high);
     const middle = this.#middle;
-    out.a = this.#turns ? scale * view.look.cosHeading : scale;
-    out.c = this.#turns ? scale * view.look.sinHeading : 0;
+    out.a = this.#turns ? scale * view.projection.cosHeading : scale;
+    out.c = this.#turns ? scale * view.projection.sinHeading : 0;
     out.b = -out.c;
     out.d = out.a;
     out.e = left + width / 2 - out.a * middle.x - out.c * middle.y;

@@ -1,7 +1,7 @@
 /** Values that follow the zoom: the same everywhere, a curve over log₂(span), or a switch. */
 import { angleDegrees, createCurve, curveAt, log2, type Curve } from '../math/index.ts';
 import type { ByZoom, InSpans } from '../settings/index.ts';
-import type { Look } from '../view/index.ts';
+import type { Projection } from '../view/index.ts';
 
 /** A rule made ready. `curve` is null where the value is the same on either side of a switch. */
 export interface ZoomRule {
@@ -34,7 +34,7 @@ export function isFar({ outAbove, inBelow }: ZoomRule, span: number, wasFar: boo
 }
 
 /** The span without panels that has the same scale: curves, switches and limits of the settings go by that. */
-export function bareSpan({ frameHeight, height }: Look, span: number): number {
+export function bareSpan({ frameHeight, height }: Projection, span: number): number {
   return span / (frameHeight / height);
 }
 
@@ -47,14 +47,14 @@ export function valueAt({ curve, near, far }: ZoomRule, bare: number, onFarSide:
 export function fieldOfViewAt(
   rule: ZoomRule | null,
   distance: number | null,
-  look: Look,
+  projection: Projection,
   span: number,
   onFarSide: boolean,
 ): number {
-  if (rule !== null) return valueAt(rule, bareSpan(look, span), onFarSide);
+  if (rule !== null) return valueAt(rule, bareSpan(projection, span), onFarSide);
   if (distance === null) return 0;
   // Focal length in safe-frame heights = distance / span; the field of view is that of the whole screen.
-  return Math.min(WIDEST, 2 * angleDegrees(span * look.height, 2 * distance * look.frameHeight));
+  return Math.min(WIDEST, 2 * angleDegrees(span * projection.height, 2 * distance * projection.frameHeight));
 }
 
 /** The widest that a lens zooms at a fixed distance, degrees. */

@@ -12,14 +12,14 @@ const step = new ScratchPoint();
  * How far the eye has to be raised to be clear of the envelope of the ground below it; world units, ≥ 0. It grows with the
  * missing height: from 0 a tenth of a span above the clearance, along a parabola, to all that is missing as far below.
  */
-export function missingClearance({ focus, zoom, level, constraints, look }: Kept): number {
-  if (constraints.terrain === null || look.widening === 0) return 0;
+export function missingClearance({ focus, zoom, level, constraints, projection }: Kept): number {
+  if (constraints.terrain === null || projection.invFocal === 0) return 0;
   const { clearance } = constraints.settings.ground;
-  const eye = level.height + (zoom.shown * look.sinPitch) / look.widening;
+  const eye = level.height + (zoom.shown * projection.sinPitch) / projection.invFocal;
   // It may be clear even of the highest ground.
   const soft = SOFT * zoom.shown;
   if (eye > constraints.terrain.highest + clearance + soft) return 0;
-  look.meetBelowEye(zoom.shown, step);
+  projection.meetBelowEye(zoom.shown, step);
   below.x = focus.x + step.x;
   below.y = focus.y + step.y;
   constraints.terrain.sampleEnvelopeInto(below);

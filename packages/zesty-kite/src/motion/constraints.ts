@@ -3,7 +3,7 @@ import { raise, type Terrain } from '../ground/index.ts';
 import { boundaryOf, farthestZoom, type Boundary, type ShapeKind } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
 import { inSpans, NEAREST_SPAN, type FullSettings, type Span, type SpanSettings } from '../settings/index.ts';
-import { canonical, type Ground, type Look, type Screen, type Spot } from '../view/index.ts';
+import { canonical, type Ground, type Projection, type Screen, type Spot } from '../view/index.ts';
 import { createZoomRule, isFlat, type ZoomRule } from './byZoom.ts';
 import type { HeadingLimits } from './heading.ts';
 import { inForce } from './reduced.ts';
@@ -157,14 +157,14 @@ const MIN_SPAN = 1e-6;
 const MAX_SPAN = 1e12;
 
 /** The nearest zoom on a screen, whatever the bounds say: a span no larger than `maxSpan`. */
-export function minSpan({ nearest }: Constraints, { frameHeight, height }: Look): number {
+export function minSpan({ nearest }: Constraints, { frameHeight, height }: Projection): number {
   // A panel never changes the scale: spans of the settings are those without one.
   return clamp(nearest * (frameHeight / height), MIN_SPAN, MAX_SPAN);
 }
 
 /** The farthest zoom on a screen, whatever the bounds say: a span. */
-export function maxSpan(constraints: Constraints, look: Look): number {
+export function maxSpan(constraints: Constraints, projection: Projection): number {
   const { wrap } = constraints.settings;
   const once = Math.min(constraints.farthest, wrap.x ?? Infinity, wrap.y ?? Infinity);
-  return clamp(once * (look.frameHeight / look.height), minSpan(constraints, look), MAX_SPAN);
+  return clamp(once * (projection.frameHeight / projection.height), minSpan(constraints, projection), MAX_SPAN);
 }

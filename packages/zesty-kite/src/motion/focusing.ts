@@ -35,7 +35,7 @@ export class Focusing {
    * other: while the eye is lifted, what is held is off by the lift.
    */
   solve(): void {
-    const { focus, first, pan, hold, zoom, constraints, look } = this.#kept;
+    const { focus, first, pan, hold, zoom, constraints, projection } = this.#kept;
     const { desired, allowed } = this;
     const from = this.#from;
     from.x = focus.x - focus.excessX;
@@ -45,7 +45,7 @@ export class Focusing {
     if (hold.fingers === 2) this.#pair.solve();
     this.#zooming.show();
     const agree = this.#desire();
-    keepInside(constraints.boundary, look, this.#kept, desired, from, allowed);
+    keepInside(constraints.boundary, projection, this.#kept, desired, from, allowed);
     if (!this.#staysRaw) {
       focus.rawX = allowed.x;
       focus.rawY = allowed.y;
@@ -67,11 +67,11 @@ export class Focusing {
 
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
   #desire(): boolean {
-    const { focus, pan, hold, first, second, zoom, look } = this.#kept;
+    const { focus, pan, hold, first, second, zoom, projection } = this.#kept;
     const { desired } = this;
     const met = this.#met;
     if (hold.isBelowEye) {
-      look.meetBelowEye(zoom.shown, met);
+      projection.meetBelowEye(zoom.shown, met);
       desired.x = first.x - met.x;
       desired.y = first.y - met.y;
       return true;
@@ -95,30 +95,30 @@ export class Focusing {
 
   /** Sets `met` to where the screen point of a held point meets its level, counted from the focus. */
   #meet({ screenX, screenY, height }: HeldPoint): void {
-    const { look, zoom, level } = this.#kept;
-    look.meet(look.u(screenX), look.v(screenY), zoom.shown, height - level.height, this.#met);
+    const { projection, zoom, level } = this.#kept;
+    projection.meet(projection.u(screenX), projection.v(screenY), zoom.shown, height - level.height, this.#met);
   }
 
   /** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */
   putAt(x: number, y: number): void {
-    const { focus, constraints, look } = this.#kept;
+    const { focus, constraints, projection } = this.#kept;
     focus.x = x;
     focus.y = y;
-    look.turn(this.#kept);
+    projection.turn(this.#kept);
     this.#zooming.show();
-    keepInside(constraints.boundary, look, this.#kept, focus, ANYWHERE, focus);
+    keepInside(constraints.boundary, projection, this.#kept, focus, ANYWHERE, focus);
     focus.rawX = focus.x;
     focus.rawY = focus.y;
   }
 
   /** Sets `out` to the end of a push inside the bounds. */
   push(fromX: number, fromY: number, stepX: number, stepY: number, out: ScratchPoint): void {
-    const { constraints, look } = this.#kept;
+    const { constraints, projection } = this.#kept;
     const from = this.#from;
     from.x = fromX;
     from.y = fromY;
     out.x = fromX + stepX;
     out.y = fromY + stepY;
-    keepInside(constraints.boundary, look, this.#kept, out, from, out);
+    keepInside(constraints.boundary, projection, this.#kept, out, from, out);
   }
 }

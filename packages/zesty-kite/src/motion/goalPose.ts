@@ -9,20 +9,20 @@ import type { Motion } from './motion.ts';
  * @param there scratch: it goes there
  */
 export function goalPose(motion: Motion, there: Motion): Pose {
-  const { zoom, turn, insets, look } = there;
+  const { zoom, turn, insets, projection } = there;
   const { focusHeight } = motion;
   there.copyFrom(motion);
   there.layFrame();
-  const { frameWidth, frameHeight } = look;
+  const { frameWidth, frameHeight } = projection;
   insets.arriveAt(motion.constraints.settings.safeFrame);
   there.layFrame();
-  scaleWithFrame(zoom, frameWidth, frameHeight, look, 'scale');
+  scaleWithFrame(zoom, frameWidth, frameHeight, projection, 'scale');
   turn.turnTo(motion.turn.goal);
   there.zooming.findGoal();
   zoom.finish();
   there.arriveAt(zoom.goal);
   if (there.isMoved) for (const { mover, state } of there.moving) mover.finish?.(state, there);
-  look.turn(there);
+  projection.turn(there);
   there.zooming.show();
   there.focusing.solve();
   const { x, y } = there.focusing.allowed;

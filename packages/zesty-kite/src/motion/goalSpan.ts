@@ -1,7 +1,7 @@
 /** How far the zoom goes: the greatest span up to the wanted one that fits, as the camera will look there. */
 import { Hint } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
-import { Look } from '../view/index.ts';
+import { Projection } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt } from './byZoom.ts';
 import { maxSpan, minSpan, type Constraints } from './constraints.ts';
 import { ShownPose } from './shownPose.ts';
@@ -37,7 +37,7 @@ class SpanSearch {
   readonly #hint = new Hint();
   #min = NaN;
   #max = NaN;
-  readonly #look = new Look();
+  readonly #projection = new Projection();
   readonly #pose = new ShownPose();
 
   begin(question: SpanQuestion, constraints: Constraints): this {
@@ -45,9 +45,9 @@ class SpanSearch {
     this.#question = question;
     this.#rules = constraints;
     this.#hint.first = -1;
-    this.#look.frame(constraints.screen, left, top, right, bottom);
-    this.#min = minSpan(constraints, this.#look);
-    this.#max = maxSpan(constraints, this.#look);
+    this.#projection.frame(constraints.screen, left, top, right, bottom);
+    this.#min = minSpan(constraints, this.#projection);
+    this.#max = maxSpan(constraints, this.#projection);
     return this;
   }
 
@@ -59,7 +59,7 @@ class SpanSearch {
     const max = this.#max;
     const wanted = clamp(question.wanted, min, max);
     // Between two fingers any span will do.
-    const stop = question.isFree ? NaN : (constraints.stops?.nearestTo(this.#look, wanted, min, max) ?? NaN);
+    const stop = question.isFree ? NaN : (constraints.stops?.nearestTo(this.#projection, wanted, min, max) ?? NaN);
     const fitting = stop === stop ? this.#fittingStop(stop, min) : NaN;
     const span = fitting === fitting ? fitting : this.#fitting(wanted, min);
     question.copyFrom(this.#hint);
@@ -69,7 +69,7 @@ class SpanSearch {
   farther(from: number, to: number): number {
     const { stops } = this.#rules ?? {};
     const beyond = from * (1 + SAME);
-    if (stops) return this.#fittingStop(stops.nearestTo(this.#look, to, beyond, to), beyond);
+    if (stops) return this.#fittingStop(stops.nearestTo(this.#projection, to, beyond, to), beyond);
     const span = this.#fitting(to, from);
     return span > beyond ? span : NaN;
   }
@@ -77,7 +77,7 @@ class SpanSearch {
   /** Of the stops from one inward, the first that fits; NaN if none does. */
   #fittingStop(stop: number, min: number): number {
     const { stops } = this.#rules ?? {};
-    for (let span = stop; span === span; span = stops?.beyond(this.#look, span, -1, min, span) ?? NaN)
+    for (let span = stop; span === span; span = stops?.beyond(this.#projection, span, -1, min, span) ?? NaN)
       if (this.#room(span) >= -SLACK * span) return span;
     return NaN;
   }
@@ -140,19 +140,19 @@ class SpanSearch {
     const question = this.#question;
     const constraints = this.#rules;
     if (question === null || constraints?.boundary.limitsZoom !== true) return Infinity;
-    const look = this.#look;
+    const projection = this.#projection;
     const pose = this.#pose;
     const { pitch, heading, tilt, pitchFar, lensFar } = question;
     const { minPitch, maxPitch, lens, settings } = constraints;
     const { shape, margin, screenMargin } = constraints.boundary;
-    const bare = bareSpan(look, span);
+    const bare = bareSpan(projection, span);
     const asked = valueAt(constraints.pitch, bare, isFar(constraints.pitch, bare, pitchFar)) + tilt;
     pose.heading = heading;
     pose.pitch = pitch === pitch ? pitch : clamp(asked, minPitch, maxPitch);
     const isLensFar = lens !== null && isFar(lens, bare, lensFar);
-    pose.fieldOfView = fieldOfViewAt(lens, settings.lens.distance, look, span, isLensFar);
-    look.turn(pose);
-    const fits = shape.maxSpan(look, margin, screenMargin, this.#max, this.#hint);
+    pose.fieldOfView = fieldOfViewAt(lens, settings.lens.distance, projection, span, isLensFar);
+    projection.turn(pose);
+    const fits = shape.maxSpan(projection, margin, screenMargin, this.#max, this.#hint);
     if (shape.hint !== null) this.#hint.copyFrom(shape.hint);
     return fits - span;
   }

@@ -32,15 +32,15 @@ export class Grips {
 
   /** Takes hold of a point, on the ground if it has no height, if it shows; else of the focus. */
   takeOf(pointX: number, pointY: number, height?: number): void {
-    const { hold, first, focus, level, constraints, look, isPinned } = this.#kept;
+    const { hold, first, focus, level, constraints, projection, isPinned } = this.#kept;
     // In a world that repeats itself, the copy nearest to the focus.
     const { periodX = 0, periodY = 0 } = constraints.ground;
     first.x = focus.x + nearestCopy(pointX - focus.x, periodX);
     first.y = focus.y + nearestCopy(pointY - focus.y, periodY);
     first.height = height ?? constraints.terrain?.heightAt(first.x, first.y) ?? level.height;
     const at = this.#aimFrom(focus).toScreen(first.x, first.y, first.height);
-    const shows = at.x >= 0 && at.x <= look.width && at.y >= 0 && at.y <= look.height;
-    hold.isGrip = at.inFront && shows && look.v(at.y) > look.reachV && !isPinned;
+    const shows = at.x >= 0 && at.x <= projection.width && at.y >= 0 && at.y <= projection.height;
+    hold.isGrip = at.inFront && shows && projection.v(at.y) > projection.reachV && !isPinned;
     hold.isBelowEye = false;
     first.moveTo(at.x, at.y);
     first.endLag();
@@ -48,9 +48,9 @@ export class Grips {
 
   /** Takes hold of the ground below the eye; of the focus where the lens has none. */
   takeBelow(): void {
-    const { hold, first, focus, zoom, look, isPinned } = this.#kept;
-    look.meetBelowEye(zoom.shown, this.#met);
-    hold.isGrip = look.widening > 0 && !isPinned;
+    const { hold, first, focus, zoom, projection, isPinned } = this.#kept;
+    projection.meetBelowEye(zoom.shown, this.#met);
+    hold.isGrip = projection.invFocal > 0 && !isPinned;
     hold.isBelowEye = hold.isGrip;
     first.x = focus.x + this.#met.x;
     first.y = focus.y + this.#met.y;
@@ -90,7 +90,7 @@ export class Grips {
     const at = this.#shown;
     const isBelowSky = ({ x, y, height }: HeldPoint): boolean => {
       view.toScreen(x, y, height, at);
-      return at.inFront && this.#kept.look.v(at.y) > this.#kept.look.reachV;
+      return at.inFront && this.#kept.projection.v(at.y) > this.#kept.projection.reachV;
     };
     if (!isBelowSky(first) || !isBelowSky(second)) {
       this.takeFingers();
@@ -107,19 +107,19 @@ export class Grips {
    * too far.
    */
   #holdUnder(held: HeldPoint): void {
-    const { zoom, level, constraints, look } = this.#kept;
+    const { zoom, level, constraints, projection } = this.#kept;
     this.#undoElastic();
     const { screenX, screenY } = held;
     const from = this.#unstretched;
-    const v = look.v(screenY);
+    const v = projection.v(screenY);
     const spot = this.#spot;
-    if (constraints.terrain !== null && v > look.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
+    if (constraints.terrain !== null && v > projection.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
       held.x = spot.x;
       held.y = spot.y;
       held.height = spot.height;
       return;
     }
-    look.meet(look.u(screenX), v, zoom.shown, 0, this.#met);
+    projection.meet(projection.u(screenX), v, zoom.shown, 0, this.#met);
     held.x = from.x + this.#met.x;
     held.y = from.y + this.#met.y;
     held.height = level.height;
@@ -129,7 +129,7 @@ export class Grips {
    * Sets `unstretched`. A pull by e beyond the edge shows as cap · e / (cap + e); this is the inverse.
    */
   #undoElastic(): void {
-    const { focus, zoom, constraints, look } = this.#kept;
+    const { focus, zoom, constraints, projection } = this.#kept;
     const unstretchedFocus = this.#unstretched;
     unstretchedFocus.x = focus.x;
     unstretchedFocus.y = focus.y;
@@ -137,7 +137,7 @@ export class Grips {
     const from = this.#met;
     from.x = focus.x - focus.excessX;
     from.y = focus.y - focus.excessY;
-    keepInside(constraints.boundary, look, this.#kept, unstretchedFocus, from, unstretchedFocus);
+    keepInside(constraints.boundary, projection, this.#kept, unstretchedFocus, from, unstretchedFocus);
     const overX = focus.x - unstretchedFocus.x;
     const overY = focus.y - unstretchedFocus.y;
     const cap = constraints.boundary.elastic * zoom.shown;

@@ -1,6 +1,6 @@
 /** A screen or a safe frame of another size keeps the span, the width or the scale. */
 import type { FullSettings } from '../settings/index.ts';
-import type { Look } from '../view/index.ts';
+import type { Projection } from '../view/index.ts';
 import type { Constraints } from './constraints.ts';
 import type { Zoom } from './zoom.ts';
 
@@ -12,10 +12,16 @@ type Keep = NonNullable<FullSettings['resize']['keep']>;
  *
  * @param look of the new frame
  */
-export function scaleWithFrame(zoom: Zoom, fromWidth: number, fromHeight: number, look: Look, keep: Keep): void {
+export function scaleWithFrame(
+  zoom: Zoom,
+  fromWidth: number,
+  fromHeight: number,
+  projection: Projection,
+  keep: Keep,
+): void {
   if (keep === 'span') return;
-  const scaled = look.frameHeight / fromHeight;
-  zoom.scale(keep === 'scale' ? scaled : (fromWidth * scaled) / look.frameWidth);
+  const scaled = projection.frameHeight / fromHeight;
+  zoom.scale(keep === 'scale' ? scaled : (fromWidth * scaled) / projection.frameWidth);
 }
 
 /** What a screen of another size keeps: stops in pixels keep the scale, or it would leave them. */

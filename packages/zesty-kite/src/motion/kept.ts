@@ -7,7 +7,7 @@
  */
 import { clamp, curveAt, log2 } from '../math/index.ts';
 import { spanOf, type Span } from '../settings/index.ts';
-import { Look, type Pose } from '../view/index.ts';
+import { Projection, type Pose } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt, type ZoomRule } from './byZoom.ts';
 import { Focus } from './focus.ts';
 import { Heading } from './heading.ts';
@@ -24,7 +24,7 @@ import { Zoom } from './zoom.ts';
 
 export class Kept implements Readonly<Pose> {
   constraints: Constraints;
-  readonly look: Look;
+  readonly projection: Projection;
   readonly focus = new Focus();
   readonly zoom = new Zoom();
   /** The question that the goal of the zoom answers; null once rules have changed. */
@@ -47,9 +47,9 @@ export class Kept implements Readonly<Pose> {
   isPinned = false;
 
   /** @param look scratch: as the camera looks */
-  constructor(constraints: Constraints, look = new Look()) {
+  constructor(constraints: Constraints, projection = new Projection()) {
     this.constraints = constraints;
-    this.look = look;
+    this.projection = projection;
   }
 
   copyParts(other: Kept): void {
@@ -102,14 +102,14 @@ export class Kept implements Readonly<Pose> {
   /** Lays the safe frame on the look: all of it that a step does not set. */
   layFrame(): void {
     const { left, top, right, bottom } = this.insets;
-    this.look.frame(this.constraints.screen, left, top, right, bottom);
+    this.projection.frame(this.constraints.screen, left, top, right, bottom);
   }
 
   /** As the camera looks now. */
-  layLook(): Look {
+  layLook(): Projection {
     this.layFrame();
-    this.look.turn(this);
-    return this.look;
+    this.projection.turn(this);
+    return this.projection;
   }
 
   /**
@@ -122,7 +122,7 @@ export class Kept implements Readonly<Pose> {
     const { settings, screen } = this.constraints;
     const bare = spanOf(zoom, settings.lens, screen.height, pitch ?? settings.pitch.degrees);
     // The lens may have changed since the zoom was asked for.
-    return bare > 0 ? bare * (this.look.frameHeight / this.look.height) : this.zoom.wanted;
+    return bare > 0 ? bare * (this.projection.frameHeight / this.projection.height) : this.zoom.wanted;
   }
 
   /** Spans per second that a pan velocity of 1 goes at a span. */
@@ -141,13 +141,13 @@ export class Kept implements Readonly<Pose> {
   get #logSpan(): number {
     const { goal, remaining } = this.zoom;
     const log = log2(goal) + remaining;
-    const { frameHeight, height } = this.look;
+    const { frameHeight, height } = this.projection;
     return frameHeight === height ? log : log - log2(frameHeight / height);
   }
 
   /** The pitch that the zoom asks for at a span. */
   curvePitch(span: number): number {
-    return valueAt(this.constraints.pitch, bareSpan(this.look, span), this.tilt.isFar);
+    return valueAt(this.constraints.pitch, bareSpan(this.projection, span), this.tilt.isFar);
   }
 
   /** The same with what the player tilted, inside the limits. */
@@ -172,13 +172,13 @@ export class Kept implements Readonly<Pose> {
   /** The field of view that is asked for at a span. */
   fieldOfViewAt(span: number): number {
     const { lens, settings } = this.constraints;
-    return fieldOfViewAt(lens, settings.lens.distance, this.look, span, this.lens.isFar);
+    return fieldOfViewAt(lens, settings.lens.distance, this.projection, span, this.lens.isFar);
   }
 
   /** Moves the switches by zoom to the side on which the eased span is. */
   flipSwitches(): void {
     const { pitch, lens, speed } = this.constraints;
-    const bare = bareSpan(this.look, this.zoom.eased);
+    const bare = bareSpan(this.projection, this.zoom.eased);
     this.tilt.isFar = isFar(pitch, bare, this.tilt.isFar);
     this.lens.isFar = lens !== null && isFar(lens, bare, this.lens.isFar);
     this.pan.isFar = isFar(speed, bare, this.pan.isFar);
@@ -188,7 +188,7 @@ export class Kept implements Readonly<Pose> {
   arriveAt(span: number): void {
     this.tilt.arriveAt(this.pitchAt(span));
     this.lens.arriveAt(this.fieldOfViewAt(span));
-    this.look.turn(this);
+    this.projection.turn(this);
   }
 
   /** The targets of pitch and lens have jumped: they ease there from where they are. */
@@ -209,8 +209,8 @@ export class Kept implements Readonly<Pose> {
   }
 
   /** How much farther a pixel reaches along the ground down the screen than across it; 1 where speeds are even on the ground. */
-  foreshortening(look = this.look): number {
-    return this.constraints.pansByScreen ? 1 / look.sinPitch : 1;
+  foreshortening(projection = this.projection): number {
+    return this.constraints.pansByScreen ? 1 / projection.sinPitch : 1;
   }
 
   /** Held keys move the focus, or it still glides. A hand that holds the ground keeps it from both. */

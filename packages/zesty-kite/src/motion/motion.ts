@@ -1,6 +1,6 @@
 /** A camera that moves: what is kept, the movers and what they keep, and all that changes it. */
 import type { FullSettings } from '../settings/index.ts';
-import type { Look } from '../view/index.ts';
+import type { Projection } from '../view/index.ts';
 import { ROWS, type Cause } from './ends.ts';
 import { Focusing } from './focusing.ts';
 import { Grips } from './grips.ts';
@@ -28,8 +28,8 @@ export class Motion extends Kept implements MovedCamera {
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
   readonly moving: Moving[] = [];
 
-  constructor(constraints: Constraints, movers: readonly Mover[], look?: Look) {
-    super(constraints, look);
+  constructor(constraints: Constraints, movers: readonly Mover[], projection?: Projection) {
+    super(constraints, projection);
     for (const mover of movers) this.learn(mover);
   }
 
@@ -88,7 +88,7 @@ export class Motion extends Kept implements MovedCamera {
   /** Lets the movers under way turn the look. */
   aim(seconds: number): void {
     if (this.hold.fingers > 0) return;
-    this.look.turn(this);
+    this.projection.turn(this);
     this.zooming.show();
     const { x, y } = this.focus;
     for (const { mover, state } of this.moving)

@@ -65,7 +65,7 @@ export class Pair {
 
   /** Sets span and heading, and leaves the look as they make it. */
   solve(): void {
-    const { hold, first, second, zoom, turn, constraints, look } = this.#kept;
+    const { hold, first, second, zoom, turn, constraints, projection } = this.#kept;
     const acrossX = second.screenX - first.screenX;
     const acrossY = second.screenY - first.screenY;
     if (acrossX * acrossX + acrossY * acrossY < CLOSE * CLOSE) {
@@ -88,7 +88,7 @@ export class Pair {
     const { x: offX, y: offY } = this.#off;
     const turned = angleDegrees(offX * onY - offY * onX, offX * onX + offY * onY);
     turn.turnTo(clamp(turn.shown + turned, constraints.turn.min, constraints.turn.max));
-    look.turn(this.#kept);
+    projection.turn(this.#kept);
   }
 
   /** Sets `held`, and `off` to span · ΔA + share · ΔB. */
@@ -103,8 +103,8 @@ export class Pair {
   }
 
   #meet({ screenX, screenY, height }: HeldPoint, span: number, share: number, out: Point): void {
-    const { look, level } = this.#kept;
-    look.meet(look.u(screenX), look.v(screenY), span, share * (height - level.height), out);
+    const { projection, level } = this.#kept;
+    projection.meet(projection.u(screenX), projection.v(screenY), span, share * (height - level.height), out);
   }
 
   /** The closed form: pitch and lens stay as they are. One of two roots; not above 0 for none. */
@@ -127,27 +127,29 @@ export class Pair {
    * show equally far from each other. So a twist alone does not zoom.
    */
   #spanUnturned(): number {
-    const { first, second, zoom, look } = this.#kept;
-    const u = look.u(second.screenX) - look.u(first.screenX);
-    const v = look.v(second.screenY) - look.v(first.screenY);
+    const { first, second, zoom, projection } = this.#kept;
+    const u = projection.u(second.screenX) - projection.u(first.screenX);
+    const v = projection.v(second.screenY) - projection.v(first.screenY);
     const tolerance = (u * u + v * v) * NOTHING;
     return nearestRoot(this.#fingersTooFar, zoom.eased, this.#zooming.min, this.#zooming.max, tolerance);
   }
 
   /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
   readonly #fingersTooFar = (span: number): number => {
-    const { first, second, hold, level, look } = this.#kept;
+    const { first, second, hold, level, projection } = this.#kept;
     // The focus is the mean of where either grip wants it; the held points as seen from there.
     this.#measure(span, 1);
     const missX = (this.#held.x - this.#off.x) / 2;
     const missY = (this.#held.y - this.#off.y) / 2;
     const { x: nearX, y: nearY } = this.#near;
-    look.project(span, nearX - missX, nearY - missY, first.height - level.height, this.#shownFirst);
+    projection.project(span, nearX - missX, nearY - missY, first.height - level.height, this.#shownFirst);
     const farX = nearX + this.#off.x + missX;
     const farY = nearY + this.#off.y + missY;
-    look.project(span, farX, farY, second.height - level.height, this.#shownSecond);
-    const fingersU = look.u(second.screenX) - look.u(first.screenX);
-    const fingersV = Math.max(look.v(second.screenY), look.reachV) - Math.max(look.v(first.screenY), look.reachV);
+    projection.project(span, farX, farY, second.height - level.height, this.#shownSecond);
+    const fingersU = projection.u(second.screenX) - projection.u(first.screenX);
+    const fingersV =
+      Math.max(projection.v(second.screenY), projection.reachV) -
+      Math.max(projection.v(first.screenY), projection.reachV);
     const apartU = this.#shownSecond.x - this.#shownFirst.x;
     const apartV = this.#shownSecond.y - this.#shownFirst.y;
     return fingersU * fingersU + fingersV * fingersV - apartU * apartU - apartV * apartV - hold.distanceOffset;

@@ -54,7 +54,7 @@ export class Placing {
     const looks = span !== undefined || heading !== undefined || pitch !== undefined;
     this.#endMovers(place);
     this.#endPanAlong(place);
-    if (looks) this.#look(place);
+    if (looks) this.#aim(place);
     if (moves) {
       // The offset beyond an elastic edge is part of x and y, and is dropped with them.
       focus.undoElastic();
@@ -105,12 +105,12 @@ export class Placing {
   /** Another screen. A zoom or a turn under way goes on about the same pixel, and what a hand holds stays under it. */
   resize(): void {
     const motion = this.#motion;
-    const { zoom, hold, constraints, look } = motion;
-    const { frameWidth, frameHeight } = look;
+    const { zoom, hold, constraints, projection } = motion;
+    const { frameWidth, frameHeight } = projection;
     const { isGrip, isBelowEye, fingers } = hold;
     motion.layFrame();
     const rests = !zoom.isActive && fingers === 0;
-    scaleWithFrame(zoom, frameWidth, frameHeight, look, fingers === 2 ? 'scale' : resizeKeeps(constraints));
+    scaleWithFrame(zoom, frameWidth, frameHeight, projection, fingers === 2 ? 'scale' : resizeKeeps(constraints));
     if (fingers === 0) hold.drop();
     this.refit(false, rests);
     if (isGrip && motion.isEasing) motion.grips.takeAgain(isBelowEye);
@@ -128,12 +128,12 @@ export class Placing {
 
   /** Puts the focus where a point of this height shows in the middle; of the ground if it is undefined. */
   #lookAt(x: number, y: number, height: number | undefined): void {
-    const { focusing, level, zoom, look, constraints } = this.#motion;
+    const { focusing, level, zoom, projection, constraints } = this.#motion;
     focusing.putAt(x, y);
     if (height === undefined) return;
     for (let i = constraints.terrain === null ? 1 : LOOKUPS; i > 0; i--) {
       level.stand(this.#motion.groundLevel);
-      look.meet(0, 0, zoom.shown, height - level.height, met);
+      projection.meet(0, 0, zoom.shown, height - level.height, met);
       focusing.putAt(x - met.x, y - met.y);
     }
   }
@@ -160,9 +160,9 @@ export class Placing {
   }
 
   /** Span, heading and pitch of a placing; pitch and lens follow their curves unless they are named. */
-  #look({ span, heading, pitch }: Placement): void {
+  #aim({ span, heading, pitch }: Placement): void {
     const motion = this.#motion;
-    const { zoom, turn, tilt, offset, constraints, look } = motion;
+    const { zoom, turn, tilt, offset, constraints, projection } = motion;
     if (heading !== undefined) {
       offset.heading = 0;
       turn.face(heading, constraints.turn);
@@ -186,15 +186,15 @@ export class Placing {
       tilt.arriveAt(motion.pitchAt(zoom.eased));
       tilt.isTilted = false;
     }
-    look.turn(motion);
+    projection.turn(motion);
   }
 
   /** Ends a glide or a stop along the world's axes that are named. */
   #endPanAlong({ x, y }: Placement): void {
-    const { pan, look } = this.#motion;
+    const { pan, projection } = this.#motion;
     if ((x === undefined && y === undefined) || pan.isDriven) return;
     const steep = this.#motion.foreshortening();
-    const { sinHeading, cosHeading } = look;
+    const { sinHeading, cosHeading } = projection;
     const toward = pan.velocityY * steep;
     const east = x === undefined ? pan.velocityX * cosHeading - toward * sinHeading : 0;
     const south = y === undefined ? pan.velocityX * sinHeading + toward * cosHeading : 0;

@@ -22,7 +22,7 @@ export function readShown(motion: Kept, out: ShownPose): void {
   out.heading += offset.heading;
   out.pitch += offset.pitch;
   out.fieldOfView += offset.fieldOfView;
-  motion.look.turn(out);
+  motion.projection.turn(out);
 }
 
 /** Returns the shown pose of kept motion. */

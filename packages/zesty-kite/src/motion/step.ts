@@ -1,6 +1,6 @@
 /** Motion over time: zoom and turn, then what follows them, then grip or velocity, then bounds. */
 import { log2 } from '../math/index.ts';
-import { Look, ScratchPoint, type Point } from '../view/index.ts';
+import { Projection, ScratchPoint, type Point } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
@@ -17,7 +17,7 @@ import { ShownPose } from './shownPose.ts';
  * @returns whether focus and look have been solved
  */
 export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolean, settled: boolean): boolean {
-  const { zoom, turn, tilt, insets, hold, focus, offset, constraints, look } = motion;
+  const { zoom, turn, tilt, insets, hold, focus, offset, constraints, projection } = motion;
   zoom.before = zoom.shown;
   turn.before = turn.shown;
   tilt.before = tilt.pitch;
@@ -41,7 +41,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   zoom.shown = zoom.eased;
   if (isMoved || motion.isPinned) motion.aim(seconds);
   if (!settled && !motion.hasArrived && !isPanning && isHeldOnly(motion)) return false;
-  look.turn(motion);
+  projection.turn(motion);
   motion.zooming.show();
   if (focus.isStretched && hold.fingers === 0) focus.comeBack(pace.back.over(seconds).remaining, zoom.shown);
   if (isPanning) pan(motion, motion.panned(pace, seconds), seconds);
@@ -64,7 +64,7 @@ function isHeldOnly({ hold, focus, constraints: { boundary } }: Motion): boolean
 
 /** Moves the goals on at the rates of the held keys. */
 function steer(motion: Motion, seconds: number): void {
-  const { zoom, turn, tilt, constraints, look } = motion;
+  const { zoom, turn, tilt, constraints, projection } = motion;
   if (turn.rate !== 0) turn.steer(seconds, constraints.turn);
   if (tilt.rate !== 0) {
     motion.tiltBy(tilt.rate * seconds);
@@ -72,23 +72,23 @@ function steer(motion: Motion, seconds: number): void {
   }
   if (zoom.rate === 0) return;
   const before = zoom.goal;
-  look.turn(motion);
+  projection.turn(motion);
   motion.zooming.addNotches(zoom.rate * seconds);
   zoom.goalMoved = log2(zoom.goal / before);
 }
 
 /** Pitch, lens, focus height and insets, where something that they follow has changed. */
 function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean): void {
-  const { zoom, tilt, lens, level, insets, hold, constraints, look } = motion;
+  const { zoom, tilt, lens, level, insets, hold, constraints, projection } = motion;
   const isFramed = insets.isActive;
   const eases = (zooms && constraints.followsZoom) || isFramed || tilt.isActive || lens.isActive;
   if (constraints.switches && eases) motion.flipSwitches();
   if (isFramed) {
     motion.layFrame();
-    const { frameWidth, frameHeight } = look;
+    const { frameWidth, frameHeight } = projection;
     insets.step(constraints.settings.safeFrame, pace.insets.over(seconds));
     motion.layFrame();
-    scaleWithFrame(zoom, frameWidth, frameHeight, look, 'scale');
+    scaleWithFrame(zoom, frameWidth, frameHeight, projection, 'scale');
     zoom.keepIn(motion.zooming.min, motion.zooming.max);
   }
   if (eases) {
@@ -118,7 +118,7 @@ function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean):
 function pan(motion: Motion, midway: number, seconds: number): void {
   const { pan: panning, hold, focus, zoom, turn, tilt, focusing } = motion;
   const isTurned = turn.before !== turn.shown || tilt.before !== tilt.pitch;
-  const midLook = isTurned ? lookMidway(motion) : motion.look;
+  const midLook = isTurned ? lookMidway(motion) : motion.projection;
   const steep = motion.foreshortening(midLook);
   setPanTarget(panning, midLook, steep, pushed);
   const span = (zoom.before + zoom.shown) / 2;
@@ -141,7 +141,7 @@ function pan(motion: Motion, midway: number, seconds: number): void {
 }
 
 /** Sets `out` to the velocity that a pan eases to, in screen directions: a push along the world's axes is as fast as any other. */
-function setPanTarget(panning: Pan, { sinHeading, cosHeading }: Look, steep: number, out: Point): void {
+function setPanTarget(panning: Pan, { sinHeading, cosHeading }: Projection, steep: number, out: Point): void {
   const { targetX, targetY, targetEast, targetSouth } = panning;
   out.x = targetX;
   out.y = targetY;
@@ -155,7 +155,7 @@ function setPanTarget(panning: Pan, { sinHeading, cosHeading }: Look, steep: num
 }
 
 /** As the camera looks in the middle of the step. */
-function lookMidway({ turn, tilt, lens }: Motion): Look {
+function lookMidway({ turn, tilt, lens }: Motion): Projection {
   middle.heading = (turn.before + turn.shown) / 2;
   middle.pitch = (tilt.before + tilt.pitch) / 2;
   middle.fieldOfView = lens.fieldOfView;
@@ -164,7 +164,7 @@ function lookMidway({ turn, tilt, lens }: Motion): Look {
 }
 
 const middle = new ShownPose();
-const middleLook = new Look();
+const middleLook = new Projection();
 const pushed = new ScratchPoint();
 
 /**
@@ -184,7 +184,7 @@ function letGripGiveWay({ pan: { stepX, stepY }, focus, hold, focusing }: Motion
 
 /** At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. */
 function stopAtWall(motion: Motion): void {
-  const { pan: panning, hold, first, look, focusing } = motion;
+  const { pan: panning, hold, first, projection, focusing } = motion;
   const { desired, allowed } = focusing;
   const steep = motion.foreshortening();
   const overX = desired.x - allowed.x;
@@ -199,7 +199,7 @@ function stopAtWall(motion: Motion): void {
     first.x -= normalX * taken;
     first.y -= normalY * taken;
   }
-  const { sinHeading, cosHeading } = look;
+  const { sinHeading, cosHeading } = projection;
   const acrossX = normalX * cosHeading + normalY * sinHeading;
   const acrossY = normalY * cosHeading - normalX * sinHeading;
   const velocity = panning.velocityX * acrossX + panning.velocityY * steep * acrossY;

@@ -1,7 +1,7 @@
 /** The only zooms there are, where the settings name them. */
 import { clamp } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import type { Look, Screen } from '../view/index.ts';
+import type { Projection, Screen } from '../view/index.ts';
 
 /** A stop this close to an end of the zoom range, as a share of it, is inside. */
 const SLACK = 2e-9;
@@ -28,14 +28,14 @@ export class ZoomStops {
   }
 
   /** Returns whether every stop is from `min` to `max`. */
-  areInside(look: Look, min: number, max: number): boolean {
-    this.#measure(look);
+  areInside(projection: Projection, min: number, max: number): boolean {
+    this.#measure(projection);
     return this.#firstFrom(min * (1 - SLACK)) === 0 && this.#firstFrom(max * (1 + SLACK)) === this.#stops.length;
   }
 
   /** The stop nearest to a span, by ratio, of those from `min` to `max`; NaN when there is none. */
-  nearestTo(look: Look, span: number, min: number, max: number): number {
-    this.#measure(look);
+  nearestTo(projection: Projection, span: number, min: number, max: number): number {
+    this.#measure(projection);
     const first = this.#firstFrom(min * (1 - SLACK));
     const last = this.#firstFrom(max * (1 + SLACK)) - 1;
     if (first > last) return NaN;
@@ -46,8 +46,8 @@ export class ZoomStops {
   }
 
   /** The stop so many on from a span (below 0: nearer), no farther than the last from `min` to `max`; NaN for none. */
-  beyond(look: Look, span: number, count: number, min: number, max: number): number {
-    this.#measure(look);
+  beyond(projection: Projection, span: number, count: number, min: number, max: number): number {
+    this.#measure(projection);
     const first = this.#firstFrom(min * (1 - SLACK));
     const last = this.#firstFrom(max * (1 + SLACK)) - 1;
     const next = count > 0 ? this.#firstFrom(span * (1 + SLACK)) : this.#firstFrom(span * (1 - SLACK)) - 1;
@@ -55,7 +55,7 @@ export class ZoomStops {
     return clamp(this.#spanOf(clamp(next + count - Math.sign(count), first, last)), min, max);
   }
 
-  #measure({ frameHeight, height }: Look): void {
+  #measure({ frameHeight, height }: Projection): void {
     if (this.#unit === 'span') this.#height = frameHeight / height;
     else this.#height = frameHeight * (this.#unit === 'device-pixels-per-unit' ? this.#density : 1);
   }

@@ -2,7 +2,7 @@
  * Kept motion along the grid of time. It moves by whole steps of 1/60 s, counted by an integer, and
  * in shorter ones to and from the times of signals; frames look ahead from it and change nothing.
  */
-import type { Look } from '../view/index.ts';
+import type { Projection } from '../view/index.ts';
 import { raiseEye } from './clearance.ts';
 import { GRID_SECONDS, GRID_TICKS, gridSteps, TICKS_PER_MICRO, TICKS_PER_SECOND } from './clock.ts';
 import { Motion } from './motion.ts';
@@ -48,7 +48,7 @@ export class Timeline {
   }
 
   /** The look of the kept state. */
-  get look(): Look {
+  get projection(): Projection {
     return this.kept.layLook();
   }
 
@@ -80,8 +80,8 @@ export class Timeline {
   }
 
   /** Motion at rest, with what every mover keeps. */
-  createMotion(look?: Look): Motion {
-    return new Motion(this.constraints, this.movers, look);
+  createMotion(projection?: Projection): Motion {
+    return new Motion(this.constraints, this.movers, projection);
   }
 
   /** Hands a mover its signal. Says whether it has taken over from the hands. */
@@ -139,7 +139,7 @@ export class Timeline {
     const ahead = ticks - this.steps * GRID_TICKS - this.past;
     if (ahead > 0 && !frame.isStill) this.#part(frame, ahead);
     else {
-      frame.look.turn(frame);
+      frame.projection.turn(frame);
       if (!this.isSolved) frame.focusing.solve();
     }
     raiseEye(frame);

@@ -31,13 +31,18 @@ export class Zooming {
   }
 
   #findRange(): void {
-    const { constraints, look } = this.#kept;
-    if (constraints === this.#rules && look.frameHeight === this.#frameHeight && look.height === this.#height) return;
+    const { constraints, projection } = this.#kept;
+    if (
+      constraints === this.#rules &&
+      projection.frameHeight === this.#frameHeight &&
+      projection.height === this.#height
+    )
+      return;
     this.#rules = constraints;
-    this.#frameHeight = look.frameHeight;
-    this.#height = look.height;
-    this.#min = minSpan(constraints, look);
-    this.#max = maxSpan(constraints, look);
+    this.#frameHeight = projection.frameHeight;
+    this.#height = projection.height;
+    this.#min = minSpan(constraints, projection);
+    this.#max = maxSpan(constraints, projection);
   }
 
   /** The farthest span, world units: the greatest that fits as the camera looks there, once panels have arrived. Stops do not count. */
@@ -70,11 +75,11 @@ export class Zooming {
 
   /** Sets the span that shows: where the zoom is, or what fits as the camera looks now. */
   show(): void {
-    const { zoom, constraints, look } = this.#kept;
+    const { zoom, constraints, projection } = this.#kept;
     zoom.shown = zoom.eased;
     if (!constraints.boundary.limitsZoom) return;
-    if (fitsByFar(constraints.boundary, look, zoom.eased)) return;
-    const fits = maxSpanInside(constraints.boundary, look, this.max, this.#kept.question);
+    if (fitsByFar(constraints.boundary, projection, zoom.eased)) return;
+    const fits = maxSpanInside(constraints.boundary, projection, this.max, this.#kept.question);
     if (zoom.eased > fits) zoom.shown = Math.max(fits, this.min);
   }
 
@@ -83,7 +88,7 @@ export class Zooming {
    * the settings' factor, or on to the next stop.
    */
   addNotches(notches: number): void {
-    const { zoom, constraints, look } = this.#kept;
+    const { zoom, constraints, projection } = this.#kept;
     const { min, max } = this;
     const whole = constraints.stops === null ? NaN : zoom.wholeNotches(notches);
     if (whole === 0) return;
@@ -91,7 +96,7 @@ export class Zooming {
     const span =
       constraints.stops === null
         ? clamp(zoom.goal * exp2(-notches * log2(constraints.settings.zoom.notch)), min, max)
-        : constraints.stops.beyond(look, zoom.goal, -whole, min, max);
+        : constraints.stops.beyond(projection, zoom.goal, -whole, min, max);
     // NaN: there is no stop in that direction.
     if (span !== span || span === zoom.goal) return;
     if (notches < 0) this.#zoomOut(span);

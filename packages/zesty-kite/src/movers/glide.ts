@@ -69,7 +69,7 @@ function fling({ focus, pinch }: Trails, motion: Motion, micros: number): void {
 
 /** Along the screen, in pan speeds. */
 function flingFocus(focus: Trail, motion: Motion, micros: number): void {
-  const { pan, span, look } = motion;
+  const { pan, span, projection } = motion;
   const went = focus.speed(micros);
   const speed = motion.panSpeed(span);
   if (went === null || speed === 0 || pan.isDriven) return;
@@ -78,8 +78,9 @@ function flingFocus(focus: Trail, motion: Motion, micros: number): void {
   const fast = Math.sqrt(eastward * eastward + southward * southward);
   if (fast <= SLOWEST) return;
   const share = (Math.min(1, FASTEST / fast) * beyond(fast, SLOWEST)) / speed;
-  pan.velocityX = (eastward * look.cosHeading + southward * look.sinHeading) * share;
-  pan.velocityY = ((southward * look.cosHeading - eastward * look.sinHeading) * share) / motion.foreshortening();
+  pan.velocityX = (eastward * projection.cosHeading + southward * projection.sinHeading) * share;
+  pan.velocityY =
+    ((southward * projection.cosHeading - eastward * projection.sinHeading) * share) / motion.foreshortening();
   pan.isGliding = true;
 }
 

@@ -21,11 +21,11 @@ export const pan: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = 
   receive: (way, motion, { x, y }) => {
     if (motion.hold.fingers > 0) return;
     motion.interrupt('pan');
-    const { look } = motion;
-    const perPixel = look.perPixel * motion.span;
+    const { projection } = motion;
+    const perPixel = projection.perPixel * motion.span;
     const right = x * perPixel;
-    const toward = (y * perPixel) / look.sinPitch;
-    way.x += right * look.cosHeading - toward * look.sinHeading;
-    way.y += right * look.sinHeading + toward * look.cosHeading;
+    const toward = (y * perPixel) / projection.sinPitch;
+    way.x += right * projection.cosHeading - toward * projection.sinHeading;
+    way.y += right * projection.sinHeading + toward * projection.cosHeading;
   },
 };

@@ -118,15 +118,15 @@ function drawAll(
   const { view, settings, outlines } = camera;
   const { bounds, focus } = outlines;
   drawBands(context, camera);
-  const { look } = view;
+  const { projection } = view;
   const { left, top, right, bottom } = settings.safeFrame;
   if (left + top + right + bottom > 0) {
-    const [x, y] = [look.middleX - look.frameWidth / 2, look.middleY - look.frameHeight / 2];
+    const [x, y] = [projection.middleX - projection.frameWidth / 2, projection.middleY - projection.frameHeight / 2];
     outline(context, LOOKS.frame, [
       { x, y },
-      { x: x + look.frameWidth, y },
-      { x: x + look.frameWidth, y: y + look.frameHeight },
-      { x, y: y + look.frameHeight },
+      { x: x + projection.frameWidth, y },
+      { x: x + projection.frameWidth, y: y + projection.frameHeight },
+      { x, y: y + projection.frameHeight },
     ]);
   }
   for (const ring of bounds) onGround(context, camera, LOOKS.bounds, ring);

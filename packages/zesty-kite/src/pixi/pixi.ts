@@ -61,7 +61,7 @@ const RADIANS = 0.017453292519943295;
 export function aimPixi(view: View, container: ContainerLike, height?: number): void {
   checkView('aimPixi', view);
   checkMade('aimPixi.container', container, 'position', 'a container');
-  if (view.look.widening > 0 && view.look.cosPitch !== 0)
+  if (view.projection.invFocal > 0 && view.projection.cosPitch !== 0)
     throw new RangeError(
       `aimPixi: expected an orthographic lens (lens.fieldOfView null), or a pitch of 90, got a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}`,
     );
@@ -94,12 +94,13 @@ export function standUpright(
   if (height !== undefined && typeof height !== 'number') refuse('standUpright.height', height, 'world units');
   checkObject('standUpright.options', options, 'an object such as { size: 1 }');
   const { art, size = art === undefined ? 1 : sizeOf(art), wholePixels = false, reach = 10 } = options;
-  const { look, span, width, height: high, density, scale } = view;
+  const { projection, span, width, height: high, density, scale } = view;
   const at = view.toScreen(x, y, height);
   const toward = view.depthKey(x, y);
   const deep =
     1 -
-    (look.widening * (toward * look.cosPitch + ((height ?? view.focusHeight) - view.focusHeight) * look.sinPitch)) /
+    (projection.invFocal *
+      (toward * projection.cosPitch + ((height ?? view.focusHeight) - view.focusHeight) * projection.sinPitch)) /
       span;
   const pixels = scale / deep;
   const beyond = reach * pixels;

@@ -196,7 +196,7 @@ export class Edges {
     const right = lastColumn > column ? 1 : -1;
     const down = lastRow > row ? 1 : -1;
     for (;;) {
-      this.#look(row * this.#columns + column, from);
+      this.#visitCell(row * this.#columns + column, from);
       if (column === lastColumn && row === lastRow) break;
       const edgeX = this.#left + (column + (right > 0 ? 1 : 0)) * this.#cell;
       const edgeY = this.#top + (row + (down > 0 ? 1 : 0)) * this.#cell;
@@ -211,7 +211,7 @@ export class Edges {
   }
 
   /** Shortens the way to what the edges of a cell leave free. */
-  #look(cell: number, { x, y }: Readonly<Point>): void {
+  #visitCell(cell: number, { x, y }: Readonly<Point>): void {
     const { ends } = this;
     const wayX = this.#wayX;
     const wayY = this.#wayY;

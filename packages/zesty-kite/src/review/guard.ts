@@ -43,29 +43,29 @@ function voidOf(
   if (bounds?.keep !== 'view') return null;
   const tilts = [bindings.tiltUp, bindings.tiltDown, bindings.orbit].some((inputs) => inputs.length > 0);
   const mayTilt = (tilts || twoFingers.tilt) && !locked.includes('tilt');
-  const seen = zooms.map(({ span, pitch, fieldOfView, widening }) => {
+  const seen = zooms.map(({ span, pitch, fieldOfView, invFocal }) => {
     const flattest = mayTilt ? Math.min(pitch, min) : pitch;
-    return { span, fieldOfView, pitch: flattest, share: 0.5 - guardedAbove(flattest, widening) };
+    return { span, fieldOfView, pitch: flattest, share: 0.5 - guardedAbove(flattest, invFocal) };
   });
   const worst = greatest(seen, ({ share }) => share);
   return worst === null || worst.share < 1e-9 ? null : worst;
 }
 
 /** How far above the focus the screen is guarded, in safe-frame heights. */
-function guardedAbove(pitch: number, widening: number): number {
+function guardedAbove(pitch: number, invFocal: number): number {
   const angle = new Angle();
   angle.degrees = pitch;
   angle.compute();
-  return (GUARD * angle.sine) / (1 + GUARD * widening * angle.cosine);
+  return (GUARD * angle.sine) / (1 + GUARD * invFocal * angle.cosine);
 }
 
 export function beyondGuard(full: FullSettings, zooms: readonly Zoom[]): Warning[] {
   const most = voidOf(full, zooms);
   if (most === null || most.share <= MOST_VOID) return [];
   const { share, pitch, fieldOfView, span } = most;
-  const { widening = 0 } = zooms.find((zoom) => zoom.span === span) ?? {};
+  const { invFocal = 0 } = zooms.find((zoom) => zoom.span === span) ?? {};
   let enough = pitch;
-  while (enough < 90 && guardedAbove(enough, widening) < 0.5) enough += 0.5;
+  while (enough < 90 && guardedAbove(enough, invFocal) < 0.5) enough += 0.5;
   return [
     {
       path: 'bounds.keep',

@@ -51,7 +51,7 @@ function placesIn(motion: Motion, bounds: FullBounds): Point[] {
   ]);
   const isInside = (place: Point): boolean => {
     const kept = { x: 0, y: 0 };
-    keepInside(area, motion.look, motion, place, ANYWHERE, kept);
+    keepInside(area, motion.projection, motion, place, ANYWHERE, kept);
     return Math.abs(kept.x - place.x) + Math.abs(kept.y - place.y) < 1e-9 * (wide + high);
   };
   const shares = Array.from({ length: PLACES }, (_, i) => (i + 0.5) / PLACES - 0.5);
@@ -62,16 +62,22 @@ function placesIn(motion: Motion, bounds: FullBounds): Point[] {
 
 /** Whether some focus shows a place: one that has it in the middle, or in a corner of the safe frame. */
 function canBeSeen(motion: Motion, { x, y }: Point): boolean {
-  const { look, constraints, span } = motion;
-  const { middleX, middleY, frameWidth, frameHeight } = look;
+  const { projection, constraints, span } = motion;
+  const { middleX, middleY, frameWidth, frameHeight } = projection;
   const met = { x: 0, y: 0 };
   return FRAME_PLACES.some(([right, down]) => {
-    look.meet(look.u(middleX + right * frameWidth), look.v(middleY + down * frameHeight), span, 0, met);
+    projection.meet(
+      projection.u(middleX + right * frameWidth),
+      projection.v(middleY + down * frameHeight),
+      span,
+      0,
+      met,
+    );
     const wanted = { x: x - met.x, y: y - met.y };
     const focus = { x: 0, y: 0 };
-    keepInside(constraints.boundary, look, motion, wanted, wanted, focus);
+    keepInside(constraints.boundary, projection, motion, wanted, wanted, focus);
     const at = { x: 0, y: 0 };
-    look.project(span, x - focus.x, y - focus.y, 0, at);
+    projection.project(span, x - focus.x, y - focus.y, 0, at);
     return Math.abs(at.x) <= (0.5 * frameWidth) / frameHeight + 1e-6 && Math.abs(at.y) <= 0.5 + 1e-6;
   });
 }

@@ -17,12 +17,12 @@ export interface Zoom {
   /** Screen heights per second of a held key. */
   readonly panSpeed: number;
   /** As in `Look`. */
-  readonly widening: number;
+  readonly invFocal: number;
 }
 
 export function zoomsOf(constraints: Constraints): Zoom[] {
   const motion = new Motion(constraints, []);
-  const { zoom, look, zooming } = motion;
+  const { zoom, projection, zooming } = motion;
   motion.insets.arriveAt(constraints.settings.safeFrame);
   motion.layFrame();
   const lookFrom = (span: number): void => {
@@ -36,16 +36,16 @@ export function zoomsOf(constraints: Constraints): Zoom[] {
   return Array.from({ length: ZOOMS + 1 }, (_, i) => {
     const span = min * exp2((log2(max / min) * i) / ZOOMS);
     lookFrom(span);
-    const { sinPitch, cosPitch, widening, frameHeight, middleY } = look;
+    const { sinPitch, cosPitch, invFocal, frameHeight, middleY } = projection;
     // The horizon lies where sin(pitch) + q·v·cos(pitch) is 0.
-    const rise = widening * cosPitch > 0 ? sinPitch / (widening * cosPitch) : Infinity;
+    const rise = invFocal * cosPitch > 0 ? sinPitch / (invFocal * cosPitch) : Infinity;
     return {
       span,
-      widening,
+      invFocal,
       pitch: motion.pitch,
       fieldOfView: motion.fieldOfView,
       horizon: middleY - rise * frameHeight,
-      fits: maxSpanInside(limited, look, max),
+      fits: maxSpanInside(limited, projection, max),
       panSpeed: motion.panSpeed(span),
     };
   });

@@ -17,11 +17,10 @@ const oneOf = <const T extends readonly string[]>(names: T) =>
 /** What a message asks for where an object should stand. */
 export const OBJECT = 'an object';
 
-const inputMessage =
-  'a key by its UI Events code or a button, such as "KeyW" or "MouseMiddle"; with what is held before it, such as "Space+MouseLeft"';
+const inputMessage = 'a key code or a button, such as "KeyW", "MouseMiddle" or "Space+MouseLeft"';
 const INPUT = /^([A-Za-z0-9]+\+)*[A-Za-z0-9]+$/;
 /** Of an input with an unknown name in it. */
-export const UNKNOWN_INPUT = 'keys by their UI Events code, buttons by their name';
+export const UNKNOWN_INPUT = 'unknown input';
 const inputs = v.pipe(
   v.array(
     v.pipe(

@@ -56,8 +56,8 @@ export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike,
   checkView('aimThree', view);
   if (renderer !== undefined) fit(renderer, view);
   checkMade('aimThree.camera', camera, 'position', 'a PerspectiveCamera or an OrthographicCamera');
-  const { look, width, height, scale } = view;
-  const perspective = look.widening > 0;
+  const { projection, width, height, scale } = view;
+  const perspective = projection.invFocal > 0;
   if (perspective !== 'isPerspectiveCamera' in camera)
     throw new TypeError(
       perspective
@@ -72,8 +72,8 @@ export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike,
   camera.far = depth.far;
   camera.zoom = 1;
   // The screen is a part of a larger one whose middle is that of the safe frame.
-  const wide = 2 * Math.max(look.middleX, width - look.middleX);
-  const high = 2 * Math.max(look.middleY, height - look.middleY);
+  const wide = 2 * Math.max(projection.middleX, width - projection.middleX);
+  const high = 2 * Math.max(projection.middleY, height - projection.middleY);
   if ('isPerspectiveCamera' in camera) {
     camera.fov = 2 * angleDegrees(high / 2, scale * depth.toFocus);
     camera.aspect = wide / high;
@@ -83,7 +83,7 @@ export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike,
     camera.top = high / 2 / scale;
     camera.bottom = -camera.top;
   }
-  camera.setViewOffset(wide, high, wide / 2 - look.middleX, high / 2 - look.middleY, width, height);
+  camera.setViewOffset(wide, high, wide / 2 - projection.middleX, high / 2 - projection.middleY, width, height);
   camera.updateMatrixWorld();
 }
 
@@ -97,11 +97,11 @@ function fit(renderer: RendererLike, { width, height, density }: View): void {
 }
 
 /** First down by the pitch, about the camera's right; then by the heading, about the world's up. */
-function turn({ look }: View, camera: Placed): void {
-  const halfTurn = half(look.sinHeading, look.cosHeading);
+function turn({ projection }: View, camera: Placed): void {
+  const halfTurn = half(projection.sinHeading, projection.cosHeading);
   const turnSine = halfTurn.sine;
   const turnCosine = halfTurn.cosine;
-  const halfTilt = half(look.sinPitch, look.cosPitch);
+  const halfTilt = half(projection.sinPitch, projection.cosPitch);
   // A quaternion about up by -heading, times one about right by -pitch.
   camera.quaternion.set(
     -halfTilt.sine * turnCosine,

@@ -34,20 +34,20 @@ export function frustumPlanes(
   part: ScreenRectangle | null = null,
 ): Float64Array {
   checkView('frustumPlanes', view);
-  const { look, scale } = view;
+  const { projection, scale } = view;
   const { near, far, toFocus } = view.depth(depth);
   view.eye(eye);
   view.forward(forward);
   view.right(right);
   view.up(up);
-  const perspective = look.widening > 0;
+  const perspective = projection.invFocal > 0;
   // How far the sides open for each unit of depth, and where they are at the eye.
   const per = perspective ? 1 / (scale * toFocus) : 0;
   const at = perspective ? 0 : 1 / scale;
-  const leftX = (part === null ? 0 : part.left) - look.middleX;
-  const rightX = (part === null ? view.width : part.right) - look.middleX;
-  const topY = look.middleY - (part === null ? 0 : part.top);
-  const bottomY = look.middleY - (part === null ? view.height : part.bottom);
+  const leftX = (part === null ? 0 : part.left) - projection.middleX;
+  const rightX = (part === null ? view.width : part.right) - projection.middleX;
+  const topY = projection.middleY - (part === null ? 0 : part.top);
+  const bottomY = projection.middleY - (part === null ? view.height : part.bottom);
   set(1, -leftX * per, -leftX * at);
   plane(out, 0, right);
   set(-1, rightX * per, rightX * at);

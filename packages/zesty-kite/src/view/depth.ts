@@ -1,5 +1,5 @@
 /** Near and far planes, fitted to the ground that shows. */
-import { VIEW_LIMIT_SPANS, type Look, type Viewpoint } from './look.ts';
+import { VIEW_LIMIT_SPANS, type Projection, type Viewpoint } from './projection.ts';
 import type { Depth, Spot } from './pose.ts';
 
 /** The least near, as a share of far, where ground may come right up to the eye. */
@@ -33,13 +33,13 @@ const DEEPER = 1 / 256;
  * @param fromEye points are counted from the eye, so that all that shows is near
  */
 export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
-  const { look, span, focusHeight, ground } = view;
-  const { sinPitch, cosPitch, widening } = look;
-  const top = look.v(0);
-  const bottom = look.v(view.height);
+  const { projection, span, focusHeight, ground } = view;
+  const { sinPitch, cosPitch, invFocal } = projection;
+  const top = projection.v(0);
+  const bottom = projection.v(view.height);
   const lowest = Math.min(ground.lowest, focusHeight) - focusHeight;
   const highest = Math.max(ground.highest, focusHeight) - focusHeight;
-  if (widening === 0) {
+  if (invFocal === 0) {
     const flatness = 1 / sinPitch;
     const nearest = -(bottom * span * cosPitch + highest) * flatness;
     const farthest = -(top * span * cosPitch + lowest) * flatness;
@@ -49,10 +49,10 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
     out.far = out.toFocus + farthest + apart;
     return out;
   }
-  const toFocus = span / widening;
+  const toFocus = span / invFocal;
   const eye = toFocus * sinPitch;
-  const steepest = sinPitch + widening * bottom * cosPitch;
-  const flattest = sinPitch + widening * top * cosPitch;
+  const steepest = sinPitch + invFocal * bottom * cosPitch;
+  const flattest = sinPitch + invFocal * top * cosPitch;
   const sight = toFocus + VIEW_LIMIT_SPANS * span * cosPitch - lowest * sinPitch;
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
   const nearest = (eye - highest) / steepest;
@@ -69,14 +69,14 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
 }
 
 /** How far from the plane of the focus toward the eye things show whole, whatever their height, in spans. */
-export function wholeWithin({ widening, sinPitch }: Look): number {
-  const within = widening > 0 ? (1 - NEAREST_SHARE) / widening : HIGHER * sinPitch;
+export function wholeWithin({ invFocal, sinPitch }: Projection): number {
+  const within = invFocal > 0 ? (1 - NEAREST_SHARE) / invFocal : HIGHER * sinPitch;
   return within * (1 - 1e-6);
 }
 
 /** Where it looks from, at a depth. */
-export function placeEye({ look, x, y, focusHeight }: Viewpoint, { toFocus }: Depth, out: Spot): Spot {
-  const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
+export function placeEye({ projection, x, y, focusHeight }: Viewpoint, { toFocus }: Depth, out: Spot): Spot {
+  const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
   out.x = x - toFocus * cosPitch * sinHeading;
   out.y = y + toFocus * cosPitch * cosHeading;
   out.height = focusHeight + toFocus * sinPitch;

@@ -60,8 +60,8 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   if (!(view instanceof View)) checkView('fillMatrices', view);
   if ((out as Matrices | null)?.viewProjection === undefined)
     checkMade('fillMatrices.out', out, 'viewProjection', 'what createMatrices made');
-  const { look, scale, width, height } = view;
-  const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = look;
+  const { projection, scale, width, height } = view;
+  const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal } = projection;
   fitDepth(view, depth, out.from === 'eye');
   placeEye(view, depth, eye);
   const { near, far } = depth;
@@ -128,12 +128,12 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   vi[15] = 1;
 
   // Clip x = wide · X + shiftX · w, and so on; w = -Z under perspective, 1 without.
-  const perspective = widening > 0;
+  const perspective = invFocal > 0;
   const zoom = perspective ? scale * depth.toFocus : scale;
   const wide = (2 * zoom) / width;
   const high = (2 * zoom) / height;
-  const shiftX = (2 * look.middleX) / width - 1;
-  const shiftY = 1 - (2 * look.middleY) / height;
+  const shiftX = (2 * projection.middleX) / width - 1;
+  const shiftY = 1 - (2 * projection.middleY) / height;
   const thick = 1 / (far - near);
   const deepen = perspective ? (near * nearClip - far * farClip) * thick : (nearClip - farClip) * thick;
   const shiftZ = perspective ? near * (nearClip + deepen) : nearClip + near * deepen;

@@ -1,7 +1,7 @@
 /** Where a line of sight meets terrain. */
 import type { Terrain } from '../ground/index.ts';
 import { canonical } from './copies.ts';
-import { VIEW_LIMIT_SPANS, type Viewpoint } from './look.ts';
+import { VIEW_LIMIT_SPANS, type Viewpoint } from './projection.ts';
 import type { Spot } from './pose.ts';
 
 /** The most steps along one line of sight; where more would be needed, they are longer. */
@@ -16,15 +16,15 @@ const MAX_STEPS = 8192;
  */
 export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, out: Spot): Spot | null {
   if (!(Math.abs(x) < Infinity && Math.abs(y) < Infinity)) return null;
-  const { look, span, focusHeight } = view;
-  const { sinPitch, cosPitch, widening } = look;
-  const right = look.u(x);
-  const down = look.v(y);
+  const { projection, span, focusHeight } = view;
+  const { sinPitch, cosPitch, invFocal } = projection;
+  const right = projection.u(x);
+  const down = projection.v(y);
   // Points s spans along the line, counted from the focus' own depth, lie at
   // focus + span · ((u, v) · (1 + q·s) + forward · s).
-  const drop = sinPitch + widening * down * cosPitch; // per s
+  const drop = sinPitch + invFocal * down * cosPitch; // per s
   const height0 = focusHeight - span * down * cosPitch;
-  const eye = widening > 0 ? -1 / widening : -Infinity;
+  const eye = invFocal > 0 ? -1 / invFocal : -Infinity;
   let from: number;
   let to: number;
   if (Math.abs(drop) > 1e-12) {
@@ -37,12 +37,12 @@ export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, ou
     from = eye;
     to = VIEW_LIMIT_SPANS;
   }
-  if (widening > 0) to = Math.min(to, VIEW_LIMIT_SPANS);
+  if (invFocal > 0) to = Math.min(to, VIEW_LIMIT_SPANS);
   if (!(to >= from)) return null;
 
-  const rightPer = widening * right;
-  const towardPer = widening * down * sinPitch - cosPitch;
-  const { sinHeading, cosHeading } = look;
+  const rightPer = invFocal * right;
+  const towardPer = invFocal * down * sinPitch - cosPitch;
+  const { sinHeading, cosHeading } = projection;
   const { x: x0, y: y0 } = view;
   const eastPer = rightPer * cosHeading - towardPer * sinHeading;
   const southPer = rightPer * sinHeading + towardPer * cosHeading;

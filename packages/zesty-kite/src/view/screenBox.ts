@@ -61,12 +61,12 @@ export class ScreenBox implements ScreenRectangle {
     const view = this.#view;
     if (view === null) return false;
     const level = height ?? view.focusHeight;
-    const { widening, sinPitch } = view.look;
+    const { invFocal, sinPitch } = view.projection;
     const { periodX = 0, periodY = 0 } = view.ground;
     const atX = view.x + nearestCopy(x - view.x, periodX);
     const atY = view.y + nearestCopy(y - view.y, periodY);
     // Seen from below, a level may show up to the horizon and has no outline with corners.
-    if (widening > 0 && level - view.focusHeight >= (view.span * sinPitch * (1 - 1e-6)) / widening) {
+    if (invFocal > 0 && level - view.focusHeight >= (view.span * sinPitch * (1 - 1e-6)) / invFocal) {
       this.#cut.set(view, this.planes, level);
       return this.#cut.isNear(atX, atY, radius);
     }

@@ -123,9 +123,9 @@ export function visibleTiles(
 }
 
 /** What rises higher than the eye shows no other ground than what is just below it. */
-function belowEye({ look, span, focusHeight }: View): number {
-  const { widening, sinPitch } = look;
-  return widening > 0 ? focusHeight + (span * sinPitch * (1 - 1e-6)) / widening : Infinity;
+function belowEye({ projection, span, focusHeight }: View): number {
+  const { invFocal, sinPitch } = projection;
+  return invFocal > 0 ? focusHeight + (span * sinPitch * (1 - 1e-6)) / invFocal : Infinity;
 }
 
 const low = new Float64Array(8);

@@ -1,7 +1,7 @@
 /** The geometry of one pose on one screen. */
 import { checkObject, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
-import { Look, NO_INSETS, VIEW_LIMIT_SPANS } from './look.ts';
+import { Projection, NO_INSETS, VIEW_LIMIT_SPANS } from './projection.ts';
 import { pick } from './pick.ts';
 import { ScratchDepth, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
 import { canonical, nearestCopy } from './copies.ts';
@@ -55,7 +55,7 @@ export class View implements Pose {
   readonly scale: number = 1;
   readonly ground: Ground = FLAT;
   /** The sines and such that all of it is made of. */
-  readonly look: Look = new Look();
+  readonly projection: Projection = new Projection();
 
   /**
    * Where a point in space shows, in CSS pixels from the top left of the screen. In a world that
@@ -83,17 +83,17 @@ export class View implements Pose {
     height: number = this.focusHeight,
     out: ScreenPoint = new ScratchScreenPoint(),
   ): ScreenPoint {
-    const { look, span, scale } = this;
-    const right = east * look.cosHeading + south * look.sinHeading;
-    const toward = south * look.cosHeading - east * look.sinHeading;
+    const { projection, span, scale } = this;
+    const right = east * projection.cosHeading + south * projection.sinHeading;
+    const toward = south * projection.cosHeading - east * projection.sinHeading;
     const rise = height - this.focusHeight;
-    const ahead = -toward * look.cosPitch - rise * look.sinPitch;
-    const widening = 1 + (look.widening * ahead) / span;
-    const shrunk = scale / (Math.abs(widening) > 1e-12 ? widening : 1e-12);
-    out.x = look.middleX + right * shrunk;
-    out.y = look.middleY + (toward * look.sinPitch - rise * look.cosPitch) * shrunk;
-    out.depth = look.widening > 0 ? ahead + span / look.widening : ahead;
-    out.inFront = widening > 0;
+    const ahead = -toward * projection.cosPitch - rise * projection.sinPitch;
+    const invFocal = 1 + (projection.invFocal * ahead) / span;
+    const shrunk = scale / (Math.abs(invFocal) > 1e-12 ? invFocal : 1e-12);
+    out.x = projection.middleX + right * shrunk;
+    out.y = projection.middleY + (toward * projection.sinPitch - rise * projection.cosPitch) * shrunk;
+    out.depth = projection.invFocal > 0 ? ahead + span / projection.invFocal : ahead;
+    out.inFront = invFocal > 0;
     return out;
   }
 
@@ -116,14 +116,14 @@ export class View implements Pose {
    * @returns `out`, or null where it never does
    */
   toLevel<T extends Point>(x: number, y: number, height: number, out: T): T | null {
-    const { look, span } = this;
+    const { projection, span } = this;
     const rise = height - this.focusHeight;
-    const v = look.v(y);
-    const steepness = look.sinPitch + look.widening * v * look.cosPitch;
-    const below = span * look.sinPitch - look.widening * rise; // the plane, seen from the eye
+    const v = projection.v(y);
+    const steepness = projection.sinPitch + projection.invFocal * v * projection.cosPitch;
+    const below = span * projection.sinPitch - projection.invFocal * rise; // the plane, seen from the eye
     // No number is no place.
     if (!(below / span >= 1e-9 && steepness > 1e-9 && Math.abs(x) < Infinity && Math.abs(v) < Infinity)) return null;
-    look.cast(look.u(x), v, span, rise, out);
+    projection.cast(projection.u(x), v, span, rise, out);
     out.x = canonical(this.x + out.x, this.ground.periodX);
     out.y = canonical(this.y + out.y, this.ground.periodY);
     return out;
@@ -131,17 +131,17 @@ export class View implements Pose {
 
   /** The line of sight through a screen point. It starts in the eye, or where nothing is before it. */
   ray(x: number, y: number, out: Ray = { start: new ScratchSpot(), along: new ScratchSpot() }): Ray {
-    const { look, scale } = this;
+    const { projection, scale } = this;
     const { start, along } = out;
-    const right = (x - look.middleX) / scale;
-    const down = (y - look.middleY) / scale;
+    const right = (x - projection.middleX) / scale;
+    const down = (y - projection.middleY) / scale;
     this.eye(start);
     this.forward(along);
-    if (look.widening === 0) {
+    if (projection.invFocal === 0) {
       this.#shift(start, right, down);
       return out;
     }
-    const far = this.span / look.widening;
+    const far = this.span / projection.invFocal;
     this.#shift(along, right / far, down / far);
     const length = Math.sqrt(along.x * along.x + along.y * along.y + along.height * along.height);
     along.x /= length;
@@ -152,7 +152,7 @@ export class View implements Pose {
 
   /** Moves a spot along the screen. */
   #shift(spot: Spot, right: number, down: number): void {
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.projection;
     spot.x += right * cosHeading - down * sinPitch * sinHeading;
     spot.y += right * sinHeading + down * sinPitch * cosHeading;
     spot.height -= down * cosPitch;
@@ -165,7 +165,7 @@ export class View implements Pose {
 
   /** The view direction, one unit long. */
   forward(out: Spot = new ScratchSpot()): Spot {
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.projection;
     out.x = cosPitch * sinHeading;
     out.y = -cosPitch * cosHeading;
     out.height = -sinPitch;
@@ -174,15 +174,15 @@ export class View implements Pose {
 
   /** The direction of screen-right, one unit long and level. */
   right(out: Spot = new ScratchSpot()): Spot {
-    out.x = this.look.cosHeading;
-    out.y = this.look.sinHeading;
+    out.x = this.projection.cosHeading;
+    out.y = this.projection.sinHeading;
     out.height = 0;
     return out;
   }
 
   /** The direction of screen-up, one unit long. */
   up(out: Spot = new ScratchSpot()): Spot {
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.look;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = this.projection;
     out.x = sinPitch * sinHeading;
     out.y = -sinPitch * cosHeading;
     out.height = cosPitch;
@@ -221,37 +221,37 @@ export class View implements Pose {
 
   /** The same of the safe frame. */
   frameFootprint(out: Footprint = new Float64Array(8), height: number = this.focusHeight): Footprint {
-    const { middleX, middleY, frameWidth, frameHeight } = this.look;
+    const { middleX, middleY, frameWidth, frameHeight } = this.projection;
     const left = middleX - frameWidth / 2;
     const top = middleY - frameHeight / 2;
     return this.footprintOf(left, top, left + frameWidth, top + frameHeight, out, height);
   }
 
   #corner(out: Footprint, at: number, x: number, y: number, height: number): void {
-    const { look, span } = this;
-    const { sinPitch, cosPitch, widening } = look;
+    const { projection, span } = this;
+    const { sinPitch, cosPitch, invFocal } = projection;
     // A plane above the eye shows from below: the one just below the eye stands for it.
-    const eye = widening > 0 ? (span * sinPitch * (1 - 1e-9)) / widening : Infinity;
+    const eye = invFocal > 0 ? (span * sinPitch * (1 - 1e-9)) / invFocal : Infinity;
     const rise = Math.min(height - this.focusHeight, eye);
     // The screen line on which this plane lies `SIGHT` spans beyond the focus.
     const sight =
       -(VIEW_LIMIT_SPANS * span * sinPitch + rise * cosPitch) /
-      (span * (1 + VIEW_LIMIT_SPANS * widening * cosPitch) - rise * widening * sinPitch);
+      (span * (1 + VIEW_LIMIT_SPANS * invFocal * cosPitch) - rise * invFocal * sinPitch);
     // Without an eye, high ground shows from far behind the focus, too.
-    const behind = widening > 0 ? Infinity : VIEW_LIMIT_SPANS * sinPitch - (rise * cosPitch) / span;
-    const v = Math.min(Math.max(look.v(y), sight), behind);
-    look.cast(look.u(x), v, span, rise, this.#met);
+    const behind = invFocal > 0 ? Infinity : VIEW_LIMIT_SPANS * sinPitch - (rise * cosPitch) / span;
+    const v = Math.min(Math.max(projection.v(y), sight), behind);
+    projection.cast(projection.u(x), v, span, rise, this.#met);
     out[at] = this.x + this.#met.x;
     out[at + 1] = this.y + this.#met.y;
   }
 
   /** CSS pixels per world unit at a point in space, square to the view; 0 behind the eye. */
   scaleAt(x: number, y: number, height: number = this.focusHeight): number {
-    const { look, span, scale } = this;
+    const { projection, span, scale } = this;
     const toward = this.#toward(x, y);
-    const ahead = -toward * look.cosPitch - (height - this.focusHeight) * look.sinPitch;
-    const widening = 1 + (look.widening * ahead) / span;
-    return widening > 0 ? scale / widening : 0;
+    const ahead = -toward * projection.cosPitch - (height - this.focusHeight) * projection.sinPitch;
+    const invFocal = 1 + (projection.invFocal * ahead) / span;
+    return invFocal > 0 ? scale / invFocal : 0;
   }
 
   /**
@@ -263,10 +263,10 @@ export class View implements Pose {
   }
 
   #toward(x: number, y: number): number {
-    const { look, ground } = this;
+    const { projection, ground } = this;
     const east = nearestCopy(x - this.x, ground.periodX ?? 0);
     const south = nearestCopy(y - this.y, ground.periodY ?? 0);
-    return south * look.cosHeading - east * look.sinHeading;
+    return south * projection.cosHeading - east * projection.sinHeading;
   }
 
   /**
@@ -275,20 +275,20 @@ export class View implements Pose {
    * @throws RangeError for a perspective lens that is not straight down: there is no such transform
    */
   affine(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, height: number = this.focusHeight): Affine {
-    const { look, scale, span } = this;
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = look;
-    if (look.widening > 0 && cosPitch !== 0)
+    const { projection, scale, span } = this;
+    const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
+    if (projection.invFocal > 0 && cosPitch !== 0)
       throw new RangeError(
         `affine: expected an orthographic lens, or a pitch of 90, got a field of view of ${String(this.fieldOfView)} at a pitch of ${String(this.pitch)}`,
       );
     const rise = height - this.focusHeight;
-    const shrunk = scale / (1 - (look.widening * rise * sinPitch) / span);
+    const shrunk = scale / (1 - (projection.invFocal * rise * sinPitch) / span);
     out.a = cosHeading * shrunk;
     out.b = -sinHeading * sinPitch * shrunk;
     out.c = sinHeading * shrunk;
     out.d = cosHeading * sinPitch * shrunk;
-    out.e = look.middleX - this.x * out.a - this.y * out.c;
-    out.f = look.middleY - this.x * out.b - this.y * out.d - rise * cosPitch * shrunk;
+    out.e = projection.middleX - this.x * out.a - this.y * out.c;
+    out.f = projection.middleY - this.x * out.b - this.y * out.d - rise * cosPitch * shrunk;
     return out;
   }
 }
@@ -318,8 +318,8 @@ export function aim(
 /** The same without checks: for a view, a pose and a screen that the library made. */
 export function aimAt(view: View, pose: Readonly<PoseInput>, screen: Screen, ground: Ground, insets: Insets): View {
   const aimed: Aimed = view;
-  const { look } = view;
-  look.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
+  const { projection } = view;
+  projection.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
   aimed.x = canonical(pose.x, ground.periodX);
   aimed.y = canonical(pose.y, ground.periodY);
   aimed.focusHeight = pose.focusHeight ?? 0;
@@ -327,11 +327,11 @@ export function aimAt(view: View, pose: Readonly<PoseInput>, screen: Screen, gro
   aimed.heading = pose.heading ?? 0;
   aimed.pitch = pose.pitch ?? 90;
   aimed.fieldOfView = pose.fieldOfView ?? 0;
-  look.turn(aimed);
+  projection.turn(aimed);
   aimed.width = screen.width;
   aimed.height = screen.height;
   aimed.density = screen.density ?? 1;
-  aimed.scale = look.frameHeight / pose.span;
+  aimed.scale = projection.frameHeight / pose.span;
   aimed.ground = ground;
   return view;
 }

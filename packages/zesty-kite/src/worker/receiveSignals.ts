@@ -47,8 +47,9 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     });
   };
   const tell = (time: number): void => {
-    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density, look, ground } = camera.view;
-    const { left, top, right, bottom } = look;
+    const { x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, density, projection, ground } =
+      camera.view;
+    const { left, top, right, bottom } = projection;
     const { lowest, highest, periodX = 0, periodY = 0 } = ground;
     const { settings, goal, settled } = camera;
     const isNews = settings !== known.settings || changes !== known.changes;

@@ -31,7 +31,7 @@ export function frameHeightOf(height: number, top: number, bottom: number): numb
   return height - Math.min(top + bottom, height * (1 - MIN_FRAME));
 }
 
-export class Look {
+export class Projection {
   heading = NaN;
   pitch = NaN;
   fieldOfView = NaN;
@@ -40,7 +40,7 @@ export class Look {
   sinPitch = NaN;
   cosPitch = NaN;
   /** 1 / focal length, in safe-frame heights: how much the view widens with depth. 0: not at all. */
-  widening = NaN;
+  invFocal = NaN;
 
   /** The screen, CSS pixels. */
   width = NaN;
@@ -190,12 +190,12 @@ export class Look {
   #widen(): void {
     this.version += 1;
     this.#cornersStale = true;
-    this.widening = 2 * this.#halfTangent * this.#frameShare;
+    this.invFocal = 2 * this.#halfTangent * this.#frameShare;
   }
 
   /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
   get reachV(): number {
-    return this.widening === 0 ? -Infinity : this.#lineAt(GRIP_LIMIT_SPANS);
+    return this.invFocal === 0 ? -Infinity : this.#lineAt(GRIP_LIMIT_SPANS);
   }
 
   /** v of the screen line above which bounds guard nothing. */
@@ -204,16 +204,16 @@ export class Look {
   }
 
   #lineAt(spans: number): number {
-    const { sinPitch, cosPitch, widening } = this;
-    return (-spans * sinPitch) / (1 + spans * widening * cosPitch);
+    const { sinPitch, cosPitch, invFocal } = this;
+    return (-spans * sinPitch) / (1 + spans * invFocal * cosPitch);
   }
 
   /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans. Conservative: `false` means unknown. */
   isWithin(radius: number): boolean {
-    const { sinPitch, cosPitch, widening } = this;
+    const { sinPitch, cosPitch, invFocal } = this;
     const half = this.#halfWide * sinPitch;
     // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.
-    const steepness = sinPitch - widening * 0.5 * cosPitch;
+    const steepness = sinPitch - invFocal * 0.5 * cosPitch;
     const reach = radius * steepness;
     return radius > 0 && steepness > 0 && half * half + 0.25 < reach * reach;
   }
@@ -229,17 +229,17 @@ export class Look {
 
   /** Sets `out` to where a ray, held within reach, meets the plane that lies `rise` above the focus: world units from the focus. */
   meet(u: number, v: number, span: number, rise: number, out: Point): void {
-    const { sinPitch, cosPitch, widening } = this;
-    const withinReach = v + GRIP_LIMIT_SPANS * (sinPitch + widening * v * cosPitch) > 0;
-    this.cast(u, withinReach || widening === 0 ? v : this.reachV, span, rise, out);
+    const { sinPitch, cosPitch, invFocal } = this;
+    const withinReach = v + GRIP_LIMIT_SPANS * (sinPitch + invFocal * v * cosPitch) > 0;
+    this.cast(u, withinReach || invFocal === 0 ? v : this.reachV, span, rise, out);
   }
 
   /** The same without a reach: the one place with this formula. */
   cast(u: number, v: number, span: number, rise: number, out: Point): void {
-    const { sinPitch, cosPitch, widening } = this;
-    const steepness = 1 / (sinPitch + widening * v * cosPitch);
-    const right = u * (span * sinPitch - widening * rise) * steepness;
-    const toward = (span * v + rise * (cosPitch - widening * v * sinPitch)) * steepness;
+    const { sinPitch, cosPitch, invFocal } = this;
+    const steepness = 1 / (sinPitch + invFocal * v * cosPitch);
+    const right = u * (span * sinPitch - invFocal * rise) * steepness;
+    const toward = (span * v + rise * (cosPitch - invFocal * v * sinPitch)) * steepness;
     this.toWorld(right, toward, out);
   }
 
@@ -254,10 +254,10 @@ export class Look {
    * A point beside or behind the eye shows as if it were a thousandth of a span before it.
    */
   project(span: number, east: number, south: number, rise: number, out: Point): void {
-    const { sinHeading, cosHeading, sinPitch, cosPitch, widening } = this;
+    const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal } = this;
     const right = east * cosHeading + south * sinHeading;
     const toward = south * cosHeading - east * sinHeading;
-    const depth = Math.max(NEAREST, 1 - (widening * (toward * cosPitch + rise * sinPitch)) / span) * span;
+    const depth = Math.max(NEAREST, 1 - (invFocal * (toward * cosPitch + rise * sinPitch)) / span) * span;
     out.x = right / depth;
     out.y = (toward * sinPitch - rise * cosPitch) / depth;
   }
@@ -265,12 +265,12 @@ export class Look {
   /** How deep a point lies before the eye, in spans: below 0 behind it. */
   depthOf(span: number, east: number, south: number, rise: number): number {
     const toward = south * this.cosHeading - east * this.sinHeading;
-    return 1 - (this.widening * (toward * this.cosPitch + rise * this.sinPitch)) / span;
+    return 1 - (this.invFocal * (toward * this.cosPitch + rise * this.sinPitch)) / span;
   }
 
   /** Sets `out` to the ground below the eye, counted from the focus; to the focus where no lens has an eye. */
   meetBelowEye(span: number, out: Point): void {
-    const toward = this.widening > 0 ? (span * this.cosPitch) / this.widening : 0;
+    const toward = this.invFocal > 0 ? (span * this.cosPitch) / this.invFocal : 0;
     out.x = -toward * this.sinHeading;
     out.y = toward * this.cosHeading;
   }
@@ -281,7 +281,7 @@ export interface Viewpoint extends Pick<Pose, 'x' | 'y' | 'focusHeight' | 'span'
   /** Of the screen, CSS pixels. */
   readonly height: number;
   readonly ground: Ground;
-  readonly look: Look;
+  readonly projection: Projection;
 }
 
 /** No panels. */
