@@ -1,8 +1,10 @@
-/** Builds the packages, the JSON Schemas of settings, sessions and cutscenes, and the examples. `npm run build` */
-import { copyFileSync, writeFileSync } from 'node:fs';
+/** Builds the packages, the JSON Schemas of settings, sessions and cutscenes, the examples and the documentation. `npm run build` */
+import { writeFileSync } from 'node:fs';
 import { bundleCli } from './setup/bundleCli.mjs';
 import { bundlePanel } from './setup/bundlePanel.mjs';
 import { bundleEntries } from './setup/standalone.mjs';
+import { guideText } from './setup/programs.mjs';
+import { buildSite } from './setup/site.mjs';
 import { cutsceneJsonSchema, sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
 import { root, run, say } from './setup/run.mjs';
 
@@ -14,11 +16,14 @@ write('cutscene', await cutsceneJsonSchema());
 await bundleEntries();
 await bundleCli();
 await bundlePanel();
-// The guide is in the package.
-copyFileSync(`${root}docs/guide.md`, `${root}packages/zesty-kite/dist/guide.md`);
+// The guide is in the package, as one file.
+writeFileSync(`${root}packages/zesty-kite/dist/guide.md`, guideText());
 
 say('Building the examples …');
 run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'examples', '--logLevel', 'warn']);
+
+say('Building the documentation …');
+await buildSite();
 
 function write(name, schema) {
   writeFileSync(`${root}packages/zesty-kite/dist/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);

@@ -1,29 +1,23 @@
-/** Every program of the guide, as it stands: type-checked, built, and steered in a browser. */
+/** Every program of the guide, and each mistake: type-checked, built, and steered in a browser. */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeAll, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Page } from 'playwright-core';
 import type { Camera } from 'zesty-kite';
+import { stepsOfGuide, writePrograms } from '../../scripts/setup/programs.mjs';
 import { ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
 const project = join(root, '.cache/guide');
 const own = ownBrowser();
-const guide = readFileSync(join(root, 'docs/guide.md'), 'utf8');
-/** By the name after `ts`. */
-const programs = new Map(
-  [...guide.matchAll(/^```ts (\w+)\n(.*?)^```/gms)].map(([, name = '', code = '']) => [name, code]),
-);
-const pages = [...programs.keys()].filter((name) => name !== 'map');
+/** By the name of the page. */
+const steps = stepsOfGuide();
+const mistakes = steps.flatMap((step) => step.mistakes);
 
 beforeAll(() => {
-  const [, html = ''] = /^```html\n(.*?)^```/ms.exec(readFileSync(join(root, 'README.md'), 'utf8')) ?? [];
-  rmSync(project, { recursive: true, force: true });
-  mkdirSync(project, { recursive: true });
-  for (const [name, code] of programs) writeFileSync(join(project, `${name}.ts`), code);
-  for (const name of pages) writeFileSync(join(project, `${name}.html`), html.replace('/main.ts', `/${name}.ts`));
+  const pages = writePrograms(project);
   const input = JSON.stringify(pages.map((name) => `${name}.html`));
   writeFileSync(
     join(project, 'vite.config.js'),
@@ -59,6 +53,7 @@ async function open(name: string): Promise<{ page: Page; wrong: string[] }> {
   page.on('pageerror', (error) => wrong.push(error.message));
   page.on('console', (message) => wrong.push(message.text()));
   await page.goto(`http://guide.example/${name}.html`);
+  if (name === 'tune-2') return { page, wrong };
   await page.waitForFunction(() => (window as { camera?: Camera }).camera?.view.width === 900);
   await page.waitForFunction(() => window.camera.settled);
   return { page, wrong };
@@ -188,11 +183,134 @@ const promises: Readonly<Record<string, (page: Page, wrong: string[]) => Promise
   },
 };
 
+/** The share of the pixels in which two pictures differ. */
+function difference(one: Uint8Array, other: Uint8Array): number {
+  const [a, b] = [decode(one), decode(other)];
+  let count = 0;
+  for (let i = 0; i < a.data.length; i += a.channels) if (Math.abs((a.data[i] ?? 0) - (b.data[i] ?? 0)) > 8) count += 1;
+  return count / (a.width * a.height);
+}
+const pictureOf = async (name: string): Promise<Uint8Array> => {
+  const { page } = await open(name);
+  const picture = await page.screenshot();
+  await page.close();
+  return picture;
+};
+const looksOther = async (page: Page, name: string): Promise<void> =>
+  expect(difference(await page.screenshot(), await pictureOf(name))).toBeGreaterThan(3e-4);
+const message = (page: Page): Promise<string> => page.evaluate(() => document.querySelector('output')?.value ?? '');
+const dragLeft = async (page: Page, from: [number, number], to: [number, number]): Promise<void> => {
+  await page.mouse.move(...from);
+  await page.mouse.down();
+  await page.mouse.move(...to, { steps: 3 });
+  await page.mouse.up();
+};
+
+/** The effect that a reader sees of each mistake. */
+const effects: Readonly<Record<string, (page: Page, wrong: string[]) => Promise<void>>> = {
+  'draw-1': async (page) => {
+    expect(await page.evaluate(() => document.querySelector('canvas')?.width)).toBe(300);
+  },
+  'draw-2': (page) => looksOther(page, 'draw'),
+  'draw-3': (page) => looksOther(page, 'draw'),
+  'pan-1': async (page) => {
+    const { x } = await shown(page);
+    await page.keyboard.down('KeyD');
+    await page.waitForFunction((from) => window.camera.view.x > from, x);
+    await page.keyboard.up('KeyD');
+    const steps = ((await shown(page)).x - x) / 12;
+    expect(Math.abs(steps - Math.round(steps))).toBeLessThan(1e-6);
+  },
+  'pan-2': async (page) => {
+    expect(await page.evaluate(() => Array.isArray(window.camera.settings.pan.speed))).toBe(true);
+  },
+  'pan-3': async (page) => {
+    await page.mouse.move(150, 300);
+    await page.waitForFunction(() => window.camera.view.x < 505);
+  },
+  'zoom-1': async (page) => {
+    const { span } = await shown(page);
+    await page.mouse.move(450, 300);
+    await page.mouse.wheel(0, -100);
+    await page.waitForFunction((from) => window.camera.view.span === from - 60, span);
+  },
+  'zoom-2': async (page) => {
+    await page.mouse.move(100, 100);
+    for (let i = 0; i < 3; i++) await page.mouse.wheel(0, -100);
+    await settled(page);
+    expect(await page.evaluate(() => window.camera.view.toGround(450, 300)?.x)).toBeCloseTo(512, 3);
+  },
+  'zoom-3': (page) => looksOther(page, 'zoom'),
+  'drag-1': async (page) => {
+    await dragLeft(page, [380, 240], [520, 360]);
+    await page.waitForFunction(() => window.camera.view.x < 500);
+    expect(await message(page)).toBe('');
+  },
+  'drag-2': async (page) => {
+    await dragLeft(page, [390, 330], [510, 340]); // 30 pixels below the lighthouse
+    expect(await message(page)).toBe('the lighthouse is chosen');
+  },
+  'drag-3': async (page) => {
+    await page.mouse.click(600, 400);
+    expect(await message(page)).toMatch(/^tap 1 .*, and a click$/);
+  },
+  'turn-1': async (page) => {
+    expect((await shown(page)).heading).toBe(0);
+  },
+  'turn-2': async (page) => {
+    await page.waitForFunction(() => performance.now() > 3200); // two calls
+    await settled(page);
+    expect((await shown(page)).heading).toBe(45);
+  },
+  'limits-1': async (page) => {
+    await page.keyboard.down('KeyD');
+    await page.waitForFunction(() => (window.camera.view.footprint()[2] ?? 0) > 1200);
+    await page.keyboard.up('KeyD');
+  },
+  'limits-2': async (page) => {
+    await page.keyboard.down('KeyD');
+    await page
+      .waitForFunction(() => window.camera.settled || window.camera.view.x > 900, null, { timeout: 3000 })
+      .catch(() => null);
+    await page.keyboard.up('KeyD');
+    expect((await shown(page)).x).toBeLessThan(900);
+  },
+  'panels-1': async (page) => {
+    const { x } = await shown(page);
+    await page.keyboard.press('KeyP');
+    await page.waitForFunction((from) => Math.abs(window.camera.view.x - from) > 50, x);
+  },
+  'panels-2': async (page) => {
+    expect(await page.evaluate(() => window.camera.view.projection.middleX)).toBe(450);
+  },
+  'tune-1': async (page) => {
+    expect(await page.evaluate(() => window.camera.settings.pan.speed)).toBe(0.016);
+  },
+  'tune-2': async (page, wrong) => {
+    await page.waitForSelector('pre');
+    expect(await page.locator('pre').innerText()).toContain('bindings.drag[0]: expected an input such as "MouseRight"');
+    expect(wrong.splice(0).join()).toContain('settings rejected');
+  },
+  'debug-1': async (page, wrong) => {
+    await page.keyboard.press('KeyD');
+    await page.keyboard.press('F9');
+    await page.waitForTimeout(50);
+    expect(wrong.splice(0).join()).not.toContain('"code":"KeyD"');
+  },
+  'debug-2': async (page) => {
+    await page.waitForFunction(() => performance.now() > 3200);
+    const { x } = await shown(page);
+    await page.keyboard.down('KeyD');
+    await page.waitForTimeout(300);
+    await page.keyboard.up('KeyD');
+    expect((await shown(page)).x).toBe(x);
+  },
+};
+
 test('each of the nine steps has a program and a proof, and its mistakes', () => {
-  expect(pages).toEqual(Object.keys(promises));
-  const steps = guide.split(/^## \d\. /m).slice(1);
-  expect(steps).toHaveLength(9);
-  for (const step of steps) expect(step).toContain('\nMistakes:\n\n- ');
+  expect(steps.map(({ name }) => name)).toEqual(Object.keys(promises));
+  for (const step of steps) expect([step.name, step.mistakes.length >= 2]).toEqual([step.name, true]);
+  expect(mistakes.map(({ name }) => name)).toEqual(Object.keys(effects));
 });
 
 test.each(Object.entries(promises))(
@@ -200,6 +318,17 @@ test.each(Object.entries(promises))(
   async (name, keeps) => {
     const { page, wrong } = await open(name);
     await keeps(page, wrong);
+    expect(wrong).toEqual([]);
+    await page.close();
+  },
+  60_000,
+);
+
+test.each(Object.entries(effects))(
+  'the mistake "%s" shows what its step says',
+  async (name, shows) => {
+    const { page, wrong } = await open(name);
+    await shows(page, wrong);
     expect(wrong).toEqual([]);
     await page.close();
   },

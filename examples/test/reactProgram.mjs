@@ -1,11 +1,11 @@
 /** The guide's recipe for React as a program: what it imports, what it is, and what shows it in strict mode. */
 import { readFileSync } from 'node:fs';
 
-const GUIDE = readFileSync(new URL('../../docs/guide.md', import.meta.url), 'utf8');
+const GUIDE = readFileSync(new URL('../../docs/reference/view.md', import.meta.url), 'utf8');
 
 export function reactProgram() {
-  const [, recipe] = /\*\*React:\*\*[^]*?```tsx\n([^]*?)```/.exec(GUIDE) ?? [];
-  if (recipe === undefined) throw new Error('docs/guide.md: expected one, got no recipe for React');
+  const [, recipe] = /### React[^]*?```tsx\n([^]*?)```/.exec(GUIDE) ?? [];
+  if (recipe === undefined) throw new Error('docs/reference/view.md: expected a program for React, got none');
   return program(recipe);
 }
 

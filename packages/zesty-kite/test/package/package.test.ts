@@ -163,7 +163,7 @@ test('the code in the README compiles against the types in the pack', () => {
 });
 
 test('the test of the guide runs in Node as it stands', () => {
-  const guide = readFileSync(join(workspace, 'docs/guide.md'), 'utf8');
+  const guide = readFileSync(join(workspace, 'docs/reference/testing.md'), 'utf8');
   const [, code = ''] = /```ts test-your-game\n([\s\S]*?)```/.exec(guide) ?? [];
   expect(code).toContain('expectUnder');
   expect(run(code)).toBe('');
@@ -192,8 +192,8 @@ test('the ability of the page "Add an ability" compiles against the pack without
 });
 
 test('ten lines of the guide are a working camera in an empty Vite project', async () => {
-  const guide = readFileSync(join(workspace, 'docs/guide.md'), 'utf8');
-  const [, program = ''] = /\*\*A map image moved by CSS\*\*[^]*?```ts\n([^]*?)```/.exec(guide) ?? [];
+  const guide = readFileSync(join(workspace, 'docs/reference/view.md'), 'utf8');
+  const [, program = ''] = /### A map image in HTML[^]*?```ts\n([^]*?)```/.exec(guide) ?? [];
   expect(program.trim().split('\n')).toHaveLength(10);
   const page = '<div class="map"><img src="data:," /></div><script type="module" src="./main.ts"></script>';
   const style = '<style>.map { height: 300px } img { position: absolute; inset: 0 auto auto 0; width: 1024px }</style>';
