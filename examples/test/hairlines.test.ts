@@ -89,7 +89,7 @@ async function throughProgram(page: Page, settings: Settings, places: readonly P
   );
 }
 
-const [readme = ''] = /(?<=^```ts\n).*?(?=^```)/gms.exec(readFileSync('README.md', 'utf8')) ?? [];
+const [readme = ''] = /(?<=^```ts\n).*?(?=^```)/gms.exec(readFileSync('packages/zesty-kite/README.md', 'utf8')) ?? [];
 const template = (file: string): string => readFileSync(`packages/zesty-kite-cli/templates/${file}`, 'utf8');
 /** With its settings in it, and without the panel. */
 const starter = (name: string): string =>

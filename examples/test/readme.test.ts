@@ -1,4 +1,4 @@
-/** The start in the README, as it stands: copied into an empty project, built, and looked at in a browser. */
+/** The start in the README of the package, as it stands: copied into an empty project, built, and looked at in a browser. */
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -10,6 +10,7 @@ import { ownBrowser } from './browser.ts';
 const root = new URL('../../', import.meta.url).pathname;
 const project = join(root, '.cache/readme');
 const own = ownBrowser();
+const PAGE = 'packages/zesty-kite/README.md';
 
 /** The blocks of code of a page in a language. */
 function blocks(page: string, language: string): string[] {
@@ -18,8 +19,8 @@ function blocks(page: string, language: string): string[] {
 }
 
 beforeAll(() => {
-  const [html = ''] = blocks('README.md', 'html');
-  const [main = ''] = blocks('README.md', 'ts');
+  const [html = ''] = blocks(PAGE, 'html');
+  const [main = ''] = blocks(PAGE, 'ts');
   rmSync(project, { recursive: true, force: true });
   mkdirSync(project, { recursive: true });
   writeFileSync(join(project, 'index.html'), html);
@@ -54,10 +55,8 @@ async function pixelsOf(page: Page): Promise<{ width: number; height: number; at
   return { width, height, at };
 }
 
-test('the README and the page of the package begin alike, and there is one way to install', () => {
-  for (const language of ['html', 'ts'])
-    expect(blocks('packages/zesty-kite/README.md', language)).toEqual(blocks('README.md', language).slice(0, 1));
-  expect(blocks('README.md', 'sh').some((block) => block.includes('npm install zesty-kite'))).toBe(true);
+test('both pages install in the same way', () => {
+  for (const page of [PAGE, 'README.md']) expect(blocks(page, 'sh')[0]).toMatch(/^npm install zesty-kite\b/);
 });
 
 test.each([

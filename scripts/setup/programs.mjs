@@ -88,7 +88,7 @@ const ERRORS = `<script>
  * @returns the names of the pages, without `.html`
  */
 export function writePrograms(folder) {
-  const html = /^```html\n(.*?)^```/ms.exec(readFileSync(`${root}README.md`, 'utf8'))?.[1] ?? '';
+  const html = /^```html\n(.*?)^```/ms.exec(readFileSync(`${root}packages/zesty-kite/README.md`, 'utf8'))?.[1] ?? '';
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
   const map = mapOfGuide();
