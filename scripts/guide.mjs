@@ -21,7 +21,7 @@ const signals = [
       .filter(([name]) => name !== 'at')
       .map(
         ([name, field]) =>
-          `| \`${kind.const}.${name}\` | ${values(field)}${required.includes(name) ? '' : '; optional'} | ${field.description} |`,
+          `| \`${kind.const}.${name}\` | ${values(field)}${required.includes(name) ? '' : '; optional'} | ${field.description} |`.replaceAll(/\{[^}]*\}/g, '`$&`'),
       ),
   ]),
 ];

@@ -1,6 +1,6 @@
 /** Takes the pictures of docs/screenshots/ from the demo data. `npm run screenshots` */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { chromium } from 'playwright-core';
 import { preview } from 'vite';
 import { browser as findBrowser } from './setup/browser.mjs';
@@ -71,7 +71,7 @@ await take('over-the-hills-near');
 
 await open('over-the-hills');
 await page.click('#barges');
-await page.click('#workings');
+await page.click('#overlay');
 await page.evaluate(() => {
   const { camera } = globalThis.lemonStrait;
   camera.change({ safeFrame: { left: 120, halfLife: 0 }, edge: {} });
@@ -167,6 +167,25 @@ await page.click('#ask');
 await page.getByLabel('Zoom smoothing', { exact: true }).fill('70');
 await page.waitForTimeout(400);
 await take('player-dialog');
+
+// The pictures of the landing page.
+await page.setViewportSize({ width: 960, height: 600 });
+for (const name of readdirSync(`${root}examples`).filter(
+  (entry) => existsSync(`${root}examples/${entry}/index.html`) && !['dist', 'raw-webgpu'].includes(entry),
+)) {
+  await page.goto(`${server.resolvedUrls.local[0]}${name}/`);
+  await page.waitForTimeout(3000);
+  await page.addStyleTag({ content: '.intro, .tools, .readout, .bench { display: none }' });
+  const picture = await page.screenshot();
+  await page.setContent(
+    `<body style="margin: 0"><img width="320" height="200" src="data:image/png;base64,${picture.toString('base64')}">`,
+  );
+  await page.screenshot({
+    path: `${root}examples/pictures/${name}.png`,
+    clip: { x: 0, y: 0, width: 320, height: 200 },
+  });
+  say(`examples/pictures/${name}.png`);
+}
 
 await browser.close();
 await server.close();

@@ -29,7 +29,18 @@ const REFERENCE = [
   ['Sessions', 'sessions'],
 ];
 
-const RECIPES = [];
+const RECIPES = [
+  ['Units to select', 'units'],
+  ['Tiles in Pixi', 'tiles-in-pixi'],
+  ['Hills in three', 'hills-in-three'],
+  ['React', 'react'],
+  ['Without a bundler', 'without-a-bundler'],
+  ['In a worker', 'in-a-worker'],
+  ['A page that scrolls', 'page-that-scrolls'],
+  ['Save and restore', 'save-and-restore'],
+  ['A bug report', 'bug-report'],
+  ['Tune and keep', 'tune-and-keep'],
+];
 
 export default defineConfig({
   title: 'Zesty Kite',
@@ -69,7 +80,7 @@ export default defineConfig({
         link: '/guide/',
         items: steps.map((name, i) => ({ text: `${i + 1}. ${title(name)}`, link: `/guide/${name}` })),
       },
-      ...(RECIPES.length > 0 ? [{ text: 'Recipes', link: '/recipes/', items: RECIPES.map(page('recipes')) }] : []),
+      { text: 'Recipes', link: '/recipes/', items: RECIPES.map(page('recipes')) },
       { text: 'Reference', link: '/reference/', items: REFERENCE.map(page('reference')) },
       {
         text: 'More',

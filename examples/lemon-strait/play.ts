@@ -135,7 +135,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     drawSoon();
   });
   connectRecording(camera);
-  connectWorkings(camera, listening, directing.drawn);
+  connectOverlay(camera, listening, directing.drawn);
   connectLock(canvas, listening);
   void showKeys(camera.settings);
   drawSoon();
@@ -153,12 +153,12 @@ function connectBarges(sail: (underWay: boolean) => void): void {
 }
 
 /** Shows what the camera goes by; the key left of 1 does it too. */
-function connectWorkings(camera: Camera, listening: Listening, drawn: Directing['drawn']): void {
-  const button = element('workings', HTMLButtonElement);
+function connectOverlay(camera: Camera, listening: Listening, drawn: Directing['drawn']): void {
+  const button = element('overlay', HTMLButtonElement);
   const overlay = createOverlay(camera, listening, drawn);
   const toggle = (): void => {
     overlay.toggle();
-    document.body.classList.toggle('workings', overlay.isOn);
+    document.body.classList.toggle('overlay', overlay.isOn);
     button.setAttribute('aria-pressed', String(overlay.isOn));
   };
   button.addEventListener('click', toggle);

@@ -108,16 +108,16 @@ function sampleOf(heights: Terrain): (column: number, row: number) => number {
   return (column, row) => heights.heightAt(column * ground.step, row * ground.step);
 }
 
-const told = element('told', HTMLParagraphElement);
+const message = element('message', HTMLParagraphElement);
 addEventListener('dragover', (event) => {
   event.preventDefault();
 });
 addEventListener('drop', (event) => {
   event.preventDefault();
-  told.textContent = '';
+  message.textContent = '';
   for (const file of event.dataTransfer?.files ?? [])
     open(file).catch((error: unknown) => {
-      told.textContent = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+      message.textContent = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
     });
 });
 Object.assign(globalThis, { cameras: [camera], panel, openFile: open });

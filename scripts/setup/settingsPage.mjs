@@ -126,7 +126,8 @@ function facts(node) {
   const may = objectOf(node)
     ? `a group${node.anyOf ? ', or null' : ''}: ${Object.keys(objectOf(node).properties).join(', ')}`
     : valuesOf(node);
-  return [`- Default: ${fallback}`, `- Values: ${may}`];
+  // Braces outside code are attributes to the generator of the site.
+  return [`- Default: ${fallback}`, `- Values: ${may.replaceAll(/\{[^}]*\}/g, '`$&`')}`];
 }
 
 /** An allowed value that is not the default. */
