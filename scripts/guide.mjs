@@ -19,9 +19,11 @@ const signals = [
     `| \`${kind.const}\` | | ${description} |`,
     ...Object.entries(fields)
       .filter(([name]) => name !== 'at')
-      .map(
-        ([name, field]) =>
-          `| \`${kind.const}.${name}\` | ${values(field)}${required.includes(name) ? '' : '; optional'} | ${field.description} |`.replaceAll(/\{[^}]*\}/g, '`$&`'),
+      .map(([name, field]) =>
+        `| \`${kind.const}.${name}\` | ${values(field)}${required.includes(name) ? '' : '; optional'} | ${field.description} |`.replaceAll(
+          /\{[^}]*\}/g,
+          '`$&`',
+        ),
       ),
   ]),
 ];

@@ -1,9 +1,9 @@
 /**
- * What ends what: a row for whatever comes, a column for whatever is under way. The rule behind it:
- * what is not named is left alone. `docs/guide.md` shows the same table, written from this one.
+ * The table of what ends what: a row for each input or call, a column for each motion under way. A call
+ * changes only what it names. `docs/reference/calls.md` shows the same table.
  */
 
-/** What can be under way; each mover is a further column, which stands in its own file. */
+/** The motions that can be under way. Each mover adds a column from its own file. */
 export const COLUMNS = {
   zoom: 'eased zoom',
   turn: 'eased turn',
@@ -15,21 +15,21 @@ export const COLUMNS = {
 const EFFECTS = {
   ends: 'ends',
   goesOn: 'goes on',
-  named: 'ends where it steers just that',
-  snapsToStop: 'ends; with stops goes on to the nearest',
-  rests: 'goes on; with stops, what the hand left between two goes to the nearest',
-  stepContinues: 'a step goes on; else ends, with stops at the nearest',
+  named: 'ends if it steers that',
+  snapsToStop: 'ends; with stops, goes on to the nearest',
+  rests: 'goes on; with stops, to the nearest',
+  stepContinues: 'a step goes on; other turns end, with stops at the nearest',
   aboutFocus: 'goes on, about the focus',
-  regrips: 'goes on, about what it holds from now on',
-  gripMoves: 'goes on, and what it holds moves along',
+  regrips: 'goes on, and grips again',
+  gripMoves: 'goes on, and its grip moves along',
   addsUp: 'adds up',
-  replaced: 'the new wish wins',
-  waits: 'waits until they lift',
-  takesOver: 'goes over to the hand',
-  offsets: 'goes on, off by what it was moved; or ends, as set',
-  blocksIt: 'goes first: this waits, or is not heard',
-  endsIfUnbound: 'goes on, but ends where it is bound no longer',
-  locked: 'ends where it is locked',
+  replaced: 'is replaced',
+  waits: 'waits until the fingers lift',
+  takesOver: 'becomes held motion',
+  offsets: 'goes on with an offset, or ends, as set',
+  blocksIt: 'goes on; the input waits or is ignored',
+  endsIfUnbound: 'ends if it is no longer bound',
+  locked: 'ends if it is locked',
 } as const;
 
 export type Effect = keyof typeof EFFECTS;
@@ -39,7 +39,7 @@ function row(zoom: Effect, turn: Effect, tilt: Effect, keys: Effect, fingers: Ef
   return { zoom, turn, tilt, keys, fingers };
 }
 
-/** What can come. */
+/** The inputs and calls. */
 export const ROWS = {
   drag: row('snapsToStop', 'stepContinues', 'ends', 'waits', 'regrips'),
   pinch: row('ends', 'ends', 'ends', 'waits', 'regrips'),
@@ -68,7 +68,7 @@ export const ROWS = {
 
 export type Cause = keyof typeof ROWS;
 
-/** For movers: whatever steers the focus or the look ends it, the rest does not. */
+/** For movers that end with everything that steers. */
 export const ENDED_BY_STEERING: Readonly<Record<Cause, Effect>> = {
   drag: 'ends',
   pinch: 'ends',
@@ -95,11 +95,11 @@ export const ENDED_BY_STEERING: Readonly<Record<Cause, Effect>> = {
   resize: 'goesOn',
 };
 
-/** What they are called in the guide. */
+/** Their names in the reference. */
 export const CAUSES: Readonly<Record<Cause, string>> = {
   drag: 'a press that drags, or `hold`',
   pinch: 'a second finger',
-  lift: 'the last finger goes up',
+  lift: 'the last finger lifts',
   orbit: 'a button that turns and tilts by dragging',
   panKeys: 'keys, an edge or a stick that pan',
   wheelPan: 'a wheel that pans',
@@ -122,7 +122,7 @@ export const CAUSES: Readonly<Record<Cause, string>> = {
   resize: 'another size of the screen',
 };
 
-/** What a cell of the table says. */
+/** The words of a cell. */
 export function wordsOf(effect: Effect): string {
   return EFFECTS[effect];
 }

@@ -44,7 +44,8 @@ export const descriptions: Readonly<Record<string, string>> = {
   'unhold.id': 'The number of the finger. Default: all of them.',
   turn: 'The camera turns clockwise, seen from above.',
   'turn.degrees': 'The angle.',
-  'turn.about': 'The point that stays in place: a world point {x, y, height}, the ground at a screen point {screenX, screenY}, or "eye". Default: the focus.',
+  'turn.about':
+    'The point that stays in place: a world point {x, y, height}, the ground at a screen point {screenX, screenY}, or "eye". Default: the focus.',
   tilt: 'The camera tilts down.',
   'tilt.degrees': 'The angle. Below 0 it tilts up.',
   'tilt.about': 'As for a turn.',
