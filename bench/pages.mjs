@@ -1,5 +1,5 @@
 /**
- * What each page of the examples costs: bytes over the wire, the time to its first frame, and the camera's share of script
+ * The cost of each example page: bytes over the wire, the time to its first frame, and the camera's share of script
  * time while it is steered. `npm run bench:pages`
  */
 import { chromium } from 'playwright-core';
@@ -66,7 +66,7 @@ for (const name of PAGES) {
     await page.goto(`${shipped.resolvedUrls.local[0]}${name}/`);
     await drawn(page);
     firsts.push(await page.evaluate(() => globalThis.firstFrame));
-    // What comes after the first frame counts too.
+    // Later requests do not count.
     await page.waitForTimeout(1000);
     await page.waitForLoadState('networkidle');
     await context.close();

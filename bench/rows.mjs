@@ -6,7 +6,7 @@ const screen = { width: 1280, height: 800 };
 const FRAME_MS = 1000 / 60;
 /** Turning is off unless it is bound. */
 const bindings = { turnRight: ['KeyE'] };
-/** Where results go, so that nothing is left out as useless, and no number has to be boxed. */
+/** Receives results, so that nothing is optimised away and no number is boxed. */
 export const sink = new Float64Array(1);
 
 /** @param library the entries of one build, in one object */
@@ -15,7 +15,7 @@ export function rowsOf(library) {
     library;
   const shapes = polygons ? [polygons] : undefined;
 
-  /** A camera that never stops: keys held to and fro, and a notch four times a second. */
+  /** A camera that never stops: keys held back and forth, and a notch four times a second. */
   function steeredFrames() {
     const camera = new Camera({ bounds, start: { span: 200 } }, { screen });
     const matrices = createMatrices();
@@ -104,7 +104,7 @@ export function rowsOf(library) {
     };
   }
 
-  /** Keys held to and fro along a ragged coast of 10,000 vertices: mostly pressed against it. */
+  /** Keys held back and forth along a ragged coast of 10,000 vertices: mostly pressed against it. */
   function coastFrames() {
     const ring = Array.from({ length: 10_000 }, (_, i) => {
       const angle = (i / 10_000) * 2 * Math.PI;
@@ -126,7 +126,7 @@ export function rowsOf(library) {
     };
   }
 
-  /** Keys pressed to and fro against bounds, while pitch, lens and heading change and a zoom goes out into them. */
+  /** Keys pressed back and forth against bounds, while pitch, lens and heading change and a zoom goes out into them. */
   function walledFrames({ shape, limits = 'centre', pitch = { degrees: 70 }, lens = {}, keep = 'view', elastic = 0 }) {
     const bounds = { ...shape, keep, whenViewIsLarger: limits, elastic };
     const zoom = { halfLife: 60, minSpan: 40, maxSpan: 3000 };
@@ -178,7 +178,7 @@ export function rowsOf(library) {
     });
   }
 
-  /** A view that turns for ever where a polygon limits the zoom: each frame it fits in another way. */
+  /** A view that turns on and on while a polygon limits the zoom: each frame it fits in another way. */
   function turningFrames({ corners, stops = null }) {
     const bounds = { polygon: ovalOf(corners), keep: 'view', whenViewIsLarger: 'limit-zoom' };
     const zoom = stops === null ? { maxSpan: 3000 } : { maxSpan: 3000, stops, stopUnit: 'span' };
@@ -265,7 +265,7 @@ export function rowsOf(library) {
   };
 }
 
-/** What a game does with a general matrix package, as it comes: look-at, projection, product, inverse. */
+/** The usual work of a game with a general matrix package: look-at, projection, product, inverse. */
 export function matrixPackageFrames() {
   const view = mat4.create();
   const projection = mat4.create();

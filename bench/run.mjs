@@ -1,5 +1,5 @@
 /**
- * What a frame costs, in time and in memory, measured on the built files.
+ * The cost of a frame in time and in memory, measured on the built files.
  *
  *     npm run bench                          every row, with the matrix package by its side
  *     npm run bench -- --against COMMIT      every row, with that of a commit by its side, in turns in one process

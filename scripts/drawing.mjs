@@ -5,7 +5,7 @@ import { importsOf } from './lint/imports.js';
 import { root, stop } from './setup/run.mjs';
 
 const DRAWING = `${root}docs/rooms.svg`;
-/** What each room is for; a room that is not here is not drawn, and said so. */
+/** The purpose of each room. A room that is missing here stops the drawing. */
 const FOR = {
   'index.ts': 'the public face',
   'reports.ts': 'receivers of errors',

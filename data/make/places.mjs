@@ -77,7 +77,7 @@ function near(random, island, share) {
   return [island.x + random.between(-reach, reach), island.y + random.between(-reach, reach)];
 }
 
-/** From the middle of an island straight out to where the water begins. */
+/** The distance from the middle of an island straight to the water. */
 function waterside(random, ground, island) {
   const [aimX, aimY] = near(random, { ...island, size: 1 }, 1);
   const toX = aimX - island.x;

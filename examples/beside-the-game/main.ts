@@ -19,7 +19,7 @@ const search = element('search', HTMLInputElement);
 const readout = element('readout', HTMLOutputElement);
 const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
 const context = canvasContext(canvas);
-/** What players may set. */
+/** The settings of players. */
 const OFFERS: Offers = {
   'pan.speed': { min: 0.2, max: 3 },
   'zoom.halfLife': {},
@@ -29,7 +29,7 @@ const OFFERS: Offers = {
   'bindings.panUp': {},
   'bindings.panDown': {},
 };
-/** Where each was sent last. */
+/** The last destination of each. */
 const orders = new Map<Afloat, { readonly x: number; readonly y: number }>();
 
 const { camera, drawSoon } = createFrames(

@@ -51,7 +51,7 @@ export interface TileSize {
 }
 
 /**
- * The parts of a tile that lie at each level or higher, as paths in world units; null where there is
+ * The parts of a tile that lie at each level or higher, as paths in world units; null if there is
  * none. They reach one cell beyond the tile, so that neighbours leave no seam.
  */
 export function contours(
@@ -121,7 +121,7 @@ function cornersAbove(heightAt: HeightAt, column: number, row: number, level: nu
   return count;
 }
 
-/** One cell, cut along the level: its corners above it, and where the edges between cross it. */
+/** One cell, cut along the level: its corners above it, and the points at which the edges between cross it. */
 function cutCell(path: Path2D, heightAt: HeightAt, column: number, row: number, cell: number, level: number): void {
   let begun = false;
   const add = (x: number, y: number): void => {

@@ -13,7 +13,7 @@ export function outlines(ground: Ground, level: number): Spot[][] {
   const rows = Math.round(ground.height / size);
   const inside = (column: number, row: number): number =>
     column < 0 || row < 0 || column > columns || row > rows ? -1 : ground.sample(column * SKIP, row * SKIP) - level;
-  /** From where each piece of outline leads, by the edge of the grid that it begins on. */
+  /** The pieces of outline, by the edge of the grid that each begins on. */
   const next = new Map<string, { readonly at: Spot; readonly to: string }>();
   const cross = (c1: number, r1: number, c2: number, r2: number): { readonly at: Spot; readonly key: string } => {
     const [a, b] = [inside(c1, r1), inside(c2, r2)];

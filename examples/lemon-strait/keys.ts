@@ -1,7 +1,7 @@
 /** The help names the keys that are bound, as the player's keyboard has them. */
 import type { FullSettings } from 'zesty-kite';
 
-/** What a layout prints on a key, by its code. Not every browser tells. */
+/** The labels of a layout, by code. Not every browser offers them. */
 interface Keyboard {
   getLayoutMap(): Promise<ReadonlyMap<string, string>>;
 }

@@ -1,4 +1,4 @@
-/** What every page does: a camera over Lemon Strait, an element to listen to, and frames while there is something to draw. */
+/** The parts of every page: a camera over Lemon Strait, an element to listen to, and frames while something moves. */
 import { Camera, type Settings, type View } from 'zesty-kite';
 import { listen, type Listening } from 'zesty-kite/dom';
 import { createOverlay } from 'zesty-kite/overlay';
@@ -22,7 +22,7 @@ export interface Scene {
 }
 
 export interface Page {
-  /** Where its settings lie. */
+  /** The file of its settings. */
   readonly settings: string;
   /** The camera goes over the hills, instead of over a flat map. */
   readonly hilly: boolean;
@@ -103,7 +103,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     });
   }
 
-  /** The ground under a still pointer changes while the camera moves: asked anew every frame. */
+  /** The ground under a still pointer changes while the camera moves, so each frame samples it. */
   function tell(): void {
     const { view } = camera;
     const parts = [`span ${view.span.toFixed(1)}`, `${view.scale.toFixed(2)} px per unit`];

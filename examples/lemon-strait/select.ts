@@ -7,7 +7,7 @@ import type { Afloat } from './world.ts';
 export interface Choosing {
   /** For `listen`. */
   readonly options: Pick<ListenOptions, 'gameDrag' | 'tap' | 'longPress'>;
-  /** Who is chosen. */
+  /** The chosen barges. */
   readonly chosen: ReadonlySet<Afloat>;
   /** Draws rings and the box over the map. */
   readonly draw: () => void;

@@ -67,7 +67,7 @@ export function createHills({ width, height, terrain }: Ground): Group {
   return hills;
 }
 
-/** A tile around its own middle, with a hem that hangs down where a neighbour may be coarser. */
+/** A tile around its own middle, with a hem that hangs down if a neighbour may be coarser. */
 function tileOf(terrain: Terrain, left: number, top: number, cell: number): BufferGeometry {
   const cells = TILE / cell;
   const side = cells + 3;

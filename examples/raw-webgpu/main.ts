@@ -69,7 +69,7 @@ const group = device.createBindGroup({
 });
 let targets: { readonly picture: GPUTexture; readonly depth: GPUTexture } | null = null;
 
-/** What is drawn on; anew where the size has changed. It is copied to the canvas, so that it can be read as well. */
+/** The texture to draw on, made again after a change of size. It is copied to the canvas, so that it can be read as well. */
 function targetsOf(width: number, height: number): NonNullable<typeof targets> {
   if (targets?.picture.width === width && targets.picture.height === height) return targets;
   canvas.width = width;

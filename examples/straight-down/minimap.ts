@@ -5,7 +5,7 @@ import { canvasContext, element } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import { createPainter } from './paint.ts';
 
-/** @returns draws it anew */
+/** @returns draws the map again */
 export function createMinimap(camera: Camera, scene: Scene): () => void {
   const canvas = element('minimap', HTMLCanvasElement);
   const { clientWidth: width, clientHeight: height } = canvas;

@@ -144,7 +144,7 @@ function drawBarge(context: Context, barge: Afloat, scale: number): void {
   context.restore();
 }
 
-/** A mark of the same size at every zoom, and its name where there is room. */
+/** A mark of the same size at every zoom, and its name if there is room. */
 function drawPlace(context: Context, place: Place, view: View, isCovered: Scene['isCovered']): void {
   const { x, y } = view.toScreen(place.x, place.y);
   const margin = 120;

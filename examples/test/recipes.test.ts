@@ -79,7 +79,7 @@ async function open(name: string, file = 'index.html'): Promise<{ page: Page; wr
     if (message.type() === 'error') wrong.push(message.text());
   });
   await page.goto(`http://recipes.example/${file}`);
-  await page.waitForFunction(() => ((globalThis as Partial<typeof globalThis>).camera?.view.width ?? 0) > 0);
+  await page.waitForFunction(() => ((globalThis as Partial<typeof globalThis>).camera?.view.width ?? 0) > 500);
   return { page, wrong };
 }
 

@@ -46,7 +46,7 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
       else sprites.push(tree(place.x, place.y, rise, 1.7, place.name));
     }
     for (const afloat of scene.afloat) sprites.push(barge(afloat));
-    // Whoever stands nearer is drawn later.
+    // Nearer things are drawn later.
     sprites.sort((a, b) => view.depthKey(a.x, a.y) - view.depthKey(b.x, b.y));
     for (const sprite of sprites) sprite.draw(context, view, scene.isCovered);
   };
@@ -83,7 +83,7 @@ function drawTile(context: Context, view: View, tiles: Tiles, column: number, ro
     const next = corners[(i + 1) % 4] ?? corner;
     const from = upper[i];
     const to = upper[(i + 1) % 4];
-    // Clockwise on the screen: a side faces the viewer where its top runs from right to left.
+    // Clockwise on the screen: a side faces the viewer if its top runs from right to left.
     if (from === undefined || to === undefined || to.x >= from.x) return;
     const foot = [view.toScreen(next.x, next.y, 0), view.toScreen(corner.x, corner.y, 0)];
     fill(context, [from, to, ...foot], to.y > from.y ? shade : lit, view.density);

@@ -5,7 +5,7 @@ import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 export interface Sprite {
-  /** Where it stands, world units. */
+  /** Its place, world units. */
   readonly x: number;
   readonly y: number;
   draw(context: Context, view: View, isCovered: IsCovered): void;

@@ -66,7 +66,7 @@ element('overlay', HTMLInputElement).addEventListener('change', () => {
   overlay.toggle();
 });
 
-/** What a link has of the settings. */
+/** The settings in the address. */
 function settingsOfAddress(): Settings {
   try {
     const settings = JSON.parse(decodeURIComponent(location.hash.slice(1))) as Settings;

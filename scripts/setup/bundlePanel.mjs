@@ -7,7 +7,7 @@ import { root } from './run.mjs';
 
 const PANEL = `${root}packages/zesty-kite-panel/`;
 const PAGES = { index: `${PANEL}src/index.ts`, players: `${PANEL}src/players/index.ts` };
-/** What the game or Node has. The schema is in the panel. */
+/** Packages that the game or Node.js provides. The schema is in the panel. */
 const OUTSIDE = /^(node:|jsonc-parser$|zesty-kite$|zesty-kite\/(?!.*\.json$))/;
 
 export async function bundlePanel() {

@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { delimiter, join } from 'node:path';
 import { say, stop, tryRun } from './run.mjs';
 
-/** What each is called, where else it lies, and Debian's package of it. */
+/** The programs, their other paths, and their Debian packages. */
 const PROGRAMS = {
   ZESTY_KITE_FIREFOX: {
     names: ['firefox-esr', 'firefox'],

@@ -220,7 +220,7 @@ export function isSpan({ anyOf }) {
   return anyOf?.some(({ properties }) => properties !== undefined && 'pixelsPerUnit' in properties) === true;
 }
 
-/** What a setting may be, in words. */
+/** The allowed values of a setting, in words. */
 export function valuesOf(node) {
   const { type, enum: names, minimum, maximum, items, prefixItems, anyOf } = node;
   if (isSpan(node))
@@ -230,7 +230,7 @@ export function valuesOf(node) {
     const [first, ...others] = anyOf;
     if (others.at(-1).const === true) return 'a group, true, or null';
     if (others.length === 1) return `${valuesOf(first)}${first.properties ? '' : ','} or null`;
-    // What may follow the zoom.
+    // Values that may follow the zoom.
     return `${valuesOf(first)}; stops [span, the same]; or a switch {near, far, at, slack}`;
   }
   if (prefixItems) return `[${prefixItems.map(valuesOf).join(', ')}]`;

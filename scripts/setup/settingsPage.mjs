@@ -202,7 +202,7 @@ function nested(path, value) {
   return settings;
 }
 
-/** What the camera says of two mistakes. */
+/** The error for two mistakes. */
 function refusal() {
   try {
     checkSettings({ zoom: { notch: -3 }, zooom: {} });

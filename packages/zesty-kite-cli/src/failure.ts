@@ -77,7 +77,7 @@ function isSystemError(error: unknown): boolean {
   return error instanceof Error && 'code' in error && String(error.code) in REASONS;
 }
 
-/** What a system error means. */
+/** The meaning of a system error. */
 export function reasonOf(error: unknown): string {
   const { code = '' } = error as NodeJS.ErrnoException;
   return REASONS[code] ?? flat(error instanceof Error ? error.message : String(error));

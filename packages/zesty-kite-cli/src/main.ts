@@ -54,7 +54,7 @@ export async function main(args: readonly string[]): Promise<void> {
   }
 }
 
-/** What nobody reads is no failure. */
+/** A closed pipe is no failure. */
 async function end(error: unknown): Promise<void> {
   if (!(error instanceof Unread)) await fail(linesOf(error));
 }
@@ -102,7 +102,7 @@ Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or inp
   return program;
 }
 
-// What could not be written is told by `print`; nobody else is to end the program over it.
+// `print` reports output that could not be written; nothing else ends the program over it.
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 // A signal that ends the program leaves no part of a file.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)

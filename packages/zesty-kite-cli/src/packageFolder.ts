@@ -1,2 +1,2 @@
-/** Where this package lies: built, or bundled, this file is in a folder of it. */
+/** The folder of this package: built or bundled, this file is in a folder of it. */
 export const PACKAGE: URL = new URL('../', import.meta.url);

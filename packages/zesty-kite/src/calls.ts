@@ -5,7 +5,7 @@ import type { Point } from './view/index.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
 
-/** What a camera in this context and a camera in a worker have in common. */
+/** The calls that a camera in this thread and a camera in a worker share. */
 export abstract class Calls {
   abstract signal(signal: Signal): boolean;
 
@@ -47,12 +47,12 @@ export abstract class Calls {
     this.#send('turn', { kind: 'turn', degrees, about });
   }
 
-  /** Looks down by so many degrees more (or fewer, below 0), eased, about the focus or another point. */
+  /** Tilts down by `degrees` (up below 0), eased, about the focus or another point. */
   tilt(degrees: number, about?: About): void {
     this.#send('tilt', { kind: 'tilt', degrees, about });
   }
 
-  /** Goes back to where the settings begin, eased; whatever steers ends it. */
+  /** Returns to the home pose, eased. All steering ends it. */
   home(): void {
     this.signal({ kind: 'home' });
   }

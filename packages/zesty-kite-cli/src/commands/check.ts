@@ -102,7 +102,7 @@ async function review(
   }
 }
 
-/** What a cutscene comes to. @throws Failure for one that `play` would refuse */
+/** The facts of a cutscene. @throws Failure for one that `play` rejects */
 function cutscene(file: string, found: object): Note {
   const scene = found as Cutscene;
   try {

@@ -128,7 +128,7 @@ async function compareSettings(a: string, b: string, options: CompareOptions, pi
   await picture.draw(settingsSpec(series(overZoom), series(overTime), labels(files).join(' and ')));
 }
 
-/** What two are called in a picture: their names, with A and B where those are the same. */
+/** The names of the two in a picture: their file names, with A and B if those are the same. */
 function labels(files: readonly string[]): string[] {
   const names = files.map((file) => basename(file));
   return new Set(names).size === names.length ? names : names.map((name, i) => `${name} (${i === 0 ? 'A' : 'B'})`);
@@ -196,7 +196,7 @@ interface Motion {
 }
 
 interface Parted {
-  /** When the pictures are first apart by a hundredth of a pixel; null where they never are. */
+  /** The time at which the pictures are first a hundredth of a pixel apart; null if they never are. */
   readonly parts: number | null;
   readonly most: { readonly pixels: number; readonly seconds: number };
   readonly atEnd: number;

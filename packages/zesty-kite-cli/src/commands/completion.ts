@@ -1,7 +1,7 @@
-/** What a shell offers behind `zesty-kite`, for bash, zsh and fish. */
+/** The words that a shell completes after `zesty-kite`, for bash, zsh and fish. */
 import type { Command } from 'commander';
 
-/** What the shell is told where only what is listed will do, and where files will do. */
+/** The answer to the shell: listed words only, or files as well. */
 const NO_FILES = ':4';
 const FILES = ':0';
 
@@ -12,7 +12,7 @@ const FILES = ':0';
 export async function addCompletion(program: Command): Promise<void> {
   const { default: complete } = await import('@bomb.sh/tab/commander');
   complete(program);
-  // Where nothing is offered, a file is meant: the package never says so, and bash has to be told twice.
+  // Without words, a file is expected: the package does not report that, and bash needs it twice.
   const { log } = console;
   let offered = 0;
   console.log = (line: unknown) => {

@@ -16,17 +16,17 @@ interface ExplainOptions {
   readonly json: boolean;
 }
 
-/** What holds at one zoom. Lengths are world units. */
+/** The numbers of one zoom. Lengths are world units. */
 export interface AtZoom {
   /** `nearest`, `start`, `farthest`, or the span that was asked for. */
   readonly zoom: string;
   readonly span: number;
   /** CSS pixels per world unit at the focus. */
   readonly pixelsPerUnit: number;
-  /** Ground from side to side through the focus, and from the bottom to the top of the screen; null where the horizon shows. */
+  /** Ground from side to side through the focus, and from the bottom to the top of the screen; null if the horizon shows. */
   readonly acrossUnits: number;
   readonly downUnits: number | null;
-  /** Tiles that show, of those of `--tile`; null without it, and where the horizon shows. */
+  /** Tiles that show, of those of `--tile`; null without it, and if the horizon shows. */
   readonly tilesShown: number | null;
   readonly pitch: number;
   readonly fieldOfView: number;
@@ -43,7 +43,7 @@ export interface AtZoom {
   readonly floatPixels: number;
 }
 
-/** What holds at all of them. */
+/** The numbers of all zooms. */
 export interface Explained {
   readonly screen: Screen;
   readonly zooms: readonly AtZoom[];
@@ -195,7 +195,7 @@ function atZoom(
   };
 }
 
-/** Tiles of a side that show, whole or in part; null where the horizon shows, or there are more than anybody draws. */
+/** Tiles of a side that show, whole or in part; null if the horizon shows, or there are too many to draw. */
 function tilesIn(view: View, tile: number): number | null {
   try {
     const { top, bottom, from, to } = visibleTiles(view, tile);
@@ -248,7 +248,7 @@ function restAfter(settings: Settings, screen: Screen): number {
   return time / 1000;
 }
 
-/** The table, and the screen: above it where there are several, else below. */
+/** The table and the screen: above it if there are several, else below. */
 function explainedTable(
   { screen, zooms, notches, secondsToRest, voidAtFlattest: most }: Explained,
   several: boolean,

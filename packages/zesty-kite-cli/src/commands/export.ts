@@ -82,7 +82,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
           put(pose);
           return;
         }
-        // What stands still is one piece, not a frame each.
+        // A pause is one piece, not a frame each.
         if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
         const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
         const { width, height, scale, projection } = camera?.view ??

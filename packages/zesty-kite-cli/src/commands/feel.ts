@@ -20,7 +20,7 @@ interface FeelOptions {
 const RATE = 60;
 /** Notches with less time between them are one gesture, seconds. */
 const GESTURE_GAP = 0.4;
-/** What comes back within this time was too far, seconds. */
+/** A zoom that is reversed within this time overshot, seconds. */
 const BACK_AT_ONCE = 1;
 /** Into so many parts of equal factors the range of the zoom is split. */
 const ZOOMS = 5;
@@ -245,7 +245,7 @@ class Edges {
   }
 }
 
-/** What a signal shows to have been used, as bindings name it. */
+/** The input that a signal shows to be used, as bindings name it. */
 function inputsOf(signal: StampedSignal): string[] {
   if (signal.kind === 'key' && signal.down) return [signal.code];
   if (signal.kind === 'wheel') return [signal.notches > 0 ? 'WheelUp' : 'WheelDown'];

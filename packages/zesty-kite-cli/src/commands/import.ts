@@ -83,7 +83,7 @@ const span = { ...AT, minimum: 1e-6, maximum: 1e12 };
 /** The least and the greatest of each number of a keyframe. */
 const RANGES: Readonly<Record<string, typeof AT>> = { at: AT, x, y, span, heading, pitch };
 
-/** What a number of a keyframe has to be; null when it is that. */
+/** The allowed values of a number of a keyframe; null if it is allowed. */
 function faultOf(name: string, value: number): string | null {
   const { minimum, maximum } = RANGES[name] ?? AT;
   if (value >= minimum && value <= maximum) return null;
@@ -136,7 +136,7 @@ async function posesOfCsv(text: string): Promise<Pose[]> {
   });
 }
 
-/** Where a cell stands: asked only of what is refused. Blank lines count, and a row may go over several lines. */
+/** The place of a cell, found for rejected cells only. Blank lines count, and a row may span several lines. */
 function cellOf(text: string, row: number, column: number): string {
   let line = 1;
   let from = 0;
@@ -174,10 +174,10 @@ function leading(text: string, at: number): number {
   return count;
 }
 
-/** Where a camera looks on the ground, and how much of it it shows. */
+/** The ground in the middle of a camera, and the span. */
 function poseOf({ seconds, eye, turn, yfov, high }: LensAt, ground: number): Pose {
   const [a, b, c, w] = turn;
-  // The columns of its rotation: right, and away from where it looks.
+  // The columns of its rotation: right, and backward.
   const rightUp = 2 * (a * b + w * c);
   const back = [2 * (a * c + w * b), 2 * (b * c - w * a), 1 - 2 * (a * a + b * b)] as const;
   if (Math.abs(rightUp) > LEVEL)

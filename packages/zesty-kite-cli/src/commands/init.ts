@@ -18,7 +18,7 @@ interface InitOptions {
   readonly force: boolean;
 }
 
-/** What makes a look of a map. */
+/** The settings of each look of a map. */
 const LOOKS: Readonly<Record<string, (span: number, tile: number) => Settings>> = {
   flat: (span) => ({ start: { span } }),
   tiles: (span, tile) => ({
@@ -43,7 +43,7 @@ const LOOKS: Readonly<Record<string, (span: number, tile: number) => Settings>> 
   }),
 };
 
-/** Where the schema lies in a project that has the library. */
+/** The path of the schema in a project that has the library. */
 const SCHEMA = './node_modules/zesty-kite/dist/settings.schema.json';
 
 export function initCommand(): Command {
@@ -95,7 +95,7 @@ function settingsFor(width: number, height: number, tile: number, look: string, 
   };
 }
 
-/** What was not said is asked for where somebody can answer. */
+/** On a terminal, missing options are asked for. */
 async function asked({ map, tile, look }: Pick<InitOptions, 'map' | 'tile' | 'look'>): Promise<{
   map: string;
   tile: number;

@@ -11,7 +11,7 @@ import { parts } from '../write/parts.ts';
 
 type Packages = Readonly<Record<string, string>>;
 
-/** What each look needs beside the library, to run and to be developed. */
+/** The packages that each look needs beside the library, to run and to be developed. */
 const LOOKS: Readonly<Record<string, { readonly runs: Packages; readonly develops: Packages }>> = {
   flat: { runs: {}, develops: {} },
   tiles: { runs: {}, develops: {} },

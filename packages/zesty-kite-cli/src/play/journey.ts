@@ -73,7 +73,7 @@ function speedBetween(a: PoseAt, b: PoseAt): number {
   return (moved + Math.abs(Math.log2(b.span / a.span))) / time;
 }
 
-/** What shows on the level of the focus; nothing where the horizon does. */
+/** The outline of the view on the level of the focus; empty if the horizon shows. */
 function outlineOf({ view }: Camera): Seen['points'] {
   const points = [
     [0, 0],

@@ -1,12 +1,12 @@
-/** What settings come to, as series for pictures: over the zoom, and over time after one notch or one held key. */
+/** The numbers of settings as series for pictures: over the zoom, and over time after one notch or one held key. */
 import type { Screen, Settings } from 'zesty-kite';
 import { createCamera } from './camera.ts';
 
 /** A point of a line in a picture. */
 export interface Sample {
-  /** What it is of: `A`, `B`, or nothing where there is one alone. */
+  /** Its label: `A`, `B`, or nothing if there is one alone. */
   readonly of: string;
-  /** What is measured, with its unit. */
+  /** The quantity, with its unit. */
   readonly what: string;
   readonly at: number;
   readonly value: number;

@@ -2,7 +2,7 @@
 import type { Camera } from 'zesty-kite';
 import { playSession, type Played, type PlayOptions } from './sessionFile.ts';
 
-/** What is shown at a time. Lengths are world units, angles degrees. */
+/** The shown pose at a time. Lengths are world units, angles degrees. */
 export interface PoseAt {
   /** Since the session began. */
   readonly seconds: number;
@@ -54,7 +54,7 @@ export function poseAt({ view }: Camera, seconds: number): PoseAt {
 /**
  * Plays a session and tells of every frame, of those too in which nothing moves.
  *
- * @param each told of a frame; of the camera only where it was drawn anew
+ * @param each runs for each frame; with the camera only if it is drawn again
  */
 export async function playFrames(
   session: string,

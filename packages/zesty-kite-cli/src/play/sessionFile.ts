@@ -78,7 +78,7 @@ async function otherKind(session: string, error: unknown): Promise<Failure> {
   }
 }
 
-/** What a session is called in messages. */
+/** The name of a session in messages. */
 export function nameOf(session: string): string {
   return session === '-' ? 'standard input' : session;
 }
@@ -114,7 +114,7 @@ function below(folder: string, seen: Set<string>): string[] {
 
 interface OpenSession {
   readonly stream: AsyncIterable<Buffer>;
-  /** Bytes; `null` where it comes through a pipe. */
+  /** Bytes; `null` for a pipe. */
   readonly size: number | null;
   readonly close: () => Promise<void>;
 }

@@ -77,7 +77,7 @@ export function parsedJson(file: string, text: string, what: string): unknown {
   }
 }
 
-/** Where brackets open for more than so many levels; -1 for nowhere. */
+/** The position at which brackets open for more levels than allowed; -1 for none. */
 function placeOfDepth(text: string, most: number): number {
   let depth = 0;
   let inString = false;
@@ -110,7 +110,7 @@ function mistakeIn(text: string, error: unknown): { readonly place: string; read
   return { place: `: ${placeAt(text, at)}`, got };
 }
 
-/** Where the engine says that it ends to be JSON: by a number, or by the text around it. */
+/** The position at which the engine stops reading JSON: by a number, or by the text around it. */
 function positionOf(text: string, message: string): number {
   const position = /position (\d+)/.exec(message)?.[1];
   if (position !== undefined) return Number(position);

@@ -86,7 +86,7 @@ async function heightsOf(file: string, png: Buffer, samples: Picture): Promise<F
   };
   try {
     measure(png, samples, refuse);
-    // Whoever has no ground does not wait for it to load.
+    // Calls without ground do not wait for it to load.
     const { decode } = await import('fast-png');
     const { data, depth, channels } = decode(png);
     if (depth !== 16 || channels !== 1) refuse(`${String(channels)} channels of ${String(depth)} bits`);

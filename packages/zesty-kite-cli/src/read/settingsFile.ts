@@ -8,7 +8,7 @@ import { isSession } from './kind.ts';
 /** Settings with a coast of a hundred thousand corners are a few of these. */
 const MAX_SETTINGS = 64e6;
 
-/** Where something stands, counted from 1. */
+/** A place in a file, counted from 1. */
 export interface Place {
   readonly line: number;
   readonly column: number;
@@ -16,11 +16,11 @@ export interface Place {
 
 export interface SettingsFile {
   readonly settings: Settings;
-  /** Where a value stands, or the nearest group that is there. */
+  /** The place of a value, or of the nearest group around it. */
   readonly placeOf: (path: string) => Promise<Place>;
 }
 
-/** Settings, or a Failure that says where they are none. */
+/** Returns the settings, or a Failure with the places of the errors. */
 export async function readSettings(file: string): Promise<Settings> {
   return (await readSettingsFile(file)).settings;
 }

@@ -115,7 +115,7 @@ function shortWay(turns: readonly (readonly number[])[]): number[][] {
   return out;
 }
 
-/** What is read of a glTF camera. */
+/** The parts of a glTF camera that are read. */
 export interface LensAt {
   readonly seconds: number;
   readonly eye: readonly [number, number, number];

@@ -1,4 +1,4 @@
-/** What is being written and not whole yet: what takes each of it away again. */
+/** Files that are being written: a call that removes each of them again. */
 export const parts = new Set<() => void>();
 
 /** Nothing of what is not whole stays: the call failed, or is ended. */

@@ -33,7 +33,7 @@ const CONFIG = {
   line: { strokeWidth: 2 },
 } as const;
 
-/** What a picture is to be written to: looked at before anything is drawn. */
+/** The file of a picture, checked before anything is drawn. */
 export class Picture {
   readonly #name: string;
   readonly #file: WholeFile;
@@ -63,7 +63,7 @@ export class Picture {
   }
 }
 
-/** What is drawn is right, whatever is thought of its types. */
+/** The specification is right, although its types do not fit. */
 const silent = {
   level: () => silent,
   error: () => silent,

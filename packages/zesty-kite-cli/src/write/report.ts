@@ -1,4 +1,4 @@
-/** What a replay came to, for people. */
+/** The result of a replay, for people. */
 import type { ReplaySummary } from 'zesty-kite/session';
 import { columns } from './columns.ts';
 import { small } from '../play/watch.ts';
@@ -19,7 +19,7 @@ export function table(summary: ReplaySummary, rate: number): string {
   ]);
 }
 
-/** What came of one of many sessions. */
+/** The result of one of many sessions. */
 export interface Row {
   readonly session: string;
   readonly summary: ReplaySummary | null;

@@ -1,4 +1,4 @@
-/** What pictures show, as specifications of the vega-lite package. */
+/** The contents of pictures, as specifications of the vega-lite package. */
 import type { TopLevelSpec } from 'vega-lite';
 import type { Corner, Stop } from '../play/journey.ts';
 import type { Sample } from '../play/measures.ts';
@@ -57,7 +57,7 @@ export function settingsSpec(zooms: readonly Sample[], times: readonly Sample[],
   return page(title, [...overZoom, ...overTime], 2);
 }
 
-/** The path on the map with what was seen, where it was looked at for how long, and span and speed over time. */
+/** The path on the map with the visible ground, the time at each place, and span and speed over time. */
 export function sessionSpec(stops: readonly Stop[], corners: readonly Corner[], title: string): TopLevelSpec {
   const box = frameOf([...stops, ...corners]);
   const seconds = { field: 'seconds', type: 'quantitative', title: 'seconds' } as const;

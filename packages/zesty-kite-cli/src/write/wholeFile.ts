@@ -23,7 +23,7 @@ import { parts } from './parts.ts';
 
 export class WholeFile {
   readonly #file: string;
-  /** Where links lead to. */
+  /** The path behind all links. */
   readonly #target: string;
   readonly #beside: string;
   readonly #force: boolean;
@@ -129,7 +129,7 @@ function targetOf(file: string): string {
   throw refusal(file, 'links that go round in a circle', 'a file');
 }
 
-/** What is replaced keeps its mode, and its owner as far as that is allowed. */
+/** A replaced file keeps its mode, and its owner if that is allowed. */
 function keepRights(handle: number, { mode, uid, gid }: Stats): void {
   try {
     fchownSync(handle, uid, gid);

@@ -20,7 +20,7 @@ export class Compare {
   isLooped = true;
   /** Both versions are to be drawn, by a game that can. */
   isBeside = false;
-  /** Where the take is, milliseconds. */
+  /** The time in the take, milliseconds. */
   time = 0;
   /** The take under each version. */
   lines: readonly (readonly Sample[])[] = [[], []];

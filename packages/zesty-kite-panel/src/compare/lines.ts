@@ -3,7 +3,7 @@ import type { CameraLike, Grip } from 'zesty-kite';
 import { svg, type TemplateResult } from 'lit-html';
 import { short } from '../tuning/slider.ts';
 
-/** What is measured in a frame, in the order of the rows. */
+/** The measured quantities of a frame, in the order of the rows. */
 export type Values = readonly [span: number, speed: number, pitch: number, grip: number];
 
 export interface Sample {

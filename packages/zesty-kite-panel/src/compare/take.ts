@@ -29,7 +29,7 @@ export function takeOf(text: string): Take {
   return { text, header, signals: all, begin, length: (all.at(-1)?.at ?? 0) / 1000 - begin + REST };
 }
 
-/** Where a take begins. */
+/** The pose at the beginning of a take. */
 export function startOf({ header: { pose, settings } }: Take): NonNullable<Settings['start']> {
   return pose === undefined ? (settings.start ?? {}) : { ...pose, pitch: pose.pitch ?? undefined };
 }

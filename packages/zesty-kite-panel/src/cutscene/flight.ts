@@ -14,7 +14,7 @@ export class Flight {
   keyframes: readonly Keyframe[] = [];
   /** The keyframe that is chosen. */
   chosen = -1;
-  /** Where the scene is, seconds. */
+  /** The time in the scene, seconds. */
   time = 0;
   readonly #camera: CameraLike;
   #played: Played | null = null;

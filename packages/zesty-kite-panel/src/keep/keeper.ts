@@ -52,7 +52,7 @@ export class Keeper {
     return (this.#window as Picker).showSaveFilePicker !== undefined;
   }
 
-  /** What a file of the settings has. */
+  /** The contents of a settings file. */
   get json(): string {
     return `${JSON.stringify(this.#tuning.settings, null, 2)}\n`;
   }
@@ -69,7 +69,7 @@ export class Keeper {
     }
     // As it is now: an edit may have replaced it.
     const file = projectFiles()?.files.get(this.#file.path) ?? this.#file;
-    // What is tuned while the server writes is not saved yet.
+    // Changes during a write are not saved yet.
     const { settings, unsaved: edits } = this.#tuning;
     const response = await this.#window.fetch(file.address, {
       method: 'POST',
@@ -115,7 +115,7 @@ export class Keeper {
     this.#tell('Saved.');
   }
 
-  /** What could not be kept is told, and nothing is lost. */
+  /** Failures are shown, and nothing is lost. */
   fail(error: unknown): void {
     this.#tell(error instanceof Error ? error.message : String(error));
   }

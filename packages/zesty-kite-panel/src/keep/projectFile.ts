@@ -6,7 +6,7 @@ export interface ProjectFile {
   /** From the root of the project, such as `src/camera.json`. */
   readonly path: string;
   readonly settings: Settings;
-  /** What the page has had as these settings, before edits too. */
+  /** The settings that the page received, before edits too. */
   readonly versions: WeakSet<object>;
   /** Of the text of the file. A save names it, so that a file that has changed meanwhile is not overwritten. */
   digest: string;

@@ -76,7 +76,7 @@ export class Ground {
   }
 }
 
-/** What a view shows of the ground. */
+/** The outline of a view on the ground. */
 function cornersOf(view: View): readonly Point[] {
   const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0, g = 0, h = 0] = view.frameFootprint();
   return [

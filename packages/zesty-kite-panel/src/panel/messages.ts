@@ -1,4 +1,4 @@
-/** What is said of settings: why one was refused, and what `check` warns of. */
+/** The messages beside settings: rejected values, and the warnings of `check`. */
 import { SettingsError, type Settings, type Terrain } from 'zesty-kite';
 import { reviewSettings, type Warning } from 'zesty-kite/review';
 
@@ -20,7 +20,7 @@ export class Messages {
     try {
       this.warnings = reviewSettings(settings, screen, terrain);
     } catch (error) {
-      // What is refused is told where it was set.
+      // Rejected values are shown beside their settings.
       if (!(error instanceof SettingsError)) throw error;
     }
   }

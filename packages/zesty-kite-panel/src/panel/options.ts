@@ -1,4 +1,4 @@
-/** What a panel is opened with, and what a game can do with it. */
+/** The options of a panel, and its calls. */
 import type { Settings, View } from 'zesty-kite';
 
 export interface PanelOptions {

@@ -26,7 +26,7 @@ type Tab = keyof typeof TABS;
 /** Settings are reviewed at most once in so long, also while a slider moves; milliseconds. */
 const REVIEW_EVERY = 150;
 
-/** What the tabs need beside the rows. */
+/** The parts that the tabs need beside the rows. */
 export interface PanelDesk extends Desk {
   readonly ground: Ground;
   readonly messages: Messages;

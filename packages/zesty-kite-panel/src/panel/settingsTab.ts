@@ -171,7 +171,7 @@ function startHere(desk: PanelDesk): TemplateResult {
   </div>`;
 }
 
-/** What is searched for, and what its group has now. */
+/** The search text, and the present values of its group. */
 function isShown({ search, full }: PanelDesk, setting: Setting): boolean {
   const { path, section, text } = setting;
   const words = search.toLowerCase().trim().split(/\s+/);

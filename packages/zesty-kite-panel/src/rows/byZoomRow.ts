@@ -135,7 +135,7 @@ function curve(desk: Desk, setting: Setting, written: readonly Stop[], plain: re
   const put = (stops: readonly Stop[], isDone: boolean): void => {
     desk.set(path, sorted(desk, stops), isDone);
   };
-  /** Where an event is in the drawing. */
+  /** The position of an event in the drawing. */
   const placeOf = (event: MouseEvent): { x: number; y: number; stop: Stop } => {
     const box = (event.currentTarget as Element).getBoundingClientRect();
     const at = {

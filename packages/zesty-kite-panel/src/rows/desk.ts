@@ -1,4 +1,4 @@
-/** What the rows of a panel need. */
+/** The parts that rows of a panel need. */
 import type { CameraLike, FullSettings, SpanSettings } from 'zesty-kite';
 import type { Setting } from '../tuning/listed.ts';
 import type { Tuning } from '../tuning/tuning.ts';
@@ -18,7 +18,7 @@ export interface Desk {
   listenFor(path: string): void;
   /** Begins to draw an outline of the map by clicks. */
   drawOutline(): void;
-  /** What an input is called on this keyboard. */
+  /** The label of an input on this keyboard. */
   inputName(input: string): string;
   /** Why a setting was refused, and what is warned of. */
   messagesOf(path: string): readonly string[];

@@ -108,7 +108,7 @@ function control(desk: Desk, setting: Setting): TemplateResult {
   }
 }
 
-/** What a group begins with, if it has no default. */
+/** The first value of a group without a default. */
 const GROUPS: Readonly<Partial<Record<string, (desk: Desk) => unknown>>> = {
   home: ({ camera, full }) => HERE['home']?.(camera, full),
   'turn.stops': () => ({ step: 90 }),

@@ -28,9 +28,9 @@ export interface Setting {
   readonly among: readonly string[];
   /** Of a number; empty without one. */
   readonly unit: string;
-  /** What is allowed of a number. */
+  /** The allowed range of a number. */
   readonly allowed: readonly [minimum: number, maximum: number];
-  /** What games use of it; null if that depends on the world. */
+  /** The useful range; null if it depends on the world. */
   readonly useful: readonly [minimum: number, maximum: number] | null;
 }
 

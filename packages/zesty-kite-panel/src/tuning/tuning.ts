@@ -24,7 +24,7 @@ interface State {
   readonly above: Settings;
 }
 
-/** What a tuning steers: a camera here, or one in a worker. */
+/** The camera of a tuning: here, or in a worker. */
 interface Changed {
   readonly settings: Readonly<FullSettings>;
   change(settings: Settings): void;
@@ -37,7 +37,7 @@ export class Tuning {
   changed: () => void = () => undefined;
   readonly #camera: Changed;
   #state: State;
-  /** What the camera has of this. */
+  /** The settings that the camera has of this. */
   #applied: FullSettings;
   readonly #complete = new WeakMap<Settings, FullSettings>();
   /** By section: the defaults with that group on, if it is off by default. */
@@ -82,7 +82,7 @@ export class Tuning {
     return known;
   }
 
-  /** What the camera is to have. @throws SettingsError */
+  /** The settings that the camera is to have. @throws SettingsError */
   #coveredOf(settings: Settings): FullSettings {
     return checkSettings([this.base, settings, this.#state.above], { shapes: [polygons] });
   }
@@ -92,7 +92,7 @@ export class Tuning {
     return isSame(this.settingsOf(0), this.settingsOf(1));
   }
 
-  /** What differs from the file, value by value. */
+  /** The differences from the file, value by value. */
   get unsaved(): readonly Edit[] {
     return editsBetween(this.#state.file, this.settings);
   }

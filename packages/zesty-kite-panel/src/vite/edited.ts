@@ -120,13 +120,13 @@ const BETWEEN = /(?:\s+|\/\/[^\n]*|\/\*[^]*?\*\/)*/y;
 /** The same up to the end of the line, with a comma. */
 const REST_OF_LINE = /(?:[ \t,]|\/\/[^\r\n]*|\/\*(?:(?!\*\/)[^\r\n])*\*\/)*/y;
 
-/** Where the comma after a value is; null if another token follows. */
+/** The position of the comma after a value; null if another token follows. */
 function commaAfter(text: string, end: number): number | null {
   const at = after(BETWEEN, text, end);
   return text[at] === ',' ? at : null;
 }
 
-/** Where the line of a value ends, its comma and its comment included; or the object, if that is first. */
+/** The end of the line of a value, with its comma and comment; or of the object, if that is first. */
 function endOfLine(text: string, from: number): number {
   return after(REST_OF_LINE, text, from);
 }

@@ -8,14 +8,14 @@ import { answerSave } from './save.ts';
 
 type Next = () => void;
 
-/** What is used of Vite's configuration. */
+/** The parts of Vite's configuration that are used. */
 interface Config {
   readonly root: string;
   readonly base: string;
   readonly command: 'serve' | 'build';
 }
 
-/** What is used of Vite's server. */
+/** The parts of Vite's server that are used. */
 interface Server {
   readonly middlewares: {
     use(
@@ -24,7 +24,7 @@ interface Server {
   };
 }
 
-/** What is used of a hook's `this`. */
+/** The parts of a hook's `this` that are used. */
 interface Resolving {
   resolve(source: string, importer: string | undefined, options: object): Promise<{ readonly id: string } | null>;
 }

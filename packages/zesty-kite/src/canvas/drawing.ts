@@ -5,7 +5,7 @@
 import { checkFunction, checkMade, checkObject, sentence, shown } from '../messages/index.ts';
 import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
-/** What is needed of a canvas; an element has a style, too. */
+/** The parts of a canvas that are used; an element has a style, too. */
 export interface Canvas {
   width: number;
   height: number;
@@ -13,7 +13,7 @@ export interface Canvas {
   readonly style?: { width: string; height: string; imageRendering?: string };
 }
 
-/** What is needed of its context. */
+/** The parts of its context that are used. */
 export interface CanvasContext {
   readonly canvas: Canvas;
   imageSmoothingEnabled?: boolean;
@@ -56,7 +56,7 @@ export interface Drawing {
    * between them: `context.fillRect(x, y, 64 + drawing.pixel, 64 + drawing.pixel)`.
    */
   readonly pixel: number;
-  /** `false`: what is drawn is still on its way to whole pixels. Whoever draws only while something moves draws on. */
+  /** `false` while the drawing still eases to whole pixels. Draw on until it is true. */
   readonly settled: boolean;
 }
 
@@ -171,7 +171,7 @@ const THERE = 1e-3;
 
 /** Moves views to whole device pixels. */
 class Snapper {
-  /** What is drawn is where it has to be. */
+  /** The drawing is at its place. */
   settled = true;
   readonly #snapped = new View();
   readonly #affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };

@@ -5,12 +5,12 @@
 import { checkMade, checkObject, checkView } from '../messages/index.ts';
 import type { Affine, ScreenPoint, View } from '../view/index.ts';
 
-/** What is needed of an element. */
+/** The parts of an element that are used. */
 export interface Styled {
   readonly style: { transform: string; transformOrigin: string };
 }
 
-/** What is needed of a label's element. */
+/** The parts of a label's element that are used. */
 export interface Pinned {
   readonly style: { transform: string; visibility: string };
 }

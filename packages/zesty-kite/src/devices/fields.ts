@@ -1,4 +1,4 @@
-/** What a field of a signal may be: how it is cleaned, and how JSON Schema says it. */
+/** The fields of signals: how each is cleaned, and its JSON Schema. */
 import { clamp, finite } from '../math/index.ts';
 import { sentence, shown } from '../messages/index.ts';
 
@@ -6,7 +6,7 @@ import { sentence, shown } from '../messages/index.ts';
 export interface Field<T> {
   /**
    * @param path names the field in a message
-   * @param signal all of it, where another field matters too
+   * @param signal the whole signal, for fields that depend on another
    * @returns undefined for a field to leave out, `IGNORE_SIGNAL` for a signal that means nothing
    * @throws TypeError for what is of the wrong type
    */
@@ -22,7 +22,7 @@ export interface OptionalField<T> extends Field<T> {
 
 export type Fields = Readonly<Partial<Record<string, unknown>>>;
 
-/** What is at no place: such a signal moves nothing. */
+/** Marks a signal without a place: it moves nothing. */
 export const IGNORE_SIGNAL = Symbol('nowhere');
 
 export function refuse(path: string, got: unknown, expected: string): never {
@@ -38,7 +38,7 @@ export function number(min = -Infinity, max = Infinity): Field<number> {
   return { clean: (value, path) => clamp(asFinite(value, path), min, max), schema: range(min, max) };
 }
 
-/** The same where it may be left out; what is not finite is. */
+/** The same for an optional field. Values that are not finite are left out. */
 export function maybeNumber(min: number, max: number): OptionalField<number> {
   return {
     optional: true,
@@ -104,7 +104,7 @@ export function list(max: number, min: number): Field<readonly number[]> {
   };
 }
 
-/** Left out where it is undefined. */
+/** An undefined field is left out. */
 export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
   return {
     optional: true,

@@ -23,12 +23,12 @@ export interface Nudge extends Readonly<Point> {
   readonly halfLife?: number;
 }
 
-/** What is needed of a camera. */
+/** The parts of a camera that are used. */
 export interface Shaken {
   readonly settings: { readonly reducedMotion: boolean };
 }
 
-/** What is left of it is nothing: a share of what it began with. */
+/** An effect ends at this share of its beginning. */
 const OVER = 1 / 512;
 /** Pixels, degrees, seconds: more is a mistake. */
 const MOST = 1e6;
@@ -144,10 +144,10 @@ export class Effects {
   }
 }
 
-/** What all effects add up to: CSS pixels and degrees. */
+/** The sum of all effects: CSS pixels and degrees. */
 const off = { right: 0, down: 0, heading: 0, pitch: 0 };
 
-/** Smooth between whole numbers, where it is any number from -1 to 1. */
+/** A smooth curve between random numbers from -1 to 1 at whole numbers. */
 function noise(seed: number, channel: number, at: number): number {
   const from = Math.floor(at);
   const share = at - from;

@@ -6,7 +6,7 @@ const BEYOND = 0.5;
 /** A tick of more milliseconds than this is a pause. */
 const LONGEST = 1000;
 
-/** Where it was at a tick. */
+/** Its place at a tick. */
 class Tick {
   x = -0.5;
   y = -0.5;

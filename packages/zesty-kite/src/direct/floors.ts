@@ -5,7 +5,7 @@ import { shown } from '../settings/index.ts';
 import { cameraHere } from './here.ts';
 
 /**
- * Goes from floor to floor, eased by the settings' `ground.followHalfLife`. What shows, what is picked and what is gripped is
+ * Goes from floor to floor, eased by `ground.followHalfLife`. Picks, grips and the picture are
  * the floor. It is a setting, `ground.floor`: so a session has it, and a save game keeps it.
  *
  * ```ts
@@ -38,7 +38,7 @@ export class Floors {
     return this.#heights.indexOf([...this.#heights].sort(nearest)[0] ?? 0);
   }
 
-  /** Goes to a floor; to the lowest or the highest where there is none. */
+  /** Goes to a floor, or to the lowest or highest one. */
   go(floor: number): void {
     checkNumber('Floors.go.floor', floor);
     const to = Math.min(Math.max(Math.round(floor), 0), this.#heights.length - 1);

@@ -16,16 +16,16 @@ import {
 import { follows } from './follows.ts';
 
 export interface FollowOptions {
-  /** What is off halves in so many seconds; 0.15 when left out. A target that moves evenly is `speed · halfLife / ln 2` ahead. */
+  /** Seconds until half of the offset is gone; 0.15 by default. A steady target is `speed · halfLife / ln 2` ahead. */
   readonly halfLife?: number;
-  /** The camera goes for where the target will be in so many seconds; 0 when left out. `halfLife / ln 2` takes the lag away. */
+  /** Seconds that the camera looks ahead; 0 by default. `halfLife / ln 2` removes the lag. */
   readonly lead?: number;
   /**
    * While the target shows inside of it nothing moves: shares of the safe frame's width and height, around its middle; or a
    * circle, as a share of its height.
    */
   readonly deadZone?: { readonly width: number; readonly height: number } | { readonly diameter: number };
-  /** A player who pans shifts where the target shows (`offset`, the default), or lets go of it (`end`). */
+  /** The effect of a pan by the player: it shifts the target on the screen (`offset`, the default), or ends following (`end`). */
   readonly onPan?: 'offset' | 'end';
   /**
    * How many times a second the target moves, in a game that moves it in ticks. The camera then shows it one tick later, and
@@ -40,7 +40,7 @@ export interface FollowOptions {
 export interface Followed {
   /** The target is here now: for one that is not handed over as a function. */
   moveTo(target: Target): void;
-  /** Lets go of it: the camera stays where it is. */
+  /** Ends following. The camera stays. */
   end(): void;
   /** How it ended. */
   readonly ended: Promise<Parting>;

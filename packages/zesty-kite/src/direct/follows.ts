@@ -1,7 +1,7 @@
 /**
  * The mover of following: a target is kept at a place of the screen, or in a zone around it.
  *
- * What it keeps is where the target shows, (u, v) in safe-frame heights from the middle. In a step, zoom, turn and tilt go
+ * It keeps the screen position of the target, (u, v) in safe-frame heights from the middle. In a step, zoom, turn and tilt go
  * about the target: the focus goes to where the target still shows at (u, v), as a grip does. Then the distance from the
  * nearest focus with which it would be inside the zone halves every half-life. So a target that moves evenly is followed
  * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.

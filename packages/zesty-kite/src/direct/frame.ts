@@ -47,7 +47,7 @@ export function frameGrown(camera: Camera, things: readonly Thing[], options: Fr
   if (Math.abs(stop / tight - 1) > SAME) limitedBy.push('stops');
   let fits = solver.goTo(stop);
   if (solver.isKeptAway) limitedBy.push('bounds');
-  // Kept away, or over steep ground, a larger view may show it all; where there is no room for the padding, without it.
+  // Kept away, or over steep ground, a larger view may show it all; without room for the padding, the padding is dropped.
   for (const padding of [options.padding ?? 0, 0]) {
     if (fits || solver.shows()) break;
     solver.pad(padding);

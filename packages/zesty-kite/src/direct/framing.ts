@@ -1,4 +1,4 @@
-/** What framing is asked for, and what it answers. */
+/** The request and the answer of framing. */
 import type { Insets, Point } from '../view/index.ts';
 
 export interface FrameOptions {
@@ -10,7 +10,7 @@ export interface FrameOptions {
   readonly pitch?: number;
 }
 
-/** Where to stand. Heading and pitch are there if they were named. */
+/** The pose. Heading and pitch are there if they were named. */
 export interface Framed {
   readonly x: number;
   readonly y: number;

@@ -27,7 +27,7 @@ const LN2 = 0.6931471805599453;
 
 /**
  * Keeps a group in sight. The focus goes where all of it shows; the zoom goes farther before anybody is cut off, and nearer only once
- * the group has drawn together by far, so that it does not pump. Where it returns null or nobody, the group is lost.
+ * the group has drawn together by far, so that the zoom does not oscillate. If it returns null or an empty list, the group is lost.
  *
  * ```ts
  * const followed = followGroup(camera, () => squad, { nearest: 60, farthest: 400, padding: 60 });

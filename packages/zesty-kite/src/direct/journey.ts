@@ -1,10 +1,10 @@
-/** What is kept of a journey: where from, where to, how, and how far it has come. */
+/** The state of a journey: its start, its destination, its path, and its progress. */
 import type { Span } from '../settings/index.ts';
 import type { Cause, Part } from '../motion/index.ts';
 import type { Ease } from './ease.ts';
 import { shortestPath, StraightPath, type Path } from './path.ts';
 
-/** Where to: what is left out stays as it is, or where it is heading. */
+/** The destination. Fields that are left out stay as they are. */
 export interface Destination {
   /** The focus, world units. */
   readonly x?: number | undefined;
@@ -26,9 +26,9 @@ export interface Arrival {
    * a finger held the ground when it was to begin.
    */
   readonly outcome: 'arrived' | 'interrupted' | 'replaced' | 'ended' | 'refused';
-  /** What interrupted it: a row of the table of what ends what, such as `drag` or `notch`. */
+  /** The cause that interrupted it: a row of the table of what ends what, such as `drag` or `notch`. */
   readonly by: Cause | null;
-  /** What kept the destination from being what was asked for; it was the nearest that is allowed. */
+  /** The limits that changed the destination. It is the nearest allowed one. */
   readonly limitedBy: readonly ('bounds' | 'zoom' | 'turn' | 'tilt')[];
   /** How fast the picture moved at the fastest moment, as planned: screen heights per second; 0 for a cut. */
   readonly peakSpeed: number;
@@ -44,7 +44,7 @@ export interface Stage {
   readonly heading: number;
   readonly pitch: number;
   readonly fieldOfView: number;
-  /** What is added to what the zoom asks of pitch and lens, degrees. */
+  /** Degrees that are added to the curves of pitch and lens. */
   readonly tilt: number;
   readonly lensOffset: number;
   /** The sides of the switches by zoom. */
@@ -89,7 +89,7 @@ export class Journey implements Part {
   /** How far the target has moved since it set off. */
   movedX = -0;
   movedY = -0;
-  /** Who waits for the end of which journey. Frames have none. */
+  /** Callbacks for the end of each journey. Frames have none. */
   readonly endListeners = new Map<number, EndListener>();
   /** Counts the calls. */
   last = -0;

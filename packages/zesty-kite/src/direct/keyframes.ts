@@ -6,7 +6,7 @@ import { EASES, eased, type Ease } from './ease.ts';
 
 export const KEY_EASES = [...EASES, 'smooth'] as const;
 
-/** A pose at a time. What is left out is as in the keyframe before, or as the camera stands when the scene begins. */
+/** A pose at a time. Fields that are left out stay as in the keyframe before, or as the camera stands at the beginning. */
 export interface Keyframe {
   /** Seconds since the scene began; each later than the one before. */
   readonly at: number;
@@ -128,7 +128,7 @@ export function checkCutscene(scene: Cutscene): void {
   checkedKeyframes('keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);
 }
 
-/** Where the camera is in a scene. */
+/** The pose of the camera in a scene. */
 export class Shot {
   x = -0;
   y = -0;
@@ -158,7 +158,7 @@ export class Track {
   /** For each keyframe the index of its target; -1 for none. */
   readonly #targetAt: readonly number[];
 
-  /** @param start what is shown when it begins: the keyframe at 0 where there is none */
+  /** @param start the shown pose at the beginning: the keyframe at 0 if there is none */
   constructor(keyframes: readonly ShownKeyframe[], start: Readonly<Shot>) {
     this.keyframes = keyframes;
     this.start = start;
@@ -223,7 +223,7 @@ export class Track {
     return (this.#valueAt(name, i + 1, spots) - this.#valueAt(name, i - 1, spots)) / (after - before);
   }
 
-  /** Cubic Hermite where it is smooth. */
+  /** Cubic Hermite if it is smooth. */
   #between(name: Channel, i: number, share: number, length: number, spots: Float64Array): number {
     const from = this.#valueAt(name, i, spots);
     if (share === 0) return from;

@@ -14,7 +14,7 @@ export interface LetterBox {
 class Bars {
   /** Shares of the screen's height, of those that have not ended. */
   readonly shares = new Set<{ readonly share: number }>();
-  /** What the page's own panels take, CSS pixels. */
+  /** The insets of the page's own panels, CSS pixels. */
   top: number;
   bottom: number;
   readonly #camera: Camera;

@@ -6,11 +6,11 @@ import { cameraHere } from './here.ts';
 export const ABILITIES = ['pan', 'zoom', 'turn', 'tilt'] as const;
 export type Ability = (typeof ABILITIES)[number];
 
-/** What is locked by scopes of one camera. */
+/** The locks of one camera. */
 class Scopes {
   /** How many scopes lock an ability. */
   readonly #counts = new Map<Ability, number>();
-  /** What the settings lock by themselves. */
+  /** The abilities that the settings lock. */
   #own: readonly Ability[];
 
   constructor(camera: Camera) {
@@ -33,7 +33,7 @@ class Scopes {
 const ofCameras = new WeakMap<Camera, Scopes>();
 
 /**
- * Takes abilities from the player until the scope ends. What several scopes lock is free when the last of them has ended,
+ * Takes abilities from the player until the lock ends. An ability with several locks is free when the last of them has ended;
  * in whatever order; what the settings lock by themselves stays locked. A `change` of `locked` drops no scope. The program can
  * still do everything.
  *

@@ -19,7 +19,7 @@ export interface Mark {
   readonly pitch: number;
 }
 
-/** What is needed of a `keydown` event. */
+/** The parts of a `keydown` event that are used. */
 export interface PressedKey {
   readonly code: string;
   readonly shiftKey: boolean;
@@ -41,7 +41,7 @@ export interface MarksOptions {
 /** Two presses within so many milliseconds are one pressed twice. */
 const TWICE = 400;
 
-/** Where the camera is heading to: where it stands once everything has eased. */
+/** The goal of the camera: its pose after everything has eased. */
 export function markOf(camera: Camera): Mark {
   const { x, y, span, heading, pitch } = cameraHere('markOf', camera).goal;
   return { x, y, span, heading, pitch };
@@ -98,7 +98,7 @@ export class Marks {
     return this.#marks.delete(name);
   }
 
-  /** Travels there; null where there is no such mark. */
+  /** Travels there; null if there is no such mark. */
   goTo(name: string, options: TravelOptions = this.#travel): Promise<Arrival> | null {
     const mark = this.#marks.get(name);
     return mark === undefined ? null : travel(this.#camera, mark, options);

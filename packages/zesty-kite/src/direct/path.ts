@@ -2,7 +2,7 @@
  * The way between two views that is shortest to the eye: it zooms out, goes over, and zooms in (J. J. van Wijk and
  * W. A. A. Nuij, *Smooth and efficient zooming and panning*, IEEE Symposium on Information Visualization 2003).
  *
- * What the eye sees of a movement is ds² = (ρ² du² + dw² / ρ²) / w², with u the way over the ground and w the span. With
+ * The visible length of a movement is ds² = (ρ² du² + dw² / ρ²) / w², with u the way over the ground and w the span. With
  * y = w / ρ² that is the metric of the hyperbolic half-plane, ds = √(du² + dy²) / (ρ y): shortest ways are arcs of circles
  * around points of the ground. Under a ceiling, the farthest zoom, the shortest way goes up an arc that touches it, along
  * it, and down such an arc. Lengths below are in units of the half-plane, which are ρ times those of the paper.
@@ -58,7 +58,7 @@ class Arc {
   readonly #height: number;
   /** Of the circle. */
   readonly #radius: number;
-  /** Where on the circle it begins, by length from its top. */
+  /** The beginning on the circle, by length from its top. */
   readonly #begin: number;
 
   constructor(height: number, radius: number, begin: number, length: number) {

@@ -14,13 +14,13 @@ import { Samples } from './samples.ts';
 export interface PlayOptions {
   /** Told of each keyframe with an event as it is passed; of those that are skipped over too. */
   readonly onEvent?: (passed: Passed) => void;
-  /** What a player may interrupt it with; nothing when left out: all else is locked until it has ended. */
+  /** The abilities that interrupt it; none by default. All others are locked until it ends. */
   readonly interruptedBy?: readonly Ability[];
   /** Seconds that pass in the scene in a second, 0.01 … 100; 1 when left out. */
   readonly rate?: number;
   /** From its end it begins again. */
   readonly loop?: boolean;
-  /** Where the targets of keyframes are now, by name; each is called once a frame. */
+  /** The present places of the targets of keyframes, by name; each is called once a frame. */
   readonly targets?: Readonly<Record<string, () => Point>>;
 }
 
@@ -81,7 +81,7 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   let stop = (): void => undefined;
   const ended = new Promise<Finale>((resolve) => {
     playing.endListeners.set(id, {
-      // Whatever it calls in turn comes after this step.
+      // Calls that it makes come after this step.
       passed: (passed) => {
         void Promise.resolve().then(() =>
           reportsOf(here).callSafely(() => {

@@ -44,7 +44,7 @@ const CUES = ['pause', 'forward', 'backward', 'skip', 'end', 'seek', 'rate'] as 
 /** Seconds that pass in the scene in a second. */
 export const RATES = { min: 0.01, max: 100 } as const;
 
-/** Where a target is. */
+/** The place of a target. */
 export interface TargetSpot extends Point {
   readonly target: string;
 }
@@ -66,9 +66,9 @@ export class Playing implements Part {
   pace = -0;
   rate = 1;
   loop = false;
-  /** Where the targets are, x and y by turns. Frames share them: signals alone move them. */
+  /** The places of the targets, x and y by turns. Frames share them: signals alone move them. */
   spots: Float64Array = NONE;
-  /** Who is told of which. Frames have none. */
+  /** Listeners by cutscene. Frames have none. */
   readonly endListeners = new Map<number, Listener>();
   /** Counts the calls. */
   last = -0;

@@ -1,9 +1,9 @@
-/** Where a destination comes to, inside all limits. */
+/** The pose of a destination, inside all limits. */
 import { Placing, type Motion } from '../motion/index.ts';
 import type { Destination } from './journey.ts';
 
 /**
- * Stands where a placing of the destination would. What it does not name is where it is heading.
+ * Sets the pose that a placing of the destination gives. Fields that are left out take the goal.
  *
  * @param out scratch: it goes there, and looks as it does there
  */

@@ -8,7 +8,7 @@ import type { Point } from '../view/index.ts';
 const FARTHEST = 1e12;
 const POINT = 'a point {x, y} of finite numbers';
 
-/** Where a target is. */
+/** The place of a target. */
 export interface Target extends Readonly<Point> {
   /** World units; on the ground when left out. */
   readonly height?: number;

@@ -15,7 +15,7 @@ import type { Outline } from './things.ts';
 
 /** As a share of what differs at the ends. */
 const EXACT = 1e-13;
-/** What reaches over a side by less shows, in safe-frame heights. */
+/** A thing that reaches over a side by less counts as shown, in safe-frame heights. */
 const SLACK = 3e-7;
 
 export class Sides {

@@ -7,7 +7,7 @@ import { Sides } from './sides.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
 import type { Outline } from './things.ts';
 
-/** What differs by less is the same, as a share. */
+/** Values that differ by less are the same, as a share. */
 export const SAME = 1e-9;
 /** On the side of more. */
 const ROUNDING = 3e-13;
@@ -41,7 +41,7 @@ export class Solver {
     this.#sides.pad(options.padding ?? 0);
   }
 
-  /** The nearest zoom at which everything shows, were there no stops and no bounds; the farthest where there is none. */
+  /** The nearest zoom at which everything shows without stops and bounds; the farthest if there is none. */
   get tight(): number {
     const { min, max } = this;
     const { followsZoom, terrain } = this.#rules;
@@ -79,7 +79,7 @@ export class Solver {
     return needed;
   }
 
-  /** Sets the height of the focus: that of the ground, and more where the eye has to be lifted. */
+  /** Sets the height of the focus: that of the ground, and more if the eye has to be lifted. */
   #standOn(x: number, y: number): void {
     const there = this.#there;
     there.focus.x = x;

@@ -1,4 +1,4 @@
-/** What movers that set the whole pose have in common: how they begin, and what ends them. */
+/** The shared parts of movers that set the whole pose: their beginning, and their interruptions. */
 import { ENDED_BY_STEERING, type Cause, type Effect, type Motion } from '../motion/index.ts';
 
 /** All that steers or places ends them. */
@@ -18,7 +18,7 @@ export function takeOver(motion: Motion): void {
   motion.focus.undoElastic();
 }
 
-/** The camera stays as it is shown; where there are stops, it goes on to the nearest. */
+/** The camera stays as it is shown; with stops, it goes on to the nearest. */
 export function standStill(motion: Motion): void {
   const { zoom, turn, tilt, hold, constraints } = motion;
   motion.zooming.stayAt(zoom.shown);

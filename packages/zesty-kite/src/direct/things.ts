@@ -1,4 +1,4 @@
-/** What can be framed: how far it reaches in any direction. */
+/** Things that can be framed: their extent in any direction. */
 import { shown } from '../settings/index.ts';
 import type { Box, Ground, Point } from '../view/index.ts';
 
@@ -37,7 +37,7 @@ export class Outline {
     this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
     this.#grown = grown;
     if (!Array.isArray(things)) refuse('things', things, 'a list of points, circles, boxes or GeoJSON');
-    /** Where in the list each thing ends. */
+    /** The end of each thing in the list. */
     const ends = things.map((thing, i) => {
       this.#add(thing, `things[${String(i)}]`);
       return this.#spots.length;

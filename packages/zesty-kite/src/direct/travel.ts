@@ -24,7 +24,7 @@ export interface TravelOptions {
   readonly maxSeconds?: number;
   /** How it sets off and arrives; `in-out` when left out. */
   readonly ease?: Ease;
-  /** What a player may interrupt it with; everything when left out. The rest is locked until it has ended; calls of the program are not. */
+  /** The abilities that interrupt it; all by default. The others are locked until it ends; calls of the program are not. */
   readonly interruptedBy?: readonly Ability[];
   /** Stops it where it is, such as an `AbortSignal`: `travel(camera, to, { stop: controller.signal })`. */
   readonly stop?: Stop;
@@ -32,12 +32,12 @@ export interface TravelOptions {
 
 /** A destination that may be on the move. */
 export interface Journeying extends Destination {
-  /** Where what is gone to is now, in place of `x` and `y`; asked in every frame until the camera has arrived. */
+  /** The present place of a moving target, instead of `x` and `y`; called in every frame until the camera arrives. */
   readonly target?: () => Point;
 }
 
 /**
- * Goes somewhere, eased: out, over the ground, and in. Whatever steers interrupts it; what is not allowed as a destination
+ * Goes somewhere, eased: out, over the ground, and in. Steering interrupts it. A destination that is not allowed
  * becomes the nearest that is. With `reducedMotion` in the settings it is there at once. Before the size of the screen is
  * known it waits. While a finger holds the ground it is refused.
  *

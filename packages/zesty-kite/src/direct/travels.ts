@@ -180,13 +180,13 @@ function stageOf(motion: Motion): Stage {
   };
 }
 
-/** Whole turns to add to a heading, so that it is the short way there, where the range lets it. */
+/** Whole turns to add to a heading, so that it is the short way there, if the range allows it. */
 function shortTurn({ min, max }: HeadingLimits, from: number, to: number): number {
   const turns = 360 * Math.round((from - to) / 360);
   return to + turns >= min && to + turns <= max ? turns : 0;
 }
 
-/** What kept `there` from being what was asked for. */
+/** The limits that changed `there`. */
 function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): Arrival['limitedBy'] {
   const { periodX = 0, periodY = 0 } = there.constraints.ground;
   const offX = x === undefined ? 0 : nearestCopy(there.x - x, periodX);
@@ -200,7 +200,7 @@ function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): A
   return limits;
 }
 
-/** What differs by less is the same: spans, shares, degrees. */
+/** Values that differ by less are the same: spans, shares, degrees. */
 const SAME = 1e-9;
 const point: PathPoint = { along: -0, span: NaN };
 

@@ -1,4 +1,4 @@
-/** Where the camera has been: back and forward through it, as in a browser. */
+/** The places that the camera has visited, with back and forward, as in a browser. */
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { log2 } from '../math/index.ts';
@@ -9,7 +9,7 @@ import { checkedMark, markOf, type Mark } from './marks.ts';
 import { travel, type TravelOptions } from './travel.ts';
 
 export interface VisitsOptions {
-  /** Where the camera stands for so many seconds counts as a visit; 0.5 when left out. */
+  /** Seconds of rest that count as a visit; 0.5 by default. */
   readonly stay?: number;
   /** What lies nearer to the last visit is none of its own, in spans; a zoom by as many octaves, or 60° of a turn for each, is as far. 0.5 when left out. */
   readonly apart?: number;

@@ -10,7 +10,7 @@ const AHEAD_MS = 50;
 
 export class EventClock {
   readonly #window: Window & typeof globalThis;
-  /** What is added to the times of events, milliseconds: how far the clock of frames is ahead; NaN before the first. */
+  /** Milliseconds from the clock of events to the clock of frames; NaN before the first frame. */
   #ahead = NaN;
   /** How far each of the latest frames was ahead when it began. */
   readonly #latest = new Float64Array(FRAMES).fill(-Infinity);

@@ -1,7 +1,7 @@
 /** Notices that no frames were drawn for a while, so that a held key does not run meanwhile. */
 import type { InputTarget } from '../cameraLike.ts';
 
-/** What is held runs for this long at the beginning of a gap. */
+/** Held input runs for this long at the beginning of a gap. */
 const LONGEST_FRAME_MS = 250;
 /** After a gap this long the page was frozen or behind a dialog, so that keys may have gone up unheard. */
 const FROZEN_MS = 1000;

@@ -8,7 +8,7 @@ import { buttonOf } from './pointers.ts';
 const MEANT = 0.6;
 
 /**
- * What the player presses next, written as a binding: a key or a chord of keys when it is let go
+ * The next input of the player, as a binding: a key or a chord of keys when it is released
  * (`KeyG`, `ControlLeft+KeyG`), a button of a mouse or a pen, with the keys that are held, when it goes
  * down (`Space+MouseLeft`), the wheel, a button or a stick of a pad. Until then nobody else hears any of it.
  *
@@ -93,10 +93,10 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
   });
 }
 
-/** What ends the call that waits on a page. */
+/** Functions that end the waiting call of a page. */
 const waiting = new WeakMap<Window, () => void>();
 
-/** What is pressed on any pad, as bindings have it. */
+/** The pressed inputs of any pad, as bindings name them. */
 function pressed(navigator: Navigator): string[] {
   return padsOf(navigator).flatMap((pad) => {
     if (pad?.mapping !== 'standard') return [];
@@ -118,7 +118,7 @@ interface WithLayout {
 }
 
 /**
- * What inputs are called on this player's keyboard, where the browser tells: `KeyW` is "W" on one and
+ * The labels of inputs on this keyboard, if the browser offers them: `KeyW` is "W" on one and
  * "Z" on another; `Space+MouseLeft` is "Space + left button".
  *
  * ```ts

@@ -1,4 +1,4 @@
-/** Keys, wherever in the page they are pressed. What the camera has no use for is left alone. */
+/** Keys of the whole page. Keys that the camera does not use are left alone. */
 import { isForFocused } from './focused.ts';
 import { watchUse } from './lastUsed.ts';
 import { MODIFIERS } from './modifiers.ts';
@@ -144,7 +144,7 @@ function keepPath(event: Event): void {
   if (known === undefined || path.length > known.length) insidePaths.set(event, path);
 }
 
-/** What a camera has kept from the page; another may have a use for it, too. */
+/** Events that a camera has kept from the page; another camera may use them, too. */
 const taken = new WeakSet<Event>();
 
 function take(event: Event): void {

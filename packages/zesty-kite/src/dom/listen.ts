@@ -43,11 +43,11 @@ export interface Listening {
   readonly detach: () => void;
   /** It has been detached. */
   readonly isDetached: boolean;
-  /** Where the cursor is while the element has the pointer locked, CSS pixels from its region's top left; else null. */
+  /** The cursor of a locked pointer, CSS pixels from the top left of its region; null without a lock. */
   readonly cursor: Point | null;
   /** The drag of the game's own that is under way, as `gameDrag` got it. */
   readonly gameDrag: GameDrag | null;
-  /** Where the mouse and its stand-in are, while the modifier of `pinchKey` is held; CSS pixels of the window. */
+  /** The mouse and its second finger while `pinchKey` is held; CSS pixels of the window. */
   readonly standIns: readonly Point[];
 }
 
@@ -84,7 +84,7 @@ export function listen(element: HTMLElement, camera: InputTarget, options: Liste
     const time = said.time === undefined ? NaN : (clock.stamp(said.time) ?? NaN);
     if (camera.settled && time === time) gaps.wokenAt(time);
     if (!(time <= latest)) latest = time === time ? time : latest;
-    // What has no time takes effect now, but never before what has been said already: a key that goes up
+    // Signals without a time take effect now, but never before earlier ones: a key that goes up
     // must not overtake its going down, which may wait for the next frame.
     return camera.signal({ ...said, time: time === time || said.kind === 'screen' ? time : latest });
   };
@@ -106,7 +106,7 @@ export function listen(element: HTMLElement, camera: InputTarget, options: Liste
     options,
   );
   listenToHover(surface, camera, send, pointers.isGameDrag, isPanel, signal);
-  // Whoever takes the element away, or the frame that it is in, takes away all that is held on it.
+  // A removed element or frame releases everything that is held on it.
   let wasThere = true;
   ended.push(
     camera.poll(() => {

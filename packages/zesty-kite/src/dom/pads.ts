@@ -20,7 +20,7 @@ export function pollPads(
   signal: AbortSignal,
 ): void {
   const { navigator, document } = window;
-  /** What each pad sent last (axes, then buttons), and the poll in which it was seen last. */
+  /** The last values of each pad (axes, then buttons), and the poll in which it was last seen. */
   const known = new Map<number, { readonly values: Float64Array; seen: number }>();
   let looks = 0;
   let frame = 0;

@@ -17,7 +17,7 @@ export interface PinchKeyOptions {
 const IDS = [0x7e570001, 0x7e570002] as const;
 
 export interface PinchKey {
-  /** Where both fingers are, or would be: client coordinates; none while the modifier is up. */
+  /** Both fingers in client coordinates; none while the modifier is up. */
   readonly fingers: () => readonly Point[];
 }
 

@@ -48,7 +48,7 @@ interface Press {
   readonly used: boolean;
   /** `claimPress` or `longPress` claimed it: the camera ignores it. */
   game: boolean;
-  /** Where it came down, and on which ground. */
+  /** The screen point of the press, and its ground. */
   readonly down: Point & { readonly ground: Spot | null };
   /** It has moved far enough for a drag. */
   moved: boolean;
@@ -255,7 +255,7 @@ export function listenToPointers(
   };
 }
 
-/** What an event's button is called; null for one that has no name. */
+/** The binding name of an event's button; null if it has none. */
 export function buttonOf({ pointerType }: PointerEvent, button: number): Button | null {
   if (pointerType === 'touch') return 'Touch';
   return (pointerType === 'pen' ? PEN[button] : MOUSE[button]) ?? null;

@@ -24,7 +24,7 @@ export class Surface {
   readonly #region: NonNullable<SurfaceOptions['region']>;
   /** Copies of the events of a locked pointer, for what lies under its cursor. */
   readonly sentOn = new WeakSet<Event>();
-  /** Where the mouse was last seen over the element; and, while it is locked to it, where the page draws it. */
+  /** The last position of the mouse over the element; during a lock, the position at which the page draws it. */
   #seen: Point | null = null;
   #cursor: Point | null = null;
 
@@ -72,7 +72,7 @@ export class Surface {
     return this.#cursor === null ? null : this.#inRegion(this.#cursor);
   }
 
-  /** Where an event is, in CSS pixels from the top left of the region. */
+  /** The position of an event, in CSS pixels from the top left of the region. */
   at(event: MouseEvent): Point {
     return this.#inRegion(this.#cursor ?? this.#inElement(event));
   }
@@ -93,7 +93,7 @@ export class Surface {
     return Math.min(x, y, width - x, height - y);
   }
 
-  /** Where the cursor of a locked pointer is in the window, CSS pixels; its centre while the pointer is free. */
+  /** The cursor of a locked pointer in the window, CSS pixels; its centre while the pointer is free. */
   get cursorOnPage(): Point {
     const { element } = this;
     const { left, top } = element.getBoundingClientRect();
@@ -155,7 +155,7 @@ export class Surface {
         send({ kind: 'release', time: event.timeStamp });
       }
     };
-    // Who focuses a control that is cut off has it scrolled into sight, also where nobody can scroll it back: not the map.
+    // The browser scrolls a focused control into sight, also where it cannot be scrolled back. The map is kept from that.
     const onScroll = (): void => {
       const { overflowX, overflowY } = window.getComputedStyle(element);
       if (overflowX === 'hidden') element.scrollLeft = 0;

@@ -1,4 +1,4 @@
-/** Presses that stay where they are: taps, and those that are held for long. What the camera uses is not told. */
+/** Presses without a drag: taps and long presses. Taps that the camera uses are not reported. */
 import type { InputTarget } from '../cameraLike.ts';
 import { doubleTapNotches, Taps } from '../hands/index.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
@@ -23,12 +23,12 @@ export interface Tap {
 
 export interface TapOptions {
   /**
-   * Told of every press that was lifted without having moved as far as a drag starts, bound or not. What the camera uses is
+   * Runs for every press that lifts before it becomes a drag, bound or not. Taps that the camera uses are
    * none: the second of a double tap that zooms, a tap of two fingers.
    */
   readonly tap?: (tap: Tap) => void;
   /**
-   * Told of a press that has been held still for `longPressAfter`, while it is still down; it is no tap any more. What answers
+   * Runs for a press that is held still for `longPressAfter`, while it is down. It is then no tap. Returning
    * `true` has the press from there on: the camera hears no more of it.
    */
   readonly longPress?: (tap: Tap) => boolean | undefined;
@@ -36,7 +36,7 @@ export interface TapOptions {
   readonly longPressAfter?: number;
 }
 
-/** What is pressed, and whether the camera hears of it. */
+/** A press, and its use by the camera. */
 export interface Pressed {
   readonly id: number;
   readonly input: Button;

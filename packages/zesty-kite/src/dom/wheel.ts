@@ -6,7 +6,7 @@ import type { PointerOptions } from './pointers.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 
-/** What browsers report for one notch, by `deltaMode`: pixels, lines, pages. */
+/** The deltas of one notch in browsers, by `deltaMode`: pixels, lines, pages. */
 const PER_NOTCH = [100, 3, 1];
 /** A trackpad pinch arrives as a wheel with Ctrl, about 10 pixels for what feels like a notch. */
 const PER_PINCH_NOTCH = 10;
@@ -84,13 +84,13 @@ function isMeant(element: HTMLElement, { settings: { wheel } }: InputTarget, eve
   return active !== null && (active === element || element.contains(active));
 }
 
-/** What an old field of wheel events counts for one notch; page zoom and density do not change it, as they change pixels. */
+/** The value of one notch in an old field of wheel events; page zoom and density do not change it, as they change pixels. */
 const PER_TICK = 120;
 /** A notch has so many pixels, without page zoom and density or with them; others are not of a wheel that clicks. */
 const LEAST_PIXELS = 60;
 const MOST_PIXELS = 160;
 
-/** The notches of a wheel that turns by whole ones, up positive; 0 for a trackpad, a free wheel, or where nothing says. */
+/** The notches of a wheel with whole notches, up positive; 0 for a trackpad or a free wheel. */
 function wholeNotches(event: WheelEvent, density: number): number {
   const { wheelDeltaX = 0, wheelDeltaY = 0 } = event as WheelEvent & Partial<Record<`wheelDelta${'X' | 'Y'}`, number>>;
   // With Shift, browsers report the wheel as sideways; for a map it counts the same.

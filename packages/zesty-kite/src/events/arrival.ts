@@ -3,7 +3,7 @@ import { lengthOfEase } from '../math/index.ts';
 import { goalPose, type Timeline } from '../motion/index.ts';
 import { aim, FRAME_PLACES, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
 
-/** What moves by less is not seen, CSS pixels. */
+/** Smaller movements are not visible, CSS pixels. */
 const SEEN = 0.5;
 const now = new View();
 const there = new View();

@@ -1,9 +1,9 @@
-/** What a camera tells of: who steers, what has ended, rest, limits. */
+/** The events of a camera: steering, ends of motions, rest, limits. */
 import type { Side } from '../hands/index.ts';
 import { refuse } from '../messages/index.ts';
 import type { SignalBody } from '../signals/index.ts';
 
-/** What a signal was of: `wheel`, `key`, `place` … */
+/** The kind of the signal: `wheel`, `key`, `place` … */
 export type By = SignalBody['kind'];
 
 export interface CameraEvents {
@@ -35,7 +35,7 @@ export type EventName = keyof CameraEvents;
 
 type Callback = (event: CameraEvents[EventName]) => void;
 
-/** Who wants to be told of what, and what they have not been told yet. */
+/** Listeners by event, and the events that they have not received yet. */
 export class Listeners {
   readonly #listeners: Readonly<Record<EventName, Callback[]>> = {
     steer: [],
@@ -74,7 +74,7 @@ export class Listeners {
     if (this.has(name)) this.#waiting.push({ name, event });
   }
 
-  /** What waits is not told any more. */
+  /** Drops waiting events. */
   clear(): void {
     this.#waiting.length = 0;
   }

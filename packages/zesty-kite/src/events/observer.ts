@@ -12,10 +12,10 @@ import { Listeners, type By } from './events.ts';
 const NEAR = 1e-4;
 const NEAR_DEGREES = 1e-6;
 const LIMITS = ['bounds', 'zoom', 'turn', 'tilt'] as const;
-/** What is under way besides movers. */
+/** Motions under way besides movers. */
 const EASES = ['zoom', 'turn', 'tilt', 'glide'];
 
-/** What of the program moves the camera. */
+/** Calls of the program that move the camera. */
 const MOVES = ['turn', 'tilt', 'zoom', 'pan', 'home', 'place'];
 
 export class Watch implements Observer {
@@ -48,7 +48,7 @@ export class Watch implements Observer {
     this.lookAhead();
   }
 
-  /** What limits it is at already, for those who have just begun to listen. */
+  /** The limits that are reached already, for new listeners. */
   lookAhead(): void {
     if (this.#limits < 0 && this.listeners.has('limit') && this.#timeline !== null)
       this.#limits = limitsMet(this.#timeline);
@@ -77,7 +77,7 @@ export class Watch implements Observer {
   update(timeline: Timeline, by: string | null, time: number): void {
     const { kept } = timeline;
     const { listeners } = this;
-    // The program moves it: what the player does next begins anew.
+    // The program moves the camera: the player's next input is a new steering.
     if (by !== null && MOVES.includes(by) && kept.hold.fingers === 0 && !kept.pan.isDriven && !kept.isSteered)
       this.#steering = false;
     if (listeners.has('limit')) this.#lookAtLimits(timeline, time);

@@ -36,7 +36,7 @@ function meanOf(first: number, middle: number, last: number, at: number): number
   return middle + 0.5 * (before * before * (first - middle) + after * after * (last - middle));
 }
 
-/** Where the samples of a grid lie: see `HeightGrid`. */
+/** The places of the samples of a grid: see `HeightGrid`. */
 interface Samples {
   readonly columns: number;
   readonly rows: number;

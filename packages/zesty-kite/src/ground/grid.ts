@@ -18,7 +18,7 @@ export interface HeightGrid {
   readonly step: number;
   /** Row by row from the top, world units; `columns · rows` of them, all finite. */
   readonly heights: ArrayLike<number>;
-  /** Where the first sample lies; (0, 0) when left out. */
+  /** The place of the first sample; (0, 0) by default. */
   readonly left?: number;
   readonly top?: number;
 }
@@ -109,7 +109,7 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
 
 /** A rectangle of samples that are other than before. */
 export interface GridPart {
-  /** Where its first sample lies: how many columns to the right, and rows down. */
+  /** The place of its first sample: columns to the right, and rows down. */
   readonly column: number;
   readonly row: number;
   /** Samples from left to right. */
@@ -119,7 +119,7 @@ export interface GridPart {
 }
 
 const grids = new WeakMap<Terrain, HeightGrid>();
-/** What a terrain was made of that is another in part. */
+/** The source of a terrain that differs in part. */
 const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: GridPart }>();
 
 /**

@@ -9,10 +9,10 @@ import { markSound } from './sound.ts';
 import type { Spot } from './spot.ts';
 import type { Terrain } from './terrain.ts';
 
-/** What a terrain is made of when its heights come from a function. */
+/** The source of a terrain whose heights come from a function. */
 export interface HeightFunction {
   readonly id: string;
-  /** Whatever tells one version of the function from another; "1" when left out. */
+  /** The version of the function; "1" by default. */
   readonly digest?: string;
   readonly lowest: number;
   readonly highest: number;

@@ -15,7 +15,7 @@ const EITHER_SIDE = new Set(['Shift', 'Control', 'Alt', 'Meta']);
 export class Bindings {
   /** By their last input; the chord that asks for the most first. */
   readonly #chords = new Map<string, Chord[]>();
-  /** What an input asks for where it needs nothing else, and nothing else makes it mean more. */
+  /** The abilities of an input alone, without chords. */
   readonly #plain = new Map<string, readonly Ability[]>();
   readonly #named = new Set<string>();
   readonly #own = new Set<string>();
@@ -55,7 +55,7 @@ export class Bindings {
   }
 
   /**
-   * What an input asks for while others are held: of the chords whose other inputs are all held, the
+   * The abilities of an input while others are held: of the chords whose other inputs are all held, the
    * one with the most; several abilities where chords are alike.
    */
   boundTo(input: string, held: ReadonlySet<string>): readonly Ability[] {

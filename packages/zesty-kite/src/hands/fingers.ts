@@ -8,7 +8,7 @@ import type { HoldIntent, OrbitIntent } from './intent.ts';
 const COUNTED = 2;
 
 interface Finger extends Point {
-  /** Where it came down; NaN once it drags. */
+  /** The screen point of the press; NaN once it drags. */
   downX: number;
   downY: number;
   readonly startsAfter: number;
@@ -16,7 +16,7 @@ interface Finger extends Point {
   readonly isProgram: boolean;
   /** Alone it is the page's, which it scrolls. */
   readonly needsCompany: boolean;
-  /** Where it was when the fingers took hold. */
+  /** The screen point at the grip. */
   heldX: number;
   heldY: number;
 }
@@ -28,7 +28,7 @@ export class Fingers {
   sensitivity = 1;
   /** In the order in which they came; by `pointer` or `program` and what each of them calls it. */
   readonly fingers = new Map<string, Finger>();
-  /** The distance and the direction of two fingers when they took hold; NaN where there are no zones. */
+  /** The distance and the direction of two fingers at the grip; NaN without zones. */
   apart = NaN;
   alongX = NaN;
   alongY = NaN;
@@ -141,7 +141,7 @@ export class Fingers {
     return finger !== undefined && this.#counted().includes(finger);
   }
 
-  /** All that count take hold anew; with two of them, zones begin here. */
+  /** Grips the ground with all fingers that count; with two of them, zones begin here. */
   takeHold(): HoldIntent {
     const [first, second] = this.#counted();
     this.apart = NaN;
@@ -199,7 +199,7 @@ export class Fingers {
     return { kind: 'orbit' as const, turn: 0, tilt, x: tilting.x, y: tilting.y, about: 'cursor' as const };
   }
 
-  /** Where fingers count: with a sensitivity other than 1, nearer to their middle or farther from it than they are. */
+  /** The screen points of fingers: with a sensitivity other than 1, nearer to their middle or farther from it. */
   #spread(fingers: readonly Finger[]): readonly Point[] {
     const [one, other] = fingers;
     if (

@@ -1,4 +1,4 @@
-/** What the player's hands hold now, and what they want by it: signals → intents. */
+/** Held inputs, and the intents of the player: signals → intents. */
 import type { DeviceKind } from '../devices/index.ts';
 import { MOUSE_MOTION, startsAfterOf, type FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
@@ -40,7 +40,7 @@ export class Hands {
   readonly pulls = new Pulls();
   readonly levers = new Levers();
   readonly wheel = new Wheel();
-  /** What pointers have pressed, to be let go with them. */
+  /** Inputs that pointers have pressed, released with them. */
   readonly pressed = new Map<number, string>();
   #settings: FullSettings;
   #bindings: Bindings;
@@ -65,7 +65,7 @@ export class Hands {
   }
 
   /**
-   * What a signal of a hand comes to.
+   * The intents of a signal.
    *
    * @param at microseconds
    */
@@ -211,13 +211,13 @@ export class Hands {
     return [...this.#unlocked([{ ...orbit, about }]), this.#steer()];
   }
 
-  /** What an input asks for once, when it comes down. */
+  /** The strokes of an input when it goes down. */
   #strokes(input: string): Intent[] {
     const strokes = this.#bindings.boundTo(input, this.held).map((ability) => strokeOf(ability, this.#settings));
     return this.#unlocked(strokes.filter((stroke) => stroke !== null));
   }
 
-  /** What all that is held asks for, and the edge. */
+  /** The rates of everything that is held, and of the edge. */
   #steer(): SteerIntent {
     const settings = this.#settings;
     const rates = ratesOf(this.#requested(), this.edge.push, this.pulls.push(settings), settings);

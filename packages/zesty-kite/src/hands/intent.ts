@@ -1,4 +1,4 @@
-/** What the player wants: what signals come to, and what the kept state obeys. */
+/** Intents: the result of signals, and the input of kept motion. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import type { Side } from './edge.ts';
@@ -60,7 +60,7 @@ export interface OrbitIntent {
   readonly about: FullSettings['turn']['anchor'];
 }
 
-/** Pan at once by so many CSS pixels. */
+/** Pan at once by this many CSS pixels. */
 export interface ShiftIntent {
   readonly kind: 'shift';
   readonly right: number;

@@ -3,7 +3,7 @@ import type { FullSettings } from '../settings/index.ts';
 import type { Ability } from './bindings.ts';
 import type { OrbitIntent, ZoomIntent } from './intent.ts';
 
-/** What a button does that is down. */
+/** The effect of a pressed button. */
 export const ORBITING = ['orbit', 'dragTurn', 'dragZoom'] as const satisfies readonly Ability[];
 type Orbiting = (typeof ORBITING)[number];
 

@@ -32,7 +32,7 @@ export class Pulls {
     this.pulls.clear();
   }
 
-  /** Which way it asks to go, in pan speeds. It begins at nothing where a drag would start. */
+  /** The direction of the pull, in pan speeds. It begins at 0 at the distance that starts a drag. */
   push({ drag }: FullSettings): { right: number; down: number } {
     const push = { right: 0, down: 0 };
     for (const { x, y, downX, downY, startsAfter, height } of this.pulls.values()) {

@@ -13,7 +13,7 @@ export class SignalFilter {
   #settings: FullSettings;
   #bindings: Bindings;
   screen: Screen = { width: 1, height: 1 };
-  /** What of hovers and pads said something when it was heard last. */
+  /** The hovers and pads that were significant at their last signal. */
   readonly significant = new Set<string>();
 
   constructor(settings: FullSettings) {

@@ -11,7 +11,7 @@ interface Down extends Point {
   readonly startsAfter: number;
 }
 
-/** Where it was tapped, in the middle of so many fingers. */
+/** The screen point of the tap, in the middle of its fingers. */
 export interface Tapped extends Point {
   readonly fingers: number;
   /** How many quick ones at this place this is the last of. */
@@ -77,7 +77,7 @@ export class Taps {
   }
 }
 
-/** The notches by which the camera zooms at a tap of fingers; 0 where it is left to the game. */
+/** The notches by which the camera zooms at a tap of fingers; 0 if the tap is left to the game. */
 export function doubleTapNotches({ drag, locked }: FullSettings, { fingers, count, held }: Tapped): number {
   if (held > LONGEST || locked.includes('zoom')) return 0;
   if (fingers === 2) return -drag.doubleTapNotches + 0;

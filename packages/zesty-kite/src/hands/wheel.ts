@@ -64,7 +64,7 @@ function shifted(right: number, down: number, factor: number): ShiftIntent {
   return { kind: 'shift', right: right * factor, down: down * factor };
 }
 
-/** What so many notches of a bound wheel do; abilities that go in steps count whole notches only. */
+/** The effect of notches of a bound wheel; abilities with steps count whole notches only. */
 function byNotch(ability: Ability, notches: number, whole: number, { turn, pitch }: FullSettings): Intent[] {
   const pixels = notches * NOTCH_PIXELS;
   const seconds = notches * NOTCH_SECONDS;

@@ -1,4 +1,4 @@
-/** Where a continuous function is zero. */
+/** The zero of a continuous function. */
 
 /** The search for a change of sign begins with steps of one in ten thousand, and makes them longer up to 6 %. */
 const FIRST_STEP = 1e-4;
@@ -8,7 +8,7 @@ const LONGEST_STEP = 0.06;
  * A zero of `f` between two positive numbers, the one nearest to `from` by ratio as far as the steps
  * of the search can tell; when there is none, the end where |f| is smaller.
  *
- * @param tolerance |f| up to this counts as zero where the search begins
+ * @param tolerance |f| up to this counts as zero at the beginning of the search
  */
 export function nearestRoot(
   f: (x: number) => number,

@@ -1,4 +1,4 @@
-/** What is wrong with some data: the first problems in full, and the number of the rest. */
+/** The mistakes in some data: the first problems in full, and the number of the rest. */
 import type { Problem } from './sentence.ts';
 
 /** More problems than these nobody reads. */

@@ -1,4 +1,4 @@
-/** What a player does on a minimap: press, drag, wheel. */
+/** Input on a minimap: press, drag, wheel. */
 import { checkMade, checkObject, checkOneOf } from '../messages/index.ts';
 import { travel, type TravelOptions } from '../direct/index.ts';
 import { notchesOf } from '../dom/index.ts';
@@ -7,7 +7,7 @@ import { isInside } from './clip.ts';
 import type { Minimap, MinimapRegion } from './minimap.ts';
 
 export interface ListenToMinimapOptions {
-  /** Where in the element it is drawn, for a canvas that shows more than that; all of it when left out. */
+  /** The part of the element with the map; all of it by default. */
   readonly region?: () => MinimapRegion;
   /** A press goes there at once, or travels there; `jump` when left out. */
   readonly press?: 'jump' | 'travel';
@@ -30,7 +30,7 @@ const NEAR = 2;
 /** A press that is held. */
 interface Held {
   readonly id: number;
-  /** Where it was pressed, pixels; where the focus was put by it; and what the map showed then. */
+  /** The press in pixels, the focus that it set, and the map at that time. */
   readonly at: Point;
   readonly from: Point;
   readonly a: number;
@@ -42,7 +42,7 @@ interface Held {
 
 /**
  * A press with the left button or a finger goes there, and drags: pressed on what the view sees, it is held where it was
- * pressed. Where that is not allowed the camera goes to the nearest place that is. Other buttons are the game's. What the
+ * pressed. If that is not allowed, the camera goes to the nearest allowed place. Other buttons are the game's. Ground
  * settings lock does nothing here either.
  */
 export function listenToMinimap(

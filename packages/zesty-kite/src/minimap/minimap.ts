@@ -16,7 +16,7 @@ export interface Area {
   readonly bottom: number;
 }
 
-/** Where it is drawn: CSS pixels of an element. */
+/** The size of the map: CSS pixels of an element. */
 export interface MinimapRegion {
   readonly left: number;
   readonly top: number;
@@ -29,11 +29,11 @@ export interface MinimapOptions {
   readonly area?: Area;
   /** Shows the ground around the focus instead: world units from its middle to its nearest side. */
   readonly around?: number;
-  /** What is up in the view is up in it; when left out, north is: -y. */
+  /** The top of the map is the top of the view; by default it is north, -y. */
   readonly turns?: boolean;
   /** It is a disc in the middle of its region. */
   readonly round?: boolean;
-  /** What the outline is of: the whole `screen` (the default), or the `safe-frame`, without what panels cover. */
+  /** The outline: of the whole `screen` (the default), or of the `safe-frame` without panels. */
   readonly outlineOf?: 'screen' | 'safe-frame';
 }
 
@@ -58,11 +58,11 @@ export class Minimap {
   readonly #turns: boolean;
   readonly #round: boolean;
   readonly #outlineOf: 'screen' | 'safe-frame';
-  /** Where it is drawn; `listenToMinimap` keeps it up to date with its element. */
+  /** The size of the map; `listenToMinimap` keeps it up to date with its element. */
   region: MinimapRegion = { left: 0, top: 0, width: 200, height: 200 };
   readonly #corners = new Float64Array(8);
 
-  /** @throws TypeError where nothing says what it shows */
+  /** @throws TypeError without an area, bounds or a distance */
   constructor(camera: CameraLike, options: MinimapOptions = {}) {
     checkMade('minimap.camera', camera, 'view', 'a camera');
     checkObject('minimap', options, 'an object such as { area }');
@@ -120,7 +120,7 @@ export class Minimap {
     return this.#around > 0 ? this.camera.view : { x: (left + right) / 2, y: (top + bottom) / 2 };
   }
 
-  /** Where a point of the ground shows, in pixels of the element; of a world that repeats itself, the copy nearest to the middle. */
+  /** The pixel of a ground point in the element; of a world that repeats itself, the copy nearest to the middle. */
   toMinimap(east: number, south: number): Point {
     const x = finite(east, this.camera.view.x);
     const y = finite(south, this.camera.view.y);
@@ -156,7 +156,7 @@ export class Minimap {
   }
 
   /**
-   * What the view sees: a convex polygon in pixels of the element, cut at its sides; empty if that is all outside. In a world
+   * The outline of the view: a convex polygon in pixels of the element, cut at its sides; empty if it is all outside. In a world
    * that repeats itself, the copy nearest to the middle.
    */
   outline(): readonly Point[] {

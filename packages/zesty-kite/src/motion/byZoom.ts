@@ -3,7 +3,7 @@ import { angleDegrees, createCurve, curveAt, log2, type Curve } from '../math/in
 import type { ByZoom, InSpans } from '../settings/index.ts';
 import type { Projection } from '../view/index.ts';
 
-/** A rule made ready. `curve` is null where the value is the same on either side of a switch. */
+/** A rule made ready. `curve` is null if the value is the same on either side of a switch. */
 export interface ZoomRule {
   readonly curve: Curve | null;
   readonly near: number;

@@ -1,4 +1,4 @@
-/** What motion is ruled by: settings, screen and terrain, made ready when one of them changes. */
+/** The constraints of motion: settings, screen and terrain, made ready when one of them changes. */
 import { raise, type Terrain } from '../ground/index.ts';
 import { boundaryOf, farthestZoom, type Boundary, type ShapeKind } from '../limits/index.ts';
 import { clamp } from '../math/index.ts';
@@ -42,7 +42,7 @@ export interface Constraints {
   /** The ends of the zoom range without panels, world units. A start widens an end that the settings do not set. */
   readonly nearest: number;
   readonly farthest: number;
-  /** What a view of this world looks at. */
+  /** The ground of a view of this world. */
   readonly ground: Ground;
   /** Null where the ground is flat. */
   readonly terrain: Terrain | null;
@@ -50,7 +50,7 @@ export interface Constraints {
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */
   readonly lens: ZoomRule | null;
   readonly speed: ZoomRule;
-  /** The only zooms there are; null where any will do. */
+  /** The only allowed zooms; null if every zoom is allowed. */
   readonly stops: ZoomStops | null;
   /** The limits of the pitch, degrees. */
   readonly minPitch: number;
@@ -70,7 +70,7 @@ export interface Constraints {
   readonly looksBySpan: boolean;
 }
 
-/** What rules are made of. */
+/** The input of constraints. */
 export type ConstraintsInput = Pick<Constraints, 'screen' | 'terrain'> & {
   readonly settings: FullSettings;
   readonly boundary: Boundary;

@@ -19,7 +19,7 @@ export class Grips {
     this.#kept = kept;
   }
 
-  /** Takes hold, for a zoom or a turn, of what shows at a screen point (CSS pixels); of nothing where a mover keeps something in place. */
+  /** Grips the ground at a screen point (CSS pixels), for a zoom or a turn; nothing if a mover pins something. */
   take(x: number, y: number): void {
     const { hold, first, isPinned } = this.#kept;
     hold.drop();

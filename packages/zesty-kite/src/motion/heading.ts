@@ -3,7 +3,7 @@ import { clamp, type Decay } from '../math/index.ts';
 import type { Part } from './part.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';
 
-/** The range of headings, infinite ends for none, and where it may rest; null for anywhere. */
+/** The range of headings, infinite ends for none, and its stops; null for every heading. */
 export interface HeadingLimits {
   readonly min: number;
   readonly max: number;
@@ -75,7 +75,7 @@ export class Heading implements Part {
     } else this.easeTo(clamp(goal, -MAX_TURN, MAX_TURN));
   }
 
-  /** The same as a step or a call does: to where it may rest, and a hand that drags does not end it. */
+  /** The same for a step or a call: it ends at a stop, and a hand that drags does not end it. */
   stepBy(degrees: number, limits: HeadingLimits, fingers: number): void {
     this.turnBy(degrees, limits);
     this.rest(limits, fingers);
@@ -88,7 +88,7 @@ export class Heading implements Part {
     this.easeTo(restingHeading(limits, this.goal));
   }
 
-  /** Ends a turn at the heading that is shown; where there are stops, at the nearest. */
+  /** Ends a turn at the heading that is shown; with stops, at the nearest. */
   stop(limits: HeadingLimits, fingers: number): void {
     this.easeTo(this.shown);
     this.isStep = false;

@@ -24,7 +24,7 @@ export function scaleWithFrame(
   zoom.scale(keep === 'scale' ? scaled : (fromWidth * scaled) / projection.frameWidth);
 }
 
-/** What a screen of another size keeps: stops in pixels keep the scale, or it would leave them. */
+/** The value that a screen of another size keeps: stops in pixels keep the scale, or it would leave them. */
 export function resizeKeeps({ settings, stops }: Constraints): Keep {
   const { lens, resize } = settings;
   if (stops?.areScales === true) return 'scale';

@@ -18,7 +18,7 @@ export type Placement = Readonly<
   Partial<Record<'x' | 'y' | 'height' | 'heading' | 'pitch', number | undefined>> & { span?: Span | undefined }
 >;
 
-/** What a hand that drags or pinches has just done. */
+/** The last movement of a hand that drags or pinches. */
 export interface HandMoved {
   /** It holds with other fingers than before, or let go. */
   readonly fingersChanged: boolean;

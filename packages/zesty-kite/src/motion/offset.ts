@@ -1,5 +1,5 @@
 /**
- * What a change of settings, or of the ground, would have made jump. Kept motion is inside the new limits at once; what is
+ * The jump that a change of settings or ground would cause. Kept motion is inside the new limits at once; the picture is
  * shown is that pose and this offset, which decays: so limits move in smoothly, whatever else moves meanwhile.
  */
 import { log2 } from '../math/index.ts';

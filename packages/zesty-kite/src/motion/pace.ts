@@ -8,10 +8,10 @@ import type { FullSettings } from '../settings/index.ts';
  */
 const PINCH_HALF_LIFE = 0.05;
 
-/** What a change of settings would have made jump eases with this half-life, seconds. */
+/** The jump of a change of settings eases with this half-life, seconds. */
 const OFFSET_HALF_LIFE = 0.1;
 
-/** What two fingers hold comes back under them with this half-life, seconds: nearly all of it in 0.2 s. */
+/** Points under two fingers return under them with this half-life, seconds: nearly all of it in 0.2 s. */
 const LAG_HALF_LIFE = 0.025;
 
 export class Pace {

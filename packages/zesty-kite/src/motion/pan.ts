@@ -10,7 +10,7 @@ export class Pan implements Part {
   /** The velocity being eased to. */
   targetX = -0;
   targetY = -0;
-  /** What is added to it along the axes of the world, in pan speeds. */
+  /** The part along the axes of the world, in pan speeds. */
   targetEast = -0;
   targetSouth = -0;
   /** It glides on after a hand let go. */

@@ -1,4 +1,4 @@
-/** What is shown of a motion: its pose, and what is left of its offset. */
+/** The shown state of a motion: its pose, and the rest of its offset. */
 import { exp2 } from '../math/index.ts';
 import { missingClearance } from './clearance.ts';
 import type { Kept } from './kept.ts';
@@ -35,7 +35,7 @@ export function shownOf(kept: Kept): ShownPose {
   return out;
 }
 
-/** What showed goes on showing, and eases to where kept motion is now. */
+/** Keeps the shown picture, and eases it to kept motion. */
 export function startOffset(kept: Kept, before: ShownPose): void {
   kept.offset.isOn = false;
   kept.offset.between(shownOf(kept), before);

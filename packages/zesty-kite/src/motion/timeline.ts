@@ -57,7 +57,7 @@ export class Timeline {
     return Math.ceil((this.steps * GRID_TICKS + this.past) / TICKS_PER_MICRO);
   }
 
-  /** From here on, other rules. What is kept is not yet brought inside. */
+  /** Sets other constraints. Kept motion is not yet inside them. */
   adopt(constraints: Constraints): void {
     this.kept.constraints = constraints;
     this.kept.question = null;
@@ -172,7 +172,7 @@ export class Timeline {
     const keepsPlace = (hold.isGrip || (kept.isPinned && !kept.isMoved)) && kept.hasArrived;
     if (!keepsPlace) level.samplesAtRest = 0;
     if (!looks) return;
-    // A grip, or what is followed, moves the focus; the ground there asks for another height, and that moves the focus again: not for ever.
+    // A grip or a target moves the focus; its ground has another height, and that moves the focus again, for a limited time.
     const { followHalfLife } = this.constraints.settings.ground;
     if (keepsPlace) level.samplesAtRest += 1;
     if (level.samplesAtRest * LOOK_STEPS * GRID_SECONDS > LAST_LOOKS * followHalfLife + LAST_LOOK) level.stop();

@@ -134,12 +134,12 @@ export class Zooming {
     this.#want(clamp(span, this.min, this.max));
   }
 
-  /** Ends a zoom under way at the span that is shown; where there are stops, at the nearest, once no two fingers hold. */
+  /** Ends a zoom under way at the span that is shown; with stops, at the nearest, once no two fingers hold. */
   stop(): void {
     if (this.#kept.zoom.isActive) this.stayAt(this.#kept.zoom.shown);
   }
 
-  /** The zoom is at a span, and wants no other; where there are stops, it goes on to the nearest. */
+  /** Sets the span and the wanted span; with stops, the zoom goes on to the nearest. */
   stayAt(span: number): void {
     this.#kept.zoom.hold(span);
     this.#kept.question = null;

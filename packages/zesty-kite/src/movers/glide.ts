@@ -1,5 +1,5 @@
 /**
- * What goes on when a hand lets go in passing: the pan, and, where the settings say so, the zoom and the turn. It gives
+ * The motion after a fling: the pan, and, if the settings say so, the zoom and the turn. It gives
  * them their speed; they slow down and end as pans, zooms and turns do.
  */
 import { clamp, lengthOfEase, log2 } from '../math/index.ts';
@@ -41,7 +41,7 @@ export const glide: Mover<Motion, Trails> = {
   },
   signals: {},
   createState: () => new Trails(),
-  /** What glides is a pan: it is under way by itself. */
+  /** A glide is a pan: it is under way by itself. */
   isUnderWay: () => false,
   interrupt: (_, { pan }, effect) => {
     if (effect === 'takesOver') pan.isGliding = false;
@@ -103,7 +103,7 @@ function flingPinch(pinch: Trail, motion: Motion, micros: number): void {
   heading.rest(constraints.turn, hold.fingers);
 }
 
-/** What counts of a speed: nothing at the slowest, soon all, and no jump between. */
+/** The weight of a speed: 0 at the slowest, soon 1, without a jump between. */
 function beyond(speed: number, slowest: number): number {
   return 1 - (slowest / speed) * (slowest / speed);
 }

@@ -4,7 +4,7 @@ import { MOVERS } from './movers.ts';
 
 interface Column {
   readonly name: string;
-  /** What it is called in the guide. */
+  /** Its name in the reference. */
   readonly label: string;
   readonly interruptions: Readonly<Record<Cause, Effect>>;
 }

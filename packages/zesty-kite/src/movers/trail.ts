@@ -8,7 +8,7 @@ import type { Point } from '../view/index.ts';
 
 /** The last moment, microseconds. */
 const LOOKS_BACK = 120_000;
-/** Where events are rare, it grows to so many intervals between two events, … */
+/** If events are rare, it grows to this many intervals between two events, … */
 const EVENTS = 3;
 /** … but to no more microseconds than this. */
 const LONGEST = 250_000;
@@ -35,7 +35,7 @@ export class Trail {
     this.micros[at] = micros;
   }
 
-  /** How fast they go, per second; null where nothing is known of the last moment. */
+  /** The speeds, per second; null without events in the last moment. */
   speed(micros: number): Point | null {
     if (this.count < 2) return null;
     const between = this.#at(1).micros - this.#at(2).micros;

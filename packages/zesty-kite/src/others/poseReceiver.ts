@@ -13,9 +13,9 @@ export interface PoseReceiverOptions {
   readonly delay?: number;
 }
 
-/** Where records did not come in time it goes on as it went, and loses half of its speed in so many seconds. */
+/** Without records the camera coasts, and loses half of its speed in this many seconds. */
 const COASTS = 0.05;
-/** What came too late is made up for with this half-life, seconds. */
+/** Late records are caught up with this half-life, seconds. */
 const CATCHES_UP = 0.1;
 /** Milliseconds: a record that is so much earlier or later than the others is of another clock. */
 const LEAP = 10_000;
@@ -72,7 +72,7 @@ export class PoseReceiver {
       for (const one of earlier) this.#keep(one);
       if (this.#keep(moment)) this.#ahead = Math.min(this.#ahead, now - moment.at);
     }
-    // What shows goes on from where it was.
+    // The picture goes on from its present pose.
     if (!wasShown) return;
     this.#read(this.#now, after);
     for (let i = 0; i < before.length; i++) this.#off[i] = (this.#off[i] ?? 0) + (before[i] ?? 0) - (after[i] ?? 0);
@@ -106,7 +106,7 @@ export class PoseReceiver {
   }
 
   /**
-   * What to show at a time by this clock, milliseconds, not before the last; null until there is something.
+   * The pose at a time of this clock, milliseconds, not before the last; null before the first record.
    *
    * @param out is set and handed back; a new one when left out
    */

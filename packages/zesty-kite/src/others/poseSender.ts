@@ -83,7 +83,7 @@ export class PoseSender {
     const now = this.#take(time, last, (time - before) / 1000);
     this.#last = now;
     const { width, height } = this.#camera.view;
-    // What was found to do on another screen has to do.
+    // The measure of another screen still applies.
     if (this.#candidate !== null && (width !== this.#width || height !== this.#height)) this.#put(this.#candidate);
     this.#width = width;
     this.#height = height;
@@ -179,7 +179,7 @@ export class PoseSender {
 const guess = new Float64Array(7);
 const pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 } satisfies Pose;
 
-/** Shares of the screen: its middle, its corners, and the middles of its sides. Where no ground shows, the sky does not matter. */
+/** Shares of the screen: its middle, its corners, and the middles of its sides. The sky does not matter. */
 const SHARES = [0, 0.5, 1] as const;
 
 const ground = { x: 0, y: 0 };

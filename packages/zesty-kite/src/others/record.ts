@@ -1,4 +1,4 @@
-/** What is sent of a camera: where it was at one moment, and how fast it went. */
+/** The record of a camera: its pose at one moment, and its rates. */
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Pose } from '../view/index.ts';
@@ -9,7 +9,7 @@ export interface PoseRecord {
   readonly at: number;
   /** x, y, focus height and span in world units, then heading, pitch and field of view in degrees. */
   readonly pose: PoseNumbers;
-  /** How fast they change, per second: of the span, octaves per second. Left out where nothing moves. */
+  /** The rates per second; of the span, octaves per second. Left out if nothing moves. */
   readonly rates?: PoseNumbers;
   /** The records before, the latest first, for when the network has lost them. */
   readonly earlier?: readonly Omit<PoseRecord, 'earlier'>[];
@@ -18,7 +18,7 @@ export interface PoseRecord {
 /** A number for each field of a pose. */
 export type PoseNumbers = readonly [number, number, number, number, number, number, number];
 
-/** Where the span stands in a pose. */
+/** The index of the span in a pose. */
 export const SPAN = 3;
 const FIELDS = 7;
 /** As far as a camera goes: world units and degrees; a second; and octaves a second. */

@@ -7,7 +7,7 @@ import { FreePlace, type Place } from './places.ts';
 import { drawPlan, MARGIN } from './plan.ts';
 import { LOOKS, mark, outline, sizeOf, write, type Context2D, type Style } from './strokes.ts';
 
-/** What it is drawn over: what `listen` returns, or any element. */
+/** The surface below: the result of `listen`, or any element. */
 export interface Over {
   readonly element: HTMLElement;
   readonly region?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };

@@ -1,4 +1,4 @@
-/** What overlays are drawn with. */
+/** Drawing tools of overlays. */
 import type { Point } from '../view/index.ts';
 
 export type Context2D = CanvasRenderingContext2D;

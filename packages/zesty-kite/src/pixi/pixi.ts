@@ -11,7 +11,7 @@ export interface Pair {
   set(x: number, y: number): unknown;
 }
 
-/** What is needed of a container for the ground. */
+/** The parts of a container for the ground that are used. */
 export interface ContainerLike {
   readonly position: Pair;
   readonly scale: Pair;
@@ -19,7 +19,7 @@ export interface ContainerLike {
   rotation: number;
 }
 
-/** What is needed of a sprite. */
+/** The parts of a sprite that are used. */
 export interface SpriteLike {
   readonly position: Pair;
   readonly scale: Pair;
@@ -74,7 +74,7 @@ export function aimPixi(view: View, container: ContainerLike, height?: number): 
 
 /**
  * Stands a sprite on a point of the ground, upright on the screen: with its anchor there, smaller with distance, drawn over what
- * stands behind it (its parent has to have `sortableChildren`), hidden where it does not show. Its parent is no part of the
+ * stands behind it (its parent has to have `sortableChildren`), hidden if it does not show. Its parent is no part of the
  * ground's container.
  *
  * @returns whether it shows

@@ -1,6 +1,6 @@
 /** Finds a setting in the JSON Schema of the settings. */
 
-/** What is read of a JSON Schema 2020-12. */
+/** The parts of a JSON Schema 2020-12 that are read. */
 export interface JsonSchema {
   readonly type?: string;
   readonly properties?: Readonly<Record<string, JsonSchema>>;
@@ -14,7 +14,7 @@ export interface JsonSchema {
   readonly $defs?: Readonly<Record<string, JsonSchema>>;
 }
 
-/** @returns null where there is no such setting */
+/** @returns null if there is no such setting */
 export function nodeAt(schema: JsonSchema, path: string): JsonSchema | null {
   let node: JsonSchema | null = schema;
   for (const key of path.split('.')) node = below(node, key);
@@ -34,7 +34,7 @@ export function memberAt(schema: JsonSchema, path: string): Member | null {
   return dot > 0 && namesIn(nodeAt(schema, list)).includes(name) ? { list, name } : null;
 }
 
-/** Where null would do too, the object is one of the choices. A name of a list is there, or not. */
+/** If null is allowed, the object is one of the choices. A name of a list is there, or not. */
 function below(node: JsonSchema | null, key: string): JsonSchema | null {
   if (namesIn(node).includes(key)) return { type: 'boolean' };
   const object = node?.properties ? node : node?.anyOf?.find(({ properties }) => properties);

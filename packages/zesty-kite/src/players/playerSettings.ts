@@ -1,4 +1,4 @@
-/** What a player may change of the settings: offered by the game, between its ends, kept as differences. */
+/** The settings of a player: offered by the game, inside its range, kept as differences. */
 import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
@@ -60,9 +60,9 @@ export class PlayerSettings {
   readonly #texts: PlayerTexts;
   /** As the game has them. */
   readonly #game = new Map<string, unknown>();
-  /** What differs. */
+  /** The differences. */
   readonly #own = new Map<string, unknown>();
-  /** What was saved and is not offered: kept, as it may be again. */
+  /** Saved settings that are not offered: kept, as they may be offered again. */
   readonly #kept = new Map<string, unknown>();
 
   /**
@@ -168,7 +168,7 @@ export class PlayerSettings {
     );
   }
 
-  /** What differs from the game's, as settings: plain data. */
+  /** The differences from the game, as settings: plain data. */
   toJSON(): Settings {
     const whole = new Map([...this.#kept, ...this.#own]);
     // A list of names is saved as it is in force.

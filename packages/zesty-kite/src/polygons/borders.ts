@@ -1,5 +1,5 @@
 /**
- * Where areas of several polygons end: the edges that no two of them share. Corners that lie on another
+ * The borders of several polygons: the edges that no two of them share. Corners that lie on another
  * polygon's edge (T-junctions) split it; what occurs twice, such as a shared border or a spike, cancels out.
  */
 import type { PlacedRing, Ring } from './rings.ts';
@@ -192,7 +192,7 @@ class Plane {
     return null;
   }
 
-  /** Where two edges cross, each at a distance from its ends; else null. */
+  /** The crossing of two edges that is at a distance from their ends; else null. */
   #meet(one: Edge, other: Edge): { x: number; y: number } | null {
     const [x1, y1] = this.at(one.from);
     const [x2, y2] = this.at(one.to);

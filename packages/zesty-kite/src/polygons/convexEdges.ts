@@ -9,7 +9,7 @@ export class ConvexEdges {
   readonly normalY: Float64Array;
   /** How far each edge is from the origin along its normal. */
   readonly edge: Float64Array;
-  /** Where each edge begins. */
+  /** The beginning of each edge. */
   readonly cornerX: Float64Array;
   readonly cornerY: Float64Array;
   /** The first edge of each group, and the number of edges at the end. */
@@ -104,7 +104,7 @@ function groupsOf(normalX: Float64Array, normalY: Float64Array): Int32Array {
   return Int32Array.from([...groups, normalX.length]);
 }
 
-/** What `worstEdge` looks at: corners round a focus, in spans; and by how much they may reach out, world units. */
+/** The input of `worstEdge`: corners round a focus, in spans; and their extent, world units. */
 class Query {
   corners: Float64Array = new Float64Array(8);
   span = NaN;

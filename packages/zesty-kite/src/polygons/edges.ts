@@ -26,7 +26,7 @@ export class Edges {
   /** The middle of the extent, and how far it goes down. */
   readonly extent: Extent;
 
-  /** What the last `cast` came to: how much of the way is free, 0 … 1, and the edge in it; -1 for none. */
+  /** The result of the last `cast`: the free share of the way, 0 … 1, and the edge in it; -1 for none. */
   share = NaN;
   met = -1;
 
@@ -136,7 +136,7 @@ export class Edges {
         for (let c = column - ring; c <= column + ring; c += isRim || ring === 0 ? 1 : 2 * ring)
           if (c >= 0 && c < this.#columns) nearest = this.#nearestIn(r * this.#columns + c, x, y, nearest, out);
       }
-      // What lies in the cells beyond this ring is farther away than its width.
+      // Edges in the cells beyond this ring are farther away than its width.
       if (Math.min(nearest, within * within) <= this.#clearOf(ring, x, y)) break;
     }
     return Math.sqrt(nearest);

@@ -21,7 +21,7 @@ export class HalfPlanes {
 /** More rounds of loosening than any polygon needs. */
 const MAX_ROUNDS = 200;
 
-/** What is looked for: the point nearest to (x, y) in all half-planes, and the least t that leaves one. */
+/** The question: the point nearest to (x, y) in all half-planes, and the least t that leaves one. */
 export class Search {
   x = NaN;
   y = NaN;
@@ -165,7 +165,7 @@ function slackNeeded(
   const lk = k < 0 ? 0 : Math.abs(xi * yj - yi * xj);
   const rooms = li * (room[i] ?? 0) + lj * (room[j] ?? 0) + (k < 0 ? 0 : lk * (room[k] ?? 0));
   const gains = li * (gain[i] ?? 0) + lj * (gain[j] ?? 0) + (k < 0 ? 0 : lk * (gain[k] ?? 0));
-  // Written in branches: a number chosen between two is made anew where it is kept.
+  // Written in branches: an engine boxes a number that is chosen between two.
   if (gains > 0) sought.needed = -rooms / gains;
   // Edges that do not give way exclude each other by rounding alone.
   else if (gains === 0) sought.needed = sought.t;

@@ -51,7 +51,7 @@ export class PolygonBounds implements Shape {
    * Moves from one point inside toward another point, sliding along what is in the way, until it is
    * as near as it gets.
    *
-   * @param from NaN where there is nothing to slide from: then the nearest point inside is taken
+   * @param from NaN if there is no start: then the nearest point inside is taken
    * @param out may be `to`
    */
   #slide(from: Readonly<Point>, to: Readonly<Point>, out: Point): void {

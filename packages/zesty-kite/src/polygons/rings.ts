@@ -9,7 +9,7 @@ type Refuse = (path: string, got: unknown, expected: string) => void;
 /** A ring and where it stands in the settings. Outer rings and holes are alike: a point is inside when an odd number of rings surround it. */
 export interface PlacedRing {
   readonly path: string;
-  /** The polygon that it belongs to: where that stands, and what it is called where it has a name. */
+  /** The polygon around it: its place in the area, and its name if it has one. */
   readonly polygon: string;
   readonly ring: Ring;
 }

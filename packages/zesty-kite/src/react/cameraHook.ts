@@ -17,7 +17,7 @@ export type Show<E extends HTMLElement> = (element: E, camera: Camera) => (view:
 /** Options of the camera and of `listen`; those of the first render count. */
 export interface CameraHookOptions extends Omit<CameraOptions, 'wake'>, ListenOptions {}
 
-/** What a component needs of its camera. */
+/** The camera of a component. */
 export interface CameraOf<E extends HTMLElement> {
   /** For the element: `<canvas ref={ref} />`. It listens while the element is there. */
   readonly ref: (element: E | null) => void;

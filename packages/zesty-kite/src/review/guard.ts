@@ -1,4 +1,4 @@
-/** What may show beyond the bounds at flat pitches: they guard the view up to 2 spans beyond the focus. */
+/** The ground that may show beyond the bounds at flat pitches: they guard the view up to 2 spans beyond the focus. */
 import { Angle } from '../math/index.ts';
 import { constraintsOf } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';

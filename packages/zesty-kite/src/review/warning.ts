@@ -1,6 +1,6 @@
 export interface Warning {
   /** The setting that it is about. */
   readonly path: string;
-  /** What will happen, with numbers, and what would do. */
+  /** The effect, with numbers, and a cure. */
   readonly message: string;
 }

@@ -6,12 +6,12 @@ import { Motion, type Constraints } from '../motion/index.ts';
 /** How many zooms are looked at, evenly spaced by factor. */
 const ZOOMS = 240;
 
-/** What the camera looks like at one zoom, and the greatest span that fits into the bounds as it looks there. */
+/** The look at one zoom, and the greatest span that fits into the bounds with that look. */
 export interface Zoom {
   readonly span: number;
   readonly pitch: number;
   readonly fieldOfView: number;
-  /** CSS pixels from the top of the screen down to the horizon; below 0 where it does not show. */
+  /** CSS pixels from the top of the screen down to the horizon; below 0 if it does not show. */
   readonly horizon: number;
   readonly fits: number;
   /** Screen heights per second of a held key. */

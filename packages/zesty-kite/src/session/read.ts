@@ -28,7 +28,7 @@ export class SessionError extends Error {
 /** The result of reading a whole file. */
 export interface SessionEnd {
   readonly header: SessionHeader;
-  /** The signal of a last line that has no line break, where there is one. */
+  /** The signal of a last line without a line break, if there is one. */
   readonly signals: readonly StampedSignal[];
   /** The last line is cut off: its number. Every line before it is whole. Null when all is whole. */
   readonly unfinishedLine: number | null;

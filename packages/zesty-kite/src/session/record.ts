@@ -14,7 +14,7 @@ export interface Recording {
   text(): string;
   /** Ends the recording; `text` stays as it is. */
   stop(): void;
-  /** Where it ended because `write` threw: the number of the line, from 1, that it was given last. Null while all is well. */
+  /** The number of the line, from 1, at which `write` threw. Null while all is well. */
   readonly failedAtLine: number | null;
 }
 
@@ -79,7 +79,7 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
   };
 }
 
-/** What a session begins with. */
+/** The header of a session. */
 function startOf(rig: Rig): SessionStart {
   const { stage, dispatcher } = rig;
   const { changes, terrains, timeline } = stage;

@@ -28,7 +28,7 @@ export interface ReplayOptions {
   readonly frame?: (camera: Camera, micros: number) => void;
 }
 
-/** What a session came to. Distances are world units, times seconds. */
+/** The result of a session. Distances are world units, times seconds. */
 export interface ReplaySummary {
   /** Until the camera was at rest after the last signal, or was given up on. */
   readonly duration: number;
@@ -70,7 +70,7 @@ const LONGEST_TAIL_MICROS = 10_000_000;
  */
 export class Replay {
   readonly camera: Camera;
-  /** What the summary will say of the worst, so far. */
+  /** The worst values so far, for the summary. */
   readonly worst: {
     gripError: number;
     pairError: number;
@@ -192,7 +192,7 @@ export class Replay {
   }
 
   /**
-   * Frames and samples before `micros`, in order. What is at rest is neither drawn nor sampled: that is
+   * Frames and samples before `micros`, in order. Rest is neither drawn nor sampled: that is
    * decided at samples alone, which are the same at every frame rate.
    */
   #playUntil(micros: number): void {
@@ -273,7 +273,7 @@ export class Replay {
     const elastic = camera.settings.bounds?.elastic ?? 0;
     this.#minSpan = Math.min(this.#minSpan, view.span);
     this.#maxSpan = Math.max(this.#maxSpan, view.span);
-    // What a change of settings has left outside is on its way in: no promise is broken.
+    // A change of settings has left the view outside, and it eases in: no promise is broken.
     if (!this.#rig.stage.timeline.kept.offset.isOn) {
       const outside = Math.max(0, min - view.span, view.span - max) / view.span;
       worst.rangeExcess = Math.max(worst.rangeExcess, outside);

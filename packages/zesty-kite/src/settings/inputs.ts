@@ -3,7 +3,7 @@ import { DEVICE_INPUTS, type DeviceInput } from '../devices/index.ts';
 import type { KeyName } from './keyName.ts';
 import { nearest } from './nearest.ts';
 
-/** What a pointer can press. */
+/** The buttons of a pointer. */
 export const BUTTONS = [
   'MouseLeft',
   'MouseMiddle',
@@ -84,7 +84,7 @@ export function isKnown(binding: string): boolean {
   return binding.split('+').every((name) => known.has(name));
 }
 
-/** The nearest valid binding to one with an unknown name in it; null where all names are known. */
+/** The nearest valid binding to one with an unknown name in it; null if all names are known. */
 export function corrected(binding: string): string | null {
   const names = binding.split('+');
   if (isKnown(binding)) return null;

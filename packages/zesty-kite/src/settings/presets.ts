@@ -10,7 +10,7 @@ const TRUE_ISOMETRIC = 35.26438968275466;
 const SQRT_2 = 1.4142135623730951;
 const DENSEST = 4;
 
-/** Where the x axis of the world points on the screen at first; the y axis points a quarter turn clockwise from there. */
+/** The direction of the world's x axis on the screen at first; the y axis is a quarter turn clockwise from there. */
 export interface Axes {
   /** `upper-right` (y to the lower right) when left out, or `lower-right` (y to the lower left). */
   readonly xToward?: 'upper-right' | 'lower-right';

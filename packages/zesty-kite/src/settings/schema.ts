@@ -14,7 +14,7 @@ const number = (min: number, max: number, suchAs: number) => {
 const oneOf = <const T extends readonly string[]>(names: T) =>
   v.picklist(names, `one of ${names.map((name) => `"${name}"`).join(', ')}`);
 
-/** What a message asks for where an object should stand. */
+/** The expected value in messages for objects. */
 export const OBJECT = 'an object';
 
 const inputMessage = 'a key code or a button, such as "KeyW", "MouseMiddle" or "Space+MouseLeft"';

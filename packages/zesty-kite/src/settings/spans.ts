@@ -15,7 +15,7 @@ export type SpanSettings = InSpans<FullSettings>;
 /** The nearest zoom if the settings set none, world units. */
 export const NEAREST_SPAN = 12;
 
-/** What a message asks for. */
+/** The expected value in messages for spans. */
 export const SPAN =
   'a span of 0.000001 to 1e12 world units, such as 100, or {"pixelsPerUnit": 4}; with one lens.fieldOfView {"eyeHeight": 40}, with lens.distance {"fieldOfView": 60}';
 

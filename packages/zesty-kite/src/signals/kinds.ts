@@ -1,5 +1,5 @@
 /**
- * What a device or the program did: plain, serialisable, with its time. Each kind of signal is one entry here: its
+ * Records of devices and programs: plain, serialisable, with their time. Each kind of signal is one entry here: its
  * type, what cleans it, the message that refuses it, the JSON Schema of sessions and the guide's table follow from it.
  */
 import { Problems } from '../messages/index.ts';
@@ -63,7 +63,7 @@ const about: OptionalField<About> = maybe({
   schema: { anyOf: [worldPoint.schema, screenPoint.schema, { const: 'eye' }] },
 });
 
-/** A factor by which to zoom, where no notches say how far. */
+/** The factor of a zoom without notches. */
 const factor: OptionalField<number> = {
   optional: true,
   clean: (value, path, { notches }) =>
@@ -73,7 +73,7 @@ const factor: OptionalField<number> = {
   schema: { type: 'number', minimum: 1e-9, maximum: 1e9 },
 };
 
-/** Where a pointer is; both coordinates left out where it is nowhere. */
+/** The place of a pointer; both coordinates are left out if it is nowhere. */
 const hovered: OptionalField<number> = {
   optional: true,
   clean: (value, path, { x, y }) => {
@@ -146,7 +146,7 @@ export const SIGNALS = {
   },
   /** The wheel was turned. */
   wheel: {
-    /** Where the cursor was, in CSS pixels from the top left of the screen. */
+    /** The cursor, in CSS pixels from the top left of the screen. */
     x: pixels,
     y: pixels,
     /** Notches, broken ones too; positive is away from the player and comes nearer. */
@@ -174,9 +174,9 @@ export const SIGNALS = {
     x: pixels,
     y: pixels,
   },
-  /** What is pressed moved. */
+  /** A press moves. */
   move: { id: number(), x: pixels, y: pixels },
-  /** What was pressed went up; cancelled: it was taken away, and nothing is meant by it. */
+  /** A press lifts. `cancelled`: the browser took it away. */
   lift: { id: number(), cancelled: mark() },
   ...DEVICE_SIGNALS,
   /** A finger of the program takes hold of the ground under a screen point, or moves there with what it holds. */
@@ -191,7 +191,7 @@ export const SIGNALS = {
   unhold: { id: maybe(number()) },
   /** Turns clockwise, seen from above, by degrees; about the focus when nothing is said. */
   turn: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
-  /** Looks down by so many degrees more, or less; about the focus when nothing is said. */
+  /** Tilts by degrees, down above 0; about the focus by default. */
   tilt: { degrees: number(-MAX_DEGREES, MAX_DEGREES), about },
   /** Zooms by notches or by a factor, eased; about the focus when nothing is said. */
   zoom: {
@@ -221,11 +221,11 @@ export const SIGNALS = {
   },
   /** From now on it is over another terrain, or over flat ground where both are null. */
   terrain: {
-    /** What the terrain calls itself. */
+    /** The id of the terrain. */
     id: textOrNull('digest', 'the id of a terrain, or null for flat ground'),
     /** The fingerprint of its heights. */
     digest: textOrNull('id', 'the digest of its heights'),
-    /** Where it is the one before but for some samples: those, so that a session has all it needs. */
+    /** The changed samples, if the rest is the terrain before, so that a session has all it needs. */
     part,
   },
   /** The program changes some settings; what is left out stays. */
@@ -259,7 +259,7 @@ export type PlaceSignal = SignalOf<'place'>;
 export type TerrainSignal = SignalOf<'terrain'>;
 export type ChangeSignal = SignalOf<'change'>;
 
-/** What a hand does: the player's, or the program's in its place. */
+/** Input of a hand: of the player, or of the program in its place. */
 export type HandSignal = SignalOf<
   'key' | 'wheel' | 'motion' | 'press' | 'move' | 'lift' | 'hold' | 'unhold' | 'release' | DeviceKind
 >;

@@ -16,14 +16,14 @@ interface Placed {
   updateMatrixWorld(): void;
 }
 
-/** What is needed of a perspective camera: angles in degrees. */
+/** The parts of a perspective camera that are used: angles in degrees. */
 export interface PerspectiveLike extends Placed {
   readonly isPerspectiveCamera: boolean;
   fov: number;
   aspect: number;
 }
 
-/** What is needed of an orthographic camera. */
+/** The parts of an orthographic camera that are used. */
 export interface OrthographicLike extends Placed {
   readonly isOrthographicCamera: boolean;
   left: number;
@@ -32,7 +32,7 @@ export interface OrthographicLike extends Placed {
   bottom: number;
 }
 
-/** What is needed of a renderer. */
+/** The parts of a renderer that are used. */
 export interface RendererLike {
   readonly domElement: { readonly width: number; readonly height: number };
   getPixelRatio(): number;

@@ -60,7 +60,7 @@ export function frustumPlanes(
   plane(out, 16, right);
   set(0, -1, far);
   plane(out, 20, right);
-  // What touches a side shows, whatever rounding says.
+  // Things that touch a side show, whatever the rounding.
   for (let k = 3; k < 24; k += 4) out[k] = (out[k] ?? 0) + HAIR * view.span;
   return out;
 }

@@ -16,7 +16,7 @@ const HIGHER = 4;
  */
 const SLACK = 1e-3;
 const ROUNDING = 0.01;
-/** What 32-bit floats leave unsure of a point, as a share of how far off it is counted from, at the most. */
+/** The greatest error of 32-bit floats, as a share of the distance that a point is counted from. */
 const UNSURE = 2e-7;
 const MAX_UNSURE = 4e-3;
 /** Orthographic: farther out by this share of a span, and by this share of the depth of what shows. */
@@ -74,7 +74,7 @@ export function wholeWithin({ invFocal, sinPitch }: Projection): number {
   return within * (1 - 1e-6);
 }
 
-/** Where it looks from, at a depth. */
+/** The eye, at a depth. */
 export function placeEye({ projection, x, y, focusHeight }: Viewpoint, { toFocus }: Depth, out: Spot): Spot {
   const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
   out.x = x - toFocus * cosPitch * sinHeading;

@@ -8,7 +8,7 @@ const FLAT = 1e-12;
 const SIDES = 5;
 
 export class LevelCut {
-  /** Where the sides cut the level: a, b and c of a·x + b·y + c ≥ 0, with (a, b) one unit long. */
+  /** The lines of the sides on the level: a, b and c of a·x + b·y + c ≥ 0, with (a, b) one unit long. */
   readonly #lines = new Float64Array(3 * SIDES);
   #length = 0;
   /** A side that is level itself leaves nothing. */

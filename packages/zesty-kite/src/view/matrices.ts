@@ -11,7 +11,7 @@ export type UpAxis = 'y' | 'z';
 export type ClipDepth = '-1..1' | '0..1' | '1..0';
 
 /**
- * What world points are counted from: the world's own origin, or the eye, which keeps float32 from
+ * The origin of world points: the world's own, or the eye, which keeps float32 from
  * shaking far from the origin.
  */
 export type CountedFrom = 'origin' | 'eye';
@@ -21,7 +21,7 @@ export interface Matrices {
   readonly up: UpAxis;
   readonly depth: ClipDepth;
   readonly from: CountedFrom;
-  /** What to take from every world point before the matrices: three numbers, 0 or the eye. */
+  /** Three numbers to subtract from every world point before the matrices: 0 or the eye. */
   readonly origin: Float64Array;
   /** World → eye. */
   readonly view: Float64Array;
@@ -137,7 +137,7 @@ export function fillMatrices(view: View, out: Matrices): Matrices {
   const thick = 1 / (far - near);
   const deepen = perspective ? (near * nearClip - far * farClip) * thick : (nearClip - farClip) * thick;
   const shiftZ = perspective ? near * (nearClip + deepen) : nearClip + near * deepen;
-  // What Z adds to w, and what w has by itself.
+  // The part of Z in w, and the constant part of w.
   const wZ = perspective ? -1 : 0;
   const w1 = perspective ? 0 : 1;
 

@@ -1,4 +1,4 @@
-/** Where a line of sight meets terrain. */
+/** The hit of a line of sight with terrain. */
 import type { Terrain } from '../ground/index.ts';
 import { canonical } from './copies.ts';
 import { VIEW_LIMIT_SPANS, type Viewpoint } from './projection.ts';
@@ -12,7 +12,7 @@ const MAX_STEPS = 8192;
  * the terrain's feature size from where the line may meet the ground first, and halves the step that
  * went under it.
  *
- * @returns `out`, or null where nothing but sky shows
+ * @returns `out`, or null if only sky shows
  */
 export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, out: Spot): Spot | null {
   if (!(Math.abs(x) < Infinity && Math.abs(y) < Infinity)) return null;

@@ -1,4 +1,4 @@
-/** Where the camera is, on what it is shown: plain data. */
+/** The pose of the camera, and the screen and ground that it is for: plain data. */
 import type { Terrain } from '../ground/index.ts';
 
 /** A point: of the ground in world units, or of the screen in CSS pixels from its top left. */
@@ -9,7 +9,7 @@ export interface Point {
 
 export type { Spot } from '../ground/index.ts';
 
-/** Where a point in space shows. */
+/** The screen point of a point in space. */
 export interface ScreenPoint extends Point {
   /**
    * World units along the view direction: from the eye, or from the focus where the lens is
@@ -64,7 +64,7 @@ export interface Insets {
   readonly bottom: number;
 }
 
-/** What is looked at. */
+/** The ground of a view. */
 export interface Ground {
   /** The least height of anything on it, world units. */
   readonly lowest: number;
@@ -72,7 +72,7 @@ export interface Ground {
   readonly highest: number;
   /** Its heights; flat when left out. */
   readonly terrain?: Terrain | null;
-  /** The world repeats itself every so many world units; 0 or left out where it does not. */
+  /** The period of the world, in world units; 0 or left out for none. */
   readonly periodX?: number;
   readonly periodY?: number;
 }

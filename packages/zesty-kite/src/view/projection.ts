@@ -1,5 +1,5 @@
 /**
- * What heading, pitch, lens and safe frame make of a screen, wherever the focus is and whatever the
+ * The projection of heading, pitch, lens and safe frame on a screen, independent of the focus and of the
  * span.
  *
  * Screen points are given in safe-frame heights from its middle: u to the right, v down. With
@@ -268,7 +268,7 @@ export class Projection {
     return 1 - (this.invFocal * (toward * this.cosPitch + rise * this.sinPitch)) / span;
   }
 
-  /** Sets `out` to the ground below the eye, counted from the focus; to the focus where no lens has an eye. */
+  /** Sets `out` to the ground below the eye, counted from the focus; to the focus if the lens has no eye. */
   meetBelowEye(span: number, out: Point): void {
     const toward = this.invFocal > 0 ? (span * this.cosPitch) / this.invFocal : 0;
     out.x = -toward * this.sinHeading;

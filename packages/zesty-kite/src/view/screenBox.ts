@@ -7,7 +7,7 @@ import { ScratchScreenPoint } from './scratch.ts';
 import type { Footprint, View } from './view.ts';
 
 /**
- * What lies in a rectangle on the screen, for any lens and at any height; whatever stands before it hides nothing. In a
+ * A rectangle on the screen that tests things, for any lens and at any height; hidden things count, too. In a
  * world that repeats itself, the copy nearest to the focus counts.
  *
  * ```ts
@@ -16,7 +16,7 @@ import type { Footprint, View } from './view.ts';
  * const chosen = barges.filter(({ x, y }) => box.touchesCircle(x, y, 4));
  * ```
  *
- * It is of the view as it was in `set`: set it anew after `advance`. Nothing here makes garbage.
+ * It is for the view at the time of `set`: call `set` again after `advance`. Nothing here makes garbage.
  */
 export class ScreenBox implements ScreenRectangle {
   readonly left: number = 0;
@@ -106,7 +106,7 @@ export class ScreenBox implements ScreenRectangle {
   }
 
   /**
-   * Whether a line separates it from the corners on the screen. Two convex shapes are apart where a side of one of them
+   * Returns true if a line separates it from the corners on the screen. Two convex shapes are apart if a side of one of them
    * does (the separating axis theorem); the outline of the box is made of its edges.
    */
   #isApart(): boolean {

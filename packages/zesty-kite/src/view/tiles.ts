@@ -16,7 +16,7 @@ export class TileRows implements Iterable<Tile> {
   bottom = 0;
   /** The first column of each row, from `top` on. */
   from: Int32Array = new Int32Array(64);
-  /** One past the last column of each row; equal to `from` where none shows. */
+  /** One past the last column of each row; equal to `from` if none shows. */
   to: Int32Array = new Int32Array(64);
 
   /** All tiles, row by row: `for (const { column, row } of tiles)`. It is one object each time, so keep its numbers. */
@@ -71,7 +71,7 @@ const MAX_ROWS = 1 << 20;
  *
  * @param size side of a tile in world units, > 0
  * @param map where the map ends: its tiles begin with (0, 0); null or left out where it goes on
- * @param out what an earlier call returned, to be filled anew: so nothing is made; its lists grow when they are too short
+ * @param out the result of an earlier call, to be filled again: so nothing is made; its lists grow when they are too short
  * @throws RangeError for a size that is not above 0, or so small that more than a million rows show
  */
 export function visibleTiles(
@@ -109,7 +109,7 @@ export function visibleTiles(
     out.from = new Int32Array(rows * 2);
     out.to = new Int32Array(rows * 2);
   }
-  // What shows is the convex hull of both footprints: its width in a row is that of all the lines
+  // The visible ground is the convex hull of both footprints: its width in a row is that of all the lines
   // between their corners.
   out.from.fill(MAX, 0, rows);
   out.to.fill(-MAX, 0, rows);
@@ -122,7 +122,7 @@ export function visibleTiles(
   return out;
 }
 
-/** What rises higher than the eye shows no other ground than what is just below it. */
+/** Ground higher than the eye hides all but the ground just below it. */
 function belowEye({ projection, span, focusHeight }: View): number {
   const { invFocal, sinPitch } = projection;
   return invFocal > 0 ? focusHeight + (span * sinPitch * (1 - 1e-6)) / invFocal : Infinity;

@@ -30,7 +30,7 @@ export type Footprint = Float64Array;
 export const FLAT: Ground = { lowest: 0, highest: 0 };
 
 /**
- * Read-only for whoever draws. A camera hands out one view and aims it anew at each `advance`.
+ * Read-only. A camera returns one view, and aims it again at each `advance`.
  *
  * ```ts
  * const under = view.toGround(event.offsetX, event.offsetY, spot);
@@ -58,7 +58,7 @@ export class View implements Pose {
   readonly projection: Projection = new Projection();
 
   /**
-   * Where a point in space shows, in CSS pixels from the top left of the screen. In a world that
+   * The screen point of a point in space, in CSS pixels from the top left of the screen. In a world that
    * repeats itself, the copy nearest to the focus counts.
    *
    * @param height world units; on flat ground it can be left out
@@ -74,7 +74,7 @@ export class View implements Pose {
   }
 
   /**
-   * Where a point shows that lies so far from the focus, in world units: in a world that repeats itself,
+   * The screen point of a point at an offset from the focus, in world units: in a world that repeats itself,
    * any copy of it.
    */
   toScreenFromFocus(
@@ -99,9 +99,9 @@ export class View implements Pose {
 
   /**
    * The point of the ground that shows at a screen point given in CSS pixels from the top left: on
-   * the terrain, or on the level plane through the focus where there is none.
+   * the terrain, or on the level plane through the focus if there is none.
    *
-   * @returns `out`, or null where nothing but sky shows
+   * @returns `out`, or null if only sky shows
    */
   toGround(x: number, y: number, out: Spot = new ScratchSpot()): Spot | null {
     if (this.ground.terrain) return pick(this, this.ground.terrain, x, y, out);
@@ -110,10 +110,10 @@ export class View implements Pose {
   }
 
   /**
-   * Where the line of sight through a screen point meets the level plane of a height: the sea, a
+   * The hit of the line of sight through a screen point with the level plane of a height: the sea, a
    * roof.
    *
-   * @returns `out`, or null where it never does
+   * @returns `out`, or null if there is none
    */
   toLevel<T extends Point>(x: number, y: number, height: number, out: T): T | null {
     const { projection, span } = this;
@@ -129,7 +129,7 @@ export class View implements Pose {
     return out;
   }
 
-  /** The line of sight through a screen point. It starts in the eye, or where nothing is before it. */
+  /** The line of sight through a screen point. It starts in the eye, or before all ground. */
   ray(x: number, y: number, out: Ray = { start: new ScratchSpot(), along: new ScratchSpot() }): Ray {
     const { projection, scale } = this;
     const { start, along } = out;
@@ -158,7 +158,7 @@ export class View implements Pose {
     spot.height -= down * cosPitch;
   }
 
-  /** Where it looks from; an orthographic lens from where nothing of the ground is before it. */
+  /** The eye; for an orthographic lens, a point before all ground. */
   eye(out: Spot = new ScratchSpot()): Spot {
     return placeEye(this, fitDepth(this, depth), out);
   }

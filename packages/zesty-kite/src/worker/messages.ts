@@ -6,7 +6,7 @@ import type { FullSettings } from '../settings/index.ts';
 import type { SignalBody } from '../signals/index.ts';
 import type { Ground, Insets, Pose, Screen } from '../view/index.ts';
 
-/** Whatever messages go through: a `Worker`, the `self` of one, or a `MessagePort`. */
+/** The channel of messages: a `Worker`, the `self` of one, or a `MessagePort`. */
 export interface Port {
   postMessage(message: unknown): void;
   addEventListener(type: 'message', listener: (event: { readonly data: unknown }) => void): void;
@@ -103,7 +103,7 @@ function areFinite(value: unknown, names: readonly string[]): boolean {
   return names.every((name) => Number.isFinite(fields[name]));
 }
 
-/** Where the times of this context count from. */
+/** The origin of the times of this thread. */
 export function clockOrigin(): number {
   /* eslint-disable-next-line no-restricted-globals -- no clock is read: only where its times count from */
   return performance.timeOrigin;

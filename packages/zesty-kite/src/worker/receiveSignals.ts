@@ -83,7 +83,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
   };
 }
 
-/** What stops a call. */
+/** The signal that stops a call. */
 class Stopper implements Stop {
   aborted = false;
   readonly #listeners: (() => void)[] = [];

@@ -32,7 +32,7 @@ interface Waiting {
  * ```
  */
 export class RemoteCamera extends Calls implements CameraLike {
-  /** What the worker's camera showed last, over flat ground: for picks and labels. */
+  /** The last view of the worker's camera, over flat ground: for picks and labels. */
   readonly view: View = new View();
   readonly elsewhere: Elsewhere;
   readonly #port: Port;
