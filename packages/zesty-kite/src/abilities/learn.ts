@@ -15,16 +15,15 @@ export interface Learned<S extends Part, B extends MoverSignal> {
 }
 
 /**
- * Teaches a camera an ability. An ability that the camera knows stays as it is. Sessions name the abilities that they need, so
- * teach before `record`.
+ * Adds an ability to a camera, unless the camera has it. Sessions name their abilities, so call it before `record`.
  *
  * ```ts
- * const circling = learn(camera, circle);
- * circling.send({ kind: 'circle', rate: 6 });
+ * const { send } = learn(camera, circling);
+ * send({ kind: 'circle', rate: 6, pause: 3 });
  * ```
  *
- * @returns its state in this camera, and a typed way to send its signals
- * @throws TypeError for what is no camera of this context; RangeError for another ability of the same name or kind of signal
+ * @returns its state in this camera, and a typed function that sends its signals
+ * @throws TypeError for a camera of another thread; RangeError for an ability with a taken name or kind of signal
  */
 export function learn<S extends Part, B extends MoverSignal>(
   camera: Camera,

@@ -32,15 +32,15 @@ function measured(zoom: Span): readonly [unit: string, out: number] {
 }
 
 /**
- * Returns a function that says how many pixels to draw for each CSS pixel, fewer or more than there are: for `createDrawing(context, { density })`, or
- * `renderer.setPixelRatio(density(view))`, `renderer.resolution = density(view)`. Views and picks know nothing of it and stay exact.
+ * Returns a function from a view to the pixels that are drawn per CSS pixel. It is for `createDrawing(context, { density })`,
+ * `renderer.setPixelRatio(density(view))` or `renderer.resolution = density(view)`. Views and picks stay exact.
  *
  * ```ts
  * const density = densityByZoom({ byZoom: [[60, 1], [400, 0.25]] });
  * const drawing = createDrawing(context, { density });
  * ```
  *
- * @throws RangeError for a rule without a curve, or densities that are none
+ * @throws RangeError for spans that do not rise, or densities that are not above 0
  */
 export function densityByZoom(rule: DensityRule): (view: View) => number {
   checkObject('densityByZoom', rule, 'an object { byZoom: [[60, 1], [400, 0.25]] }');

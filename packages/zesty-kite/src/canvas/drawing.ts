@@ -61,11 +61,15 @@ export interface Drawing {
 }
 
 /**
+ * Returns a drawing of a 2D context. `begin` resizes and clears the canvas, and sets world units.
+ *
  * ```ts
  * const drawing = createDrawing(context);
  * const view = drawing.begin(camera.advance(time));
  * context.fillRect(0, 0, 1024, 768); // world units
  * ```
+ *
+ * @throws TypeError for wrong options; `begin` throws RangeError for a tilted perspective
  */
 export function createDrawing(context: CanvasContext, options: DrawingOptions = {}): Drawing {
   checkMade('createDrawing.context', context, 'setTransform', "a 2D context: canvas.getContext('2d')");

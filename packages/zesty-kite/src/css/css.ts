@@ -16,14 +16,14 @@ export interface Pinned {
 }
 
 /**
- * Lays an element on the ground: its pixels are world units, counted from the world's origin. It has to lie at the top left of
- * the map's element, as `position: absolute; left: 0; top: 0` has it. Every lens will do.
+ * Moves an element so that it lies on the ground: its pixels are world units from the origin. Style it with `position: absolute;
+ * left: 0; top: 0` in the map's element. Every lens works.
  *
  * ```ts
- * layOnGround(camera.advance(time), mapElement);
+ * layOnGround(camera.advance(time), element);
  * ```
  *
- * @param height of the level plane that it lies on; that of the focus when left out
+ * @param height of the level plane, world units; that of the focus by default
  */
 export function layOnGround(view: View, element: Styled, height?: number): void {
   checkView('layOnGround', view);
@@ -32,7 +32,13 @@ export function layOnGround(view: View, element: Styled, height?: number): void 
   style.transform = cssTransform(view, height);
 }
 
-/** The same as text: `matrix(…)`, and `matrix3d(…)` for a perspective that is not straight down. */
+/**
+ * Returns the transform of `layOnGround` as text: `matrix(…)`, or `matrix3d(…)` for a tilted perspective.
+ *
+ * ```ts
+ * element.style.transform = cssTransform(view);
+ * ```
+ */
 export function cssTransform(view: View, height?: number): string {
   checkView('cssTransform', view);
   if (isFlat(view)) return svgTransform(view, height);
@@ -56,9 +62,13 @@ export function cssTransform(view: View, height?: number): string {
 }
 
 /**
- * For the `transform` of an SVG group that is drawn in world units.
+ * Returns the `transform` of an SVG group that is drawn in world units.
  *
- * @throws RangeError for a perspective that is not straight down: SVG has no such transform
+ * ```ts
+ * group.setAttribute('transform', svgTransform(camera.advance(time)));
+ * ```
+ *
+ * @throws RangeError for a tilted perspective: SVG has no such transform
  */
 export function svgTransform(view: View, height?: number): string {
   checkView('svgTransform', view);
@@ -71,11 +81,15 @@ export function svgTransform(view: View, height?: number): string {
 }
 
 /**
- * Puts a label's element where a point shows: its top left corner, on whole device pixels, so that text stays sharp. It has to
- * lie at the top left of the map's element. A label that is behind the eye, or farther than `beyond` outside the screen, is hidden.
+ * Moves a label to a world point: its top left corner, on whole device pixels, so that text stays sharp. Style it with `position:
+ * absolute; left: 0; top: 0` in the map's element. A label behind the eye, or farther than `beyond` outside the screen, is hidden.
  *
- * @param beyond CSS pixels; 100 when left out
- * @returns where it shows; null while it is hidden
+ * ```ts
+ * pinLabel(camera.advance(time), element, { x: 300, y: 200 });
+ * ```
+ *
+ * @param beyond CSS pixels; 100 by default
+ * @returns the screen point; null while it is hidden
  */
 export function pinLabel(
   view: View,

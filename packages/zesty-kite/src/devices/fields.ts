@@ -33,12 +33,12 @@ function range(min: number, max: number): Field<number>['schema'] {
   return { type: 'number', ...(min > -Infinity ? { minimum: min } : {}), ...(max < Infinity ? { maximum: max } : {}) };
 }
 
-/** A number; what is not finite counts as 0, what is out of range as the end of the range. */
+/** A number. Values that are not finite count as 0; others are clamped to the range. */
 export function number(min = -Infinity, max = Infinity): Field<number> {
   return { clean: (value, path) => clamp(asFinite(value, path), min, max), schema: range(min, max) };
 }
 
-/** The same for an optional field. Values that are not finite are left out. */
+/** An optional number. Values that are not finite are left out. */
 export function maybeNumber(min: number, max: number): OptionalField<number> {
   return {
     optional: true,
@@ -51,7 +51,7 @@ export function maybeNumber(min: number, max: number): OptionalField<number> {
   };
 }
 
-/** A coordinate; what is not finite is nowhere. */
+/** A coordinate. A signal with one that is not finite is ignored. */
 export function place(max: number): Field<number> {
   return {
     clean: (value, path) => {
@@ -80,12 +80,16 @@ export function yesOrNo(): Field<boolean> {
   };
 }
 
-/** True, or left out. */
+/** The field `true`, or left out. */
 export function mark(): OptionalField<boolean> {
   return { optional: true, clean: (value) => (value === true ? value : undefined), schema: { const: true } };
 }
 
-/** @param expected ends a message */
+/**
+ * One of some names.
+ *
+ * @param expected the expected value in messages
+ */
 export function oneOf<const T extends string>(names: readonly T[], expected = `one of ${names.join(', ')}`): Field<T> {
   return {
     clean: (value, path) => names.find((name) => name === value) ?? refuse(path, value, expected),
@@ -104,7 +108,7 @@ export function list(max: number, min: number): Field<readonly number[]> {
   };
 }
 
-/** An undefined field is left out. */
+/** An optional field. `undefined` is left out. */
 export function maybe<T>({ clean, schema }: Field<T>): OptionalField<T> {
   return {
     optional: true,

@@ -17,8 +17,11 @@ export interface Drawn {
 const PARTS = 48;
 
 /**
- * The way of a journey under way, from where the camera is, and the dead zone of what is followed: for
- * `createOverlay(camera, listening, () => directing(camera))`.
+ * Returns the path of a journey under way, and the dead zone of a target, for the overlay.
+ *
+ * ```ts
+ * const overlay = createOverlay(camera, listening, () => directing(camera));
+ * ```
  */
 export function directing(camera: Camera): Drawn[] {
   const { kept } = timelineOf('directing', camera);

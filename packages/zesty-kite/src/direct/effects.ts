@@ -42,12 +42,13 @@ interface Effect {
 }
 
 /**
+ * Shakes and nudges of the picture. They change the drawn view only.
+ *
  * ```ts
  * const effects = new Effects(camera);
- * effects.shake({ pixels: 12, heading: 0.6, seed: blast.id });
- *
- * const view = effects.apply(camera.advance(time), time); // draw and pick with it
- * if (!camera.settled || effects.active) requestAnimationFrame(frame);
+ * effects.shake({ pixels: 12, heading: 0.6, seed: 7 });
+ * const shaken = effects.apply(camera.advance(time), time); // draw and pick with it
+ * if (!camera.settled || effects.active) drawSoon();
  * ```
  */
 export class Effects {

@@ -5,8 +5,8 @@ import { shown } from '../settings/index.ts';
 import { cameraHere } from './here.ts';
 
 /**
- * Goes from floor to floor, eased by `ground.followHalfLife`. Picks, grips and the picture are
- * the floor. It is a setting, `ground.floor`: so a session has it, and a save game keeps it.
+ * The storeys of a game. The camera goes to a floor, eased by `ground.followHalfLife`; picks, grips and the picture are on it. The
+ * floor is the setting `ground.floor`, so sessions record it.
  *
  * ```ts
  * const floors = new Floors(camera, [-3, 0, 3, 6]);

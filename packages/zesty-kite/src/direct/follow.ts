@@ -49,16 +49,15 @@ export interface Followed {
 }
 
 /**
- * Keeps a target in sight, eased. Zoom, turn and tilt stay free and go about it. A function is called in every frame, and
- * the camera is not settled meanwhile; if it returns null, the target is lost and the camera stays where it is. A sample that
- * is no place is ignored.
+ * Keeps a target in sight, eased. Zoom, turn and tilt stay free and go about it. A function is called in every frame, and the camera
+ * is not settled meanwhile. If it returns null, following ends. Wrong samples are ignored and reported once.
  *
  * ```ts
  * const followed = follow(camera, () => (barge.afloat ? barge : null), { deadZone: { width: 0.2, height: 0.2 } });
  * const { outcome } = await followed.ended;
  * ```
  *
- * @throws TypeError for a target that is nowhere, and for options out of range
+ * @throws TypeError for a target without a place, and for options out of range
  */
 export function follow(camera: Camera, target: Target | (() => Target | null), options: FollowOptions = {}): Followed {
   const here = cameraHere('follow', camera);

@@ -8,14 +8,13 @@ import { SAME, Solver } from './solver.ts';
 import { Outline, type Thing } from './things.ts';
 
 /**
- * The nearest zoom at which all things show in the safe frame, and where the focus has to be: points, circles, boxes with
- * heights, GeoJSON.
+ * Returns the nearest pose with every thing in the safe frame: points, circles, boxes with heights, GeoJSON.
  *
  * ```ts
- * await travel(camera, frame(camera, chosen, { padding: 40 }).to);
+ * await travel(camera, frame(camera, barges, { padding: 40 }).to);
  * ```
  *
- * @throws TypeError for what is no thing
+ * @throws TypeError for a thing without a place
  */
 export function frame(camera: Camera, things: readonly Thing[], options: FrameOptions = {}): Framing {
   const here = cameraHere('frame', camera);

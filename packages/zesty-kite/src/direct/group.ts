@@ -26,14 +26,14 @@ const JUMP = 0.2;
 const LN2 = 0.6931471805599453;
 
 /**
- * Keeps a group in sight. The focus goes where all of it shows; the zoom goes farther before anybody is cut off, and nearer only once
- * the group has drawn together by far, so that the zoom does not oscillate. If it returns null or an empty list, the group is lost.
+ * Keeps a group in sight. It zooms out before anyone leaves the frame, and in only when the group needs less than 70 % of it, so the
+ * zoom does not oscillate. If the function returns null or an empty list, following ends.
  *
  * ```ts
- * const followed = followGroup(camera, () => squad, { nearest: 60, farthest: 400, padding: 60 });
+ * const followed = followGroup(camera, () => barges, { nearest: 60, farthest: 400, padding: 60 });
  * ```
  *
- * @throws TypeError for a group that is nowhere, and for what is no thing
+ * @throws TypeError for a group without a place, and for a wrong thing
  */
 export function followGroup(
   camera: Camera,

@@ -122,7 +122,11 @@ export function checkedKeyframes(path: string, got: unknown): readonly Keyframe[
 /**
  * Checks a cutscene as `play` does, for tools that write one.
  *
- * @throws TypeError that says where, what was got and what would do
+ * ```ts
+ * checkCutscene({ keyframes: [{ at: 2, x: 300, span: 80 }] });
+ * ```
+ *
+ * @throws TypeError with the path, the allowed values and the value
  */
 export function checkCutscene(scene: Cutscene): void {
   checkedKeyframes('keyframes', (scene as Partial<Cutscene> | null | undefined)?.keyframes);

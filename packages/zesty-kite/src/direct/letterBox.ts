@@ -57,8 +57,12 @@ class Bars {
 const ofCameras = new WeakMap<Camera, Bars>();
 
 /**
- * Takes room for two bars from the safe frame; `safeFrame.halfLife` eases it. Panels stay where they are, under the bars.
- * Several may end in any order, and a `change` of the panels meanwhile is kept.
+ * Takes room for two bars from the safe frame, eased by `safeFrame.halfLife`. The page draws the bars. Panels stay, under the bars.
+ *
+ * ```ts
+ * const bars = letterBox(camera, 0.1);
+ * bars.end();
+ * ```
  *
  * @param share of the screen's height for each bar, 0 … 0.4
  * @throws TypeError for another share

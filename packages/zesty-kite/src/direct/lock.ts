@@ -33,17 +33,17 @@ class Scopes {
 const ofCameras = new WeakMap<Camera, Scopes>();
 
 /**
- * Takes abilities from the player until the lock ends. An ability with several locks is free when the last of them has ended;
- * in whatever order; what the settings lock by themselves stays locked. A `change` of `locked` drops no scope. The program can
- * still do everything.
+ * Takes abilities from the player until the lock ends. Locks may overlap, and end in any order. The program keeps all abilities, and
+ * locks of the settings stay.
  *
  * ```ts
  * const unlock = lock(camera, ['zoom', 'turn']);
+ * unlock();
  * ```
  *
- * @param abilities all of them when left out
- * @returns a function that ends the scope
- * @throws TypeError for what is no ability
+ * @param abilities all of them by default
+ * @returns a function that ends the lock
+ * @throws TypeError for an unknown ability
  */
 export function lock(camera: Camera, abilities: readonly Ability[] = ABILITIES): () => void {
   const here = cameraHere('lock', camera);

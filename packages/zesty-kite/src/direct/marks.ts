@@ -41,19 +41,28 @@ export interface MarksOptions {
 /** Two presses within so many milliseconds are one pressed twice. */
 const TWICE = 400;
 
-/** The goal of the camera: its pose after everything has eased. */
+/**
+ * Returns the goal of the camera as a mark: a destination for `travel`.
+ *
+ * ```ts
+ * const before = markOf(camera);
+ * await travel(camera, before); // later
+ * ```
+ */
 export function markOf(camera: Camera): Mark {
   const { x, y, span, heading, pitch } = cameraHere('markOf', camera).goal;
   return { x, y, span, heading, pitch };
 }
 
 /**
+ * Places to come back to, by name or by number key. They are plain data for a saved game.
+ *
  * ```ts
- * const marks = new Marks(camera, game.marks);
+ * const marks = new Marks(camera);
  * addEventListener('keydown', (event) => marks.key(event) && event.preventDefault());
  * marks.save('harbour');
  * await marks.goTo('harbour');
- * game.marks = marks.toJSON();
+ * const saved = JSON.stringify(marks);
  * ```
  */
 export class Marks {

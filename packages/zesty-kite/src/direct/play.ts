@@ -47,16 +47,16 @@ export interface Played {
 }
 
 /**
- * Plays a cutscene. The player is locked out meanwhile, whatever the program calls interrupts it. With `reducedMotion` in the settings
- * it cuts from keyframe to keyframe.
+ * Plays a cutscene. The player is locked out, and calls of the program interrupt it. With `reducedMotion` it cuts from keyframe to
+ * keyframe.
  *
  * ```ts
- * const played = play(camera, { keyframes: [{ at: 2, x: 300, span: 80, event: 'gate' }] }, { onEvent });
+ * const played = play(camera, { keyframes: [{ at: 2, x: 300, span: 80, event: 'gate' }] });
  * addEventListener('keydown', ({ code }) => code === 'Space' && played.skip());
  * await played.ended;
  * ```
  *
- * @throws TypeError for what is no cutscene: where, what was found, what would do
+ * @throws TypeError with the path, the allowed values and the value
  */
 export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {}): Played {
   const here = cameraHere('play', camera);

@@ -37,17 +37,17 @@ export interface Journeying extends Destination {
 }
 
 /**
- * Goes somewhere, eased: out, over the ground, and in. Steering interrupts it. A destination that is not allowed
- * becomes the nearest that is. With `reducedMotion` in the settings it is there at once. Before the size of the screen is
- * known it waits. While a finger holds the ground it is refused.
+ * Moves the camera to a destination, eased: out, over the ground, and in. Steering interrupts it. A destination outside the limits
+ * becomes the nearest one inside. With `reducedMotion` it is a cut. It waits for the size of the screen, and is refused while a
+ * finger holds the ground.
  *
  * ```ts
  * const { outcome } = await travel(camera, { x: 300, y: 200, span: 80 });
  * if (outcome === 'arrived') openDialog();
  * ```
  *
- * @returns how it ended. An interruption does not reject the promise.
- * @throws TypeError for what is no destination
+ * @returns a promise of the outcome. An interruption does not reject it
+ * @throws TypeError for a wrong destination
  */
 export function travel(camera: CameraLike, to: Journeying, options: TravelOptions = {}): Promise<Arrival> {
   const { way = 'shortest', speed = 1.5, minSeconds = 0.3, maxSeconds = 4, ease = 'in-out' } = checkedOptions(options);

@@ -37,9 +37,11 @@ class Seen {
 const TURN = 60;
 
 /**
+ * The places where the camera rested, with back and forward.
+ *
  * ```ts
  * const visits = new Visits(camera);
- * backButton.onclick = () => visits.back();
+ * await visits.back();
  * ```
  */
 export class Visits {

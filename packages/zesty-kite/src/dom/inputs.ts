@@ -8,16 +8,15 @@ import { buttonOf } from './pointers.ts';
 const MEANT = 0.6;
 
 /**
- * The next input of the player, as a binding: a key or a chord of keys when it is released
- * (`KeyG`, `ControlLeft+KeyG`), a button of a mouse or a pen, with the keys that are held, when it goes
- * down (`Space+MouseLeft`), the wheel, a button or a stick of a pad. Until then nobody else hears any of it.
+ * Waits for the next input, and returns it as a binding: a key or a chord when it is released (`KeyG`, `ControlLeft+KeyG`), a button
+ * with held keys when it goes down (`Space+MouseLeft`), the wheel, or a part of a pad. No other listener receives the input.
  *
  * ```ts
  * const input = await nextInput(window);
  * if (input !== null) camera.change({ bindings: { faceNorth: [input] } });
  * ```
  *
- * @param stop ends the wait: null. Of two calls the later ends the earlier.
+ * @param stop ends the wait with null. A later call ends an earlier one
  * @returns null for Escape, too
  */
 export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal): Promise<string | null> {
@@ -118,8 +117,8 @@ interface WithLayout {
 }
 
 /**
- * The labels of inputs on this keyboard, if the browser offers them: `KeyW` is "W" on one and
- * "Z" on another; `Space+MouseLeft` is "Space + left button".
+ * Returns a function that names inputs on this keyboard, if the browser offers its layout: `KeyW` is "W" on one and "Z" on another;
+ * `Space+MouseLeft` is "Space + left button".
  *
  * ```ts
  * const label = await inputLabels(navigator);

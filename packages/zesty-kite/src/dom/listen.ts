@@ -52,13 +52,15 @@ export interface Listening {
 }
 
 /**
- * Steers `camera` by what the player does on `element`: keys anywhere in the page but in text
- * fields; buttons, fingers, pens and the wheel over the element; pads; and the element's size.
+ * Steers a camera by the events of an element: keys of the page, buttons, fingers, pens and the wheel over the element, pads, and
+ * the size of the element.
  *
  * ```ts
- * const listening = listen(canvas, camera, { tap: ({ ground }) => select(ground) });
+ * const listening = listen(canvas, camera, { tap: ({ ground }) => console.log(ground) });
  * listening.detach(); // when the map goes
  * ```
+ *
+ * @throws TypeError for a wrong element, camera or option
  */
 export function listen(element: HTMLElement, camera: InputTarget, options: ListenOptions = {}): Listening {
   checkMade('listen.element', element, 'ownerDocument', 'an element of the page');

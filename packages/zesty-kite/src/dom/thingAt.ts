@@ -10,14 +10,14 @@ export interface ThingAtOptions<T> {
 }
 
 /**
- * Returns the thing whose box the line of sight through a screen point enters first. If it enters none, the thing within `slop`
- * whose middle is nearest to the eye; else null.
+ * Returns the thing whose box the line of sight through a screen point enters first. If it enters none, it returns the thing within
+ * `slop` whose middle is nearest to the eye, or null.
  *
  * ```ts
- * tap: ({ x, y }) => select(thingAt(camera.view, x, y, towers, { boxOf: ({ box }) => box }));
+ * const tower = thingAt(camera.view, event.offsetX, event.offsetY, towers, { boxOf: ({ box }) => box });
  * ```
  *
- * @param x CSS pixels from the top left of the region, as `tap` and `claimPress` give them
+ * @param x CSS pixels from the top left of the region, as in `tap` and `claimPress`
  */
 export function thingAt<T>(
   view: View,

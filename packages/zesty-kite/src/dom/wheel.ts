@@ -107,7 +107,11 @@ function isNotch(pixels: number): boolean {
 }
 
 /**
- * How many notches a wheel event counts for, up positive, -4 … 4: of a wheel that clicks whole ones, of a trackpad parts.
+ * Returns the notches of a wheel event, up positive, -4 … 4: whole ones of a wheel with clicks, parts of a trackpad.
+ *
+ * ```ts
+ * canvas.addEventListener('wheel', (wheel) => camera.zoom({ notches: notchesOf(wheel, devicePixelRatio) }));
+ * ```
  *
  * @param density device pixels per CSS pixel
  */

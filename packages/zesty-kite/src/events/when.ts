@@ -7,16 +7,16 @@ import { Watch } from './observer.ts';
 const watches = new WeakMap<Camera, Watch>();
 
 /**
- * Calls `tell` when something happens: the player begins to `steer`, something under way comes to its `end`, the camera
- * comes to `rest`, a `limit` is met or left. It is told in the frame that shows it, with the exact time, on the clock of
- * `advance`: frames of every rate tell the same.
+ * Calls a function at each event of a kind: `steer`, `end`, `arrive`, `rest`, `limit` or `edge`. It runs in the frame that shows the
+ * event, with the exact time on the clock of `advance`. Every frame rate fires the same events.
  *
  * ```ts
- * const stop = when(camera, 'steer', ({ by }) => endTheTour(by));
+ * const stop = when(camera, 'steer', ({ by }) => console.log(by));
+ * stop();
  * ```
  *
- * @returns a function that ends this
- * @throws TypeError for an event that there is not
+ * @returns a function that ends it
+ * @throws TypeError for an unknown event
  */
 export function when<N extends EventName>(
   camera: Camera,

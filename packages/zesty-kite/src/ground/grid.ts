@@ -24,14 +24,14 @@ export interface HeightGrid {
 }
 
 /**
- * Bilinear between samples; outside, the nearest edge goes on. The samples are copied, each rounded by at most `step` / 524288 and
- * 1/2048 unit, so that a formula gives the same heights in every engine.
+ * Makes terrain from a grid of heights, bilinear between samples. Outside, the edge goes on. Samples are copied, and rounded by at
+ * most `step` / 524288 and 1/2048 unit, so that they are the same in every engine.
  *
  * ```ts
  * const terrain = terrainOfGrid({ id: 'strait', columns: 513, rows: 385, step: 2, heights });
  * ```
  *
- * @throws RangeError that names the first thing wrong
+ * @throws RangeError that names the first wrong value
  */
 export function terrainOfGrid(grid: HeightGrid): Terrain {
   checkObject('terrainOfGrid', grid, 'an object {id, columns, rows, step, heights}');
@@ -123,11 +123,14 @@ const grids = new WeakMap<Terrain, HeightGrid>();
 const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: GridPart }>();
 
 /**
- * The same terrain with other heights in a part of it, for players who dig and build:
- * `camera.changeTerrain(reshapeGrid(terrain, { column: 40, row: 12, columns: 2, heights: [3, 3, 4, 4] }))`.
+ * Returns a terrain with other heights in a part of its grid, for players who dig and build.
  *
- * @param terrain from `terrainOfGrid`, from `terrainOf` with a grid, or from here
- * @throws RangeError that names the first thing wrong
+ * ```ts
+ * camera.changeTerrain(reshapeGrid(terrain, { column: 40, row: 12, columns: 2, heights: [3, 3, 4, 4] }));
+ * ```
+ *
+ * @param terrain from `terrainOfGrid`, from `terrainOf` with a grid, or from this function
+ * @throws RangeError that names the first wrong value
  */
 export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);

@@ -24,16 +24,17 @@ export interface HeightFunction {
 export type SampledAt = Pick<HeightGrid, 'columns' | 'rows' | 'step' | 'left' | 'top'>;
 
 /**
- * Terrain from a pure function. A height that is not finite, or that throws, counts as `lowest`, one out of range as
- * the end of the range. Heights are rounded by at most `feature` / 524288 and 1/2048 unit, so that they are the same in every engine.
+ * Makes terrain from a pure function. Heights that are not finite count as `lowest`; others are clamped to the range. Heights are
+ * rounded by at most `feature` / 524288 and 1/2048 unit, so that they are the same in every engine.
  *
  * ```ts
+ * const heightAt = (x: number, y: number): number => 4 + 4 * Math.sin(x / 50) * Math.cos(y / 40);
  * const dunes = terrainOf({ id: 'dunes', lowest: 0, highest: 8, feature: 2, heightAt });
  * const hills = terrainOf({ ...dunes, id: 'hills' }, { columns: 513, rows: 385, step: 2 }); // players can dig
  * ```
  *
- * @param grid the function is sampled at its points: `reshapeGrid` takes the terrain, and its digest is that of its heights
- * @throws RangeError for a range or a feature size that cannot be
+ * @param grid the points at which the function is sampled; `reshapeGrid` then takes the terrain, and the digest is that of its heights
+ * @throws RangeError for a wrong range or feature size
  */
 export function terrainOf(made: HeightFunction, grid?: SampledAt): Terrain {
   checkObject('terrainOf', made, 'an object {id, lowest, highest, feature, heightAt}');

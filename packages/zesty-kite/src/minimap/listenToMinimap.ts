@@ -41,9 +41,15 @@ interface Held {
 }
 
 /**
- * A press with the left button or a finger goes there, and drags: pressed on what the view sees, it is held where it was
- * pressed. If that is not allowed, the camera goes to the nearest allowed place. Other buttons are the game's. Ground
- * settings lock does nothing here either.
+ * Steers a camera by the events of a minimap's element. A press with the left button or a finger goes there, a drag moves the view,
+ * and the wheel zooms. A place outside the bounds leads to the nearest one inside. Other buttons are the game's; locked abilities
+ * are locked.
+ *
+ * ```ts
+ * const listening = listenToMinimap(new Minimap(camera), element, { press: 'travel' });
+ * ```
+ *
+ * @throws TypeError for a wrong minimap, element or option
  */
 export function listenToMinimap(
   minimap: Minimap,

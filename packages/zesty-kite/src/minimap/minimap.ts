@@ -43,11 +43,10 @@ const COPIES = [0, -1, 1];
 const CORNERS = 64;
 
 /**
- * Draws nothing by itself. `transform` is for drawing the ground, `outline` is what the view sees, ready to be stroked.
+ * A small map: it converts between ground and pixels, and returns the outline of the view. It draws nothing.
  *
  * ```ts
  * const minimap = new Minimap(camera, { area: { left: 0, top: 0, right: 1024, bottom: 768 } });
- * listenToMinimap(minimap, element);
  * path.setAttribute('d', minimap.outlinePath()); // in each frame
  * ```
  */

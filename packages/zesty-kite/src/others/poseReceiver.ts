@@ -26,11 +26,13 @@ const MOST = 1024;
 const LN2 = 0.6931471805599453;
 
 /**
+ * Receives the records of another camera, and returns its pose at a time.
+ *
  * ```ts
  * const other = new PoseReceiver({ delay: 0.3 });
  * socket.onmessage = ({ data }) => other.take(JSON.parse(data), performance.now());
  * const pose = other.at(time);
- * if (pose !== null) aim(view, pose, screen);
+ * if (pose !== null) aim(view, pose, { width: 1280, height: 800 });
  * ```
  */
 export class PoseReceiver {

@@ -23,7 +23,7 @@ const REST = 1000;
 const FRAME = 1000 / 60;
 
 /**
- * Sends where a camera is, a record at a time. While it rests the last record is repeated each second that `sample` is called.
+ * Sends the pose of a camera as records. At rest, each second of calls to `sample` repeats the last record.
  *
  * ```ts
  * const sender = new PoseSender(camera, (record) => socket.send(JSON.stringify(record)));

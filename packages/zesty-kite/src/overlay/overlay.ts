@@ -33,17 +33,15 @@ export interface Overlay {
 }
 
 /**
- * An overlay that is hidden at first: edge bands, safe frame, bounds, where the focus may be, focus,
- * goal, grips and stand-in fingers over the picture, and a plan of it all in a corner. It takes no input
- * and changes nothing; it is for work, not for players. It goes when its camera is detached, or its element leaves.
+ * Returns an overlay, hidden at first, for development: edge bands, safe frame, bounds, the area of the focus, goal and grips over
+ * the picture, and a plan in a corner. It takes no input. It ends with its listening, or when its element leaves the page.
  *
  * ```ts
  * const overlay = createOverlay(camera, listen(canvas, camera));
- * addEventListener('keydown', ({ code }) => { if (code === 'Backquote') overlay.toggle(); });
+ * addEventListener('keydown', ({ code }) => code === 'Backquote' && overlay.toggle());
  * ```
  *
- * @param lines asked for in every frame while it shows: what else to draw, such as what \`directing\` from
- *   \`zesty-kite/direct\` says, or the \`corners\` of a framing
+ * @param lines returns further lines in every frame, such as those of `directing`, or the `corners` of a framing
  */
 export function createOverlay(camera: Camera, over: Over, lines: () => readonly Line[] = () => []): Overlay {
   checkMade('createOverlay.camera', camera, 'advance', 'a camera');

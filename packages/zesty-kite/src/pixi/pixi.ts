@@ -47,16 +47,14 @@ export interface UprightOptions {
 const RADIANS = 0.017453292519943295;
 
 /**
- * Makes a container lie on the ground: what is in it is drawn in world units.
+ * Sets a container on the ground: its children are drawn in world units.
  *
  * ```ts
- * aimPixi(camera.advance(time), ground);
- * for (const barge of barges) standUpright(view, barge.sprite, barge.x, barge.y, 0);
- * app.render();
+ * aimPixi(camera.advance(time), container);
  * ```
  *
- * @param height of the level plane; that of the focus when left out
- * @throws RangeError for a perspective that is not straight down: no container can be drawn so
+ * @param height of the level plane, world units; that of the focus by default
+ * @throws RangeError for a tilted perspective: a container has no such transform
  */
 export function aimPixi(view: View, container: ContainerLike, height?: number): void {
   checkView('aimPixi', view);
@@ -73,11 +71,14 @@ export function aimPixi(view: View, container: ContainerLike, height?: number): 
 }
 
 /**
- * Stands a sprite on a point of the ground, upright on the screen: with its anchor there, smaller with distance, drawn over what
- * stands behind it (its parent has to have `sortableChildren`), hidden if it does not show. Its parent is no part of the
- * ground's container.
+ * Sets a sprite on a ground point, upright on the screen, smaller with distance, drawn over things behind it, and hidden if it does
+ * not show. Its parent has `sortableChildren`, and is not the ground's container.
  *
- * @returns whether it shows
+ * ```ts
+ * standUpright(view, sprite, barge.x, barge.y, 0, { art: { width: 64, side: 16 } });
+ * ```
+ *
+ * @returns true if it shows
  */
 export function standUpright(
   view: View,

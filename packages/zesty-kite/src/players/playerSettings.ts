@@ -41,17 +41,18 @@ export interface OfferedSetting {
 }
 
 /**
- * Lays a player's own settings over those of the game. Every change is a change of the camera's settings: at once, and in sessions.
+ * Keeps the settings of a player over those of the game. Every change is a change of the camera's settings: at once, and in
+ * sessions.
  *
  * ```ts
- * import schema from 'zesty-kite/settings.schema.json' with { type: 'json' };
- *
  * const offers = { 'pan.speed': { min: 0.5, max: 2, step: 0.1 }, 'inverted.wheel': {}, 'bindings.panUp': {} };
- * const own = new PlayerSettings(camera, schema, offers, saved, playerTexts);
- * for (const { path, name, text, value } of own.offered) addRow(path, name, text, value);
+ * const own = new PlayerSettings(camera, schema, offers, null, playerTexts);
+ * for (const { path, name, text, value } of own.offered) console.log(path, name, text, value);
  * own.set('pan.speed', 1.4);
- * localStorage.own = JSON.stringify(own);
+ * localStorage['own'] = JSON.stringify(own);
  * ```
+ *
+ * @throws TypeError for an unknown path, or an offer with `min` above `max`
  */
 export class PlayerSettings {
   readonly #camera: Camera;

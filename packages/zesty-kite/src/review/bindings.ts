@@ -3,7 +3,13 @@ import { checkMade } from '../messages/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Warning } from './warning.ts';
 
-/** Inputs that two abilities share. */
+/**
+ * Returns a warning for each input that two abilities share.
+ *
+ * ```ts
+ * for (const { path, message } of bindingWarnings(camera.settings.bindings)) console.log(path, message);
+ * ```
+ */
 export function bindingWarnings(settings: Readonly<Pick<FullSettings, 'bindings'>>): Warning[] {
   checkMade('bindingWarnings.settings', settings, 'bindings', 'settings with bindings');
   const { bindings } = settings;

@@ -23,10 +23,14 @@ export interface Void {
 }
 
 /**
- * How much void may show at the flattest pitch that players can reach, at the zoom where that is the most.
+ * Returns the share of the view that may show void at the flattest pitch of players, at the zoom with the most.
+ *
+ * ```ts
+ * const flattest = voidAtFlattest(settings, { width: 1280, height: 800 });
+ * ```
  *
  * @returns null if bounds do not keep the view, or if they keep all of it
- * @throws SettingsError for settings that are not allowed
+ * @throws SettingsError for wrong settings
  */
 export function voidAtFlattest(
   settings: Settings | readonly Settings[],

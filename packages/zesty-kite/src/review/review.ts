@@ -18,10 +18,16 @@ import { zoomsOf, type Zoom } from './zooms.ts';
 const MIN_NOTCHES = 3;
 
 /**
- * @param screen the screen to think of, CSS pixels
- * @param terrain the ground; flat when left out
- * @returns nothing to say: an empty list
- * @throws SettingsError for settings that are not allowed
+ * Returns warnings for settings that are allowed and will feel wrong.
+ *
+ * ```ts
+ * for (const { path, message } of reviewSettings(settings, { width: 1280, height: 800 })) console.log(path, message);
+ * ```
+ *
+ * @param screen CSS pixels
+ * @param terrain flat ground by default
+ * @returns an empty list if there is nothing to warn of
+ * @throws SettingsError for wrong settings
  */
 export function reviewSettings(
   settings: Settings | readonly Settings[],
@@ -52,11 +58,15 @@ export function reviewSettings(
 }
 
 /**
- * Returns places of the map that never show, because the view is kept inside the bounds: to be drawn. Some 1,600 places are looked at.
+ * Returns places of the map that never show, because the view stays inside the bounds. It tries some 1,600 places.
  *
- * @param screen the screen to think of, CSS pixels
+ * ```ts
+ * const places = unseenPlaces(settings, { width: 1280, height: 800 });
+ * ```
+ *
+ * @param screen CSS pixels
  * @returns world units; empty if everything can be seen
- * @throws SettingsError for settings that are not allowed
+ * @throws SettingsError for wrong settings
  */
 export function unseenPlaces(
   settings: Settings | readonly Settings[],

@@ -11,13 +11,13 @@ export interface SessionHeader extends SessionStart {
   readonly version: typeof VERSION;
 }
 
-/** The first line of a session file, without its line break. */
+/** Returns the first line of a session file, without its line break. */
 export function headerLine(start: SessionStart): string {
   const header: SessionHeader = { format: FORMAT, version: VERSION, ...start };
   return JSON.stringify(header);
 }
 
-/** One further line, without its line break. */
+/** Returns one line of a session file, without its line break. */
 export function signalLine(signal: MoverSignal & { readonly at: number }): string {
   return JSON.stringify(signal);
 }

@@ -13,7 +13,17 @@ import { FORMAT, VERSION, type SessionHeader } from './format.ts';
 const LONGEST_LINE = 1e6;
 const LONGEST_HEADER = 16e6;
 
-/** A session file that cannot be played. The message names the line. */
+/**
+ * The error for a session file that cannot be played. The message begins with the line.
+ *
+ * ```ts
+ * try {
+ *   new SessionReader().push('{}\n');
+ * } catch (error) {
+ *   if (error instanceof SessionError) console.log(error.message);
+ * }
+ * ```
+ */
 export class SessionError extends Error {
   override readonly name = 'SessionError';
   /** Counted from 1. */
@@ -35,13 +45,15 @@ export interface SessionEnd {
 }
 
 /**
- * Takes a file in pieces of any size.
+ * Reads a session file in pieces of any size.
  *
  * ```ts
  * const reader = new SessionReader();
- * for await (const piece of stream) for (const signal of reader.push(piece)) play(signal);
- * reader.end();
+ * const signals = reader.push(text);
+ * const { header } = reader.end();
  * ```
+ *
+ * @throws SessionError with the line of the first mistake
  */
 export class SessionReader {
   #header: SessionHeader | null = null;

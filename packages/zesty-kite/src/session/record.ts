@@ -19,16 +19,16 @@ export interface Recording {
 }
 
 /**
- * Records all that steers the camera from now on. It changes nothing: motion goes on, and so does all that is held. It
- * replaces a recording under way.
+ * Records everything that steers the camera from now on. It changes nothing: motion goes on, and held input stays held. It replaces
+ * an earlier recording.
  *
  * ```ts
  * const recording = record(camera);
- * save(recording.text());
+ * console.log(recording.text());
  * ```
  *
- * @param write called with each line as it comes, its line break included, instead of keeping it: to stream to a
- *   file. If it throws, the recording ends there, the camera's `report` is told, and the camera goes on
+ * @param write receives each line with its line break, instead of keeping it, for a stream. If it throws, the recording ends, and the
+ *   error is reported
  */
 export function record(camera: Camera, write?: (line: string) => void): Recording {
   const rig = rigOf('record', camera);

@@ -60,13 +60,17 @@ const SAMPLE_MICROS = 10_000;
 const LONGEST_TAIL_MICROS = 10_000_000;
 
 /**
- * Plays signals as they are handed over.
+ * Plays the signals of a session, and measures the motion.
  *
  * ```ts
- * const replay = new Replay(reader.header, { rate: 60 });
+ * const reader = new SessionReader();
+ * const signals = reader.push(text);
+ * const replay = new Replay(reader.end().header, { rate: 60 });
  * for (const signal of signals) replay.push(signal);
  * console.log(replay.end().digest);
  * ```
+ *
+ * @throws RangeError for a wrong rate, or another terrain than that of the session
  */
 export class Replay {
   readonly camera: Camera;

@@ -20,12 +20,17 @@ export interface Checked {
 }
 
 /**
- * Fills in the defaults.
+ * Returns complete settings, with defaults.
  *
- * @param input settings, from JSON or code, or a list of them, each laid over those before it; they are copied
+ * ```ts
+ * const full = checkSettings([tilted(), { zoom: { notch: 1.2 } }]);
+ * console.log(full.zoom.notch, full.pan.speed); // 1.2 1
+ * ```
+ *
+ * @param input settings from JSON or code, or a list of layers; they are copied
  * @param options `shapes: [polygons]` for bounds that are a polygon or an area
- * @returns frozen
- * @throws SettingsError that lists every problem with its path, the value got and what would do
+ * @returns frozen settings
+ * @throws SettingsError with every problem: its path, the allowed values and the value
  */
 export function checkSettings(
   input: unknown,

@@ -3,14 +3,14 @@ import { checkObject } from '../messages/index.ts';
 import type { Settings } from './types.ts';
 
 /**
- * Each of some settings laid over those before it: objects key by key, everything else (lists and null
- * too) whole; one shape of bounds takes the place of another, and what is `undefined` is as left out.
+ * Merges layers of settings. Objects are merged key by key; lists, null and shapes of bounds are replaced. `undefined` counts as
+ * left out.
  *
  * ```ts
  * const settings = mergeSettings(tiles({ width: 64, height: 32 }), game, player);
  * ```
  *
- * @returns new settings; none of those given is altered
+ * @returns new settings; the layers stay as they are
  */
 export function mergeSettings(...layers: readonly Settings[]): Settings {
   layers.forEach((layer, i) => {

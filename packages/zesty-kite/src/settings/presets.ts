@@ -28,15 +28,25 @@ function quarters({ xToward = 'upper-right' }: Axes): Settings {
   };
 }
 
-/** A flat map, seen from straight above. It neither turns nor tilts. */
+/**
+ * Returns the preset of a flat map from straight above. Players cannot turn or tilt it.
+ *
+ * ```ts
+ * const camera = new Camera([straightDown(), { bounds }]);
+ * ```
+ */
 export function straightDown(): Settings {
   return { pitch: { degrees: 90 }, lens: { fieldOfView: null } };
 }
 
 /**
- * True isometric: the three axes of the world are equally long on the screen. Turned by 45 degrees, and by quarters from there.
+ * Returns the preset of a true isometric view: three axes of equal length, turned by 45°. Players turn it by 90°.
  *
- * @throws RangeError for axes that point another way
+ * ```ts
+ * const camera = new Camera([trueIsometric(), { bounds }]);
+ * ```
+ *
+ * @throws RangeError for an unknown `xToward`
  */
 export function trueIsometric(axes: Axes = {}): Settings {
   return mergeSettings(quarters(axes), {
@@ -58,13 +68,13 @@ export interface TileArt extends Axes {
 }
 
 /**
- * Tiles as diamonds: at a scale of 1 a tile lands on exactly width × height device pixels. They turn by quarters.
+ * Returns the preset of diamond tiles. At a scale of 1 a tile is exactly width × height device pixels. Players turn it by 90°.
  *
  * ```ts
- * new Camera([tiles({ width: 64, height: 32, side: 16 }), { bounds }]);
+ * const camera = new Camera([tiles({ width: 64, height: 32, side: 16 }), { bounds }]);
  * ```
  *
- * @throws RangeError for a diamond that is higher than wide, or axes that point another way
+ * @throws RangeError for a height above the width, or an unknown `xToward`
  */
 export function tiles(art: TileArt): Settings {
   checkObject('tiles', art, 'an object {width, height}');
@@ -94,11 +104,11 @@ export function tiles(art: TileArt): Settings {
 }
 
 /**
- * Perspective that comes down to the ground while it zooms in: 40 degrees near, 70 far, as the spans say. Keys, two
- * fingers and a dragged button turn and tilt it.
+ * Returns the preset of a perspective that flattens while it zooms in: a pitch of 40° near, 70° far. Keys, two fingers and a dragged
+ * button turn and tilt it.
  *
  * ```ts
- * new Camera([tilted({ eyeHeight: 20 }, { eyeHeight: 200 }), { bounds }]);
+ * const camera = new Camera([tilted({ eyeHeight: 20 }, { eyeHeight: 200 }), { bounds }]);
  * ```
  */
 export function tilted(nearSpan: Span = 60, farSpan: Span = 600): Settings {

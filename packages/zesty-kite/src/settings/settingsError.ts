@@ -1,7 +1,17 @@
 /** The error for settings that are rejected. */
 import { sentence, type Problem } from '../messages/index.ts';
 
-/** Settings are rejected. The message lists the first 50 problems, one a line, and the number of the rest. */
+/**
+ * The error for rejected settings. The message lists the first 50 problems, one a line, and the number of the others.
+ *
+ * ```ts
+ * try {
+ *   camera.change(player);
+ * } catch (error) {
+ *   if (error instanceof SettingsError) for (const { path, expected, got } of error.problems) console.log(path, expected, got);
+ * }
+ * ```
+ */
 export class SettingsError extends Error {
   override readonly name = 'SettingsError';
   /** The first 50. */

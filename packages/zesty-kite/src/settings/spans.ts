@@ -68,10 +68,14 @@ function angle(degrees: number): Angle {
 }
 
 /**
- * Returns the value of a setting that follows the zoom, such as `pitch.degrees`, without easing: for charts.
+ * Returns the value of a setting that follows the zoom, such as `pitch.degrees`, without easing, for charts.
  *
- * @param value the setting with spans in world units: of `inSpans`
- * @param span world units, above 0. At the span of a switch it is `near`.
+ * ```ts
+ * valueAtSpan([[60, 40], [600, 70]], 60); // 40
+ * ```
+ *
+ * @param value the setting, with spans in world units as from `inSpans`
+ * @param span world units, above 0. At the span of a switch the value is `near`
  */
 export function valueAtSpan(value: InSpans<ByZoom>, span: number): number {
   if (typeof value === 'number') return value;
@@ -80,9 +84,14 @@ export function valueAtSpan(value: InSpans<ByZoom>, span: number): number {
 }
 
 /**
- * Returns settings with every span in world units. A stop of the pitch by eye height has the pitch of that stop.
+ * Returns settings with every span in world units. A pitch stop by eye height has the pitch of that stop.
  *
- * @param height of the screen, CSS pixels
+ * ```ts
+ * const { zoom } = inSpans(camera.settings, camera.view.height);
+ * console.log(zoom.maxSpan); // world units
+ * ```
+ *
+ * @param height the height of the screen, CSS pixels
  */
 export function inSpans(settings: FullSettings, height: number): SpanSettings {
   const { start, home, zoom, lens, pan, pitch } = settings;

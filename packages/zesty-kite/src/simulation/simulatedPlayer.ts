@@ -38,6 +38,8 @@ export interface Pinch {
 const MOST_SECONDS = 60;
 
 /**
+ * A player without a browser, for tests of games: input, frames at a rate, and expectations.
+ *
  * ```ts
  * const player = new SimulatedPlayer(camera, { screen: { width: 1280, height: 800 } });
  * player.hold('KeyD', 1);

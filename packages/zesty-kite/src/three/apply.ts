@@ -41,16 +41,15 @@ export interface RendererLike {
 }
 
 /**
- * Makes a camera see what the view shows: x to the right, y up, z toward the bottom of the unturned
- * screen. Its own fields are set, so that the renderer and its picking go on as they would.
+ * Sets the fields of a camera of the three package: x to the right, y up, z toward the bottom of the unturned screen. The renderer
+ * and its picking work as usual.
  *
  * ```ts
- * aimThree(camera.advance(time), perspectiveCamera, renderer);
- * renderer.render(scene, perspectiveCamera);
+ * aimThree(camera.advance(time), perspective, renderer);
  * ```
  *
- * @param renderer keeps the size and the density of the view: of the element that `listen` was given
- * @throws TypeError when the camera has the other kind of lens
+ * @param renderer keeps the size and the density of the view
+ * @throws TypeError for a camera with the other kind of lens
  */
 export function aimThree(view: View, camera: PerspectiveLike | OrthographicLike, renderer?: RendererLike): void {
   checkView('aimThree', view);

@@ -23,10 +23,15 @@ export interface ScreenRectangle {
 }
 
 /**
- * The planes of the left, right, top, bottom, near and far sides: four numbers each, a to d, with
- * a·x + b·y + c·height + d ≥ 0 on the side that shows; (a, b, c) is one unit long.
+ * Returns the planes of the left, right, top, bottom, near and far sides of a view: a, b, c and d each, with a·x + b·y + c·height +
+ * d ≥ 0 on the visible side. (a, b, c) is one unit long.
  *
- * @param part of the screen; all of it when left out
+ * ```ts
+ * const planes = frustumPlanes(view, out);
+ * const visible = barges.filter(({ x, y }) => showsCircle(planes, x, y, 0, 4));
+ * ```
+ *
+ * @param part of the screen; all of it by default
  */
 export function frustumPlanes(
   view: View,
@@ -96,10 +101,14 @@ function plane(out: Float64Array, k: number, axis: Spot): void {
 }
 
 /**
- * Whether any part of a box may show: true for each that does, and for hardly any that does not
- * (one that lies just off an edge of the view, say).
+ * Returns true if a part of a box may show. A box that lies just off an edge of the view may be true, too.
  *
- * @param planes of the view, from `frustumPlanes`: work them out once a frame
+ * ```ts
+ * const planes = frustumPlanes(view, out); // once a frame
+ * if (showsBox(planes, 0, 0, 0, 16, 16, 8)) drawHouse();
+ * ```
+ *
+ * @param planes of the view, from `frustumPlanes`
  */
 export function showsBox(planes: Float64Array, { left, top, right, bottom, low, high }: Box): boolean {
   for (let k = 0; k < 24; k += 4) {
@@ -112,7 +121,13 @@ export function showsBox(planes: Float64Array, { left, top, right, bottom, low, 
   return true;
 }
 
-/** Whether any part of a level circle may show, in the same way. */
+/**
+ * Returns true if a part of a level circle may show. See `showsBox`.
+ *
+ * ```ts
+ * if (showsCircle(frustumPlanes(view, out), barge.x, barge.y, 0, 4)) drawBarge();
+ * ```
+ */
 export function showsCircle(planes: Float64Array, x: number, y: number, height: number, radius: number): boolean {
   for (let k = 0; k < 24; k += 4) {
     const a = planes[k] ?? 0;

@@ -35,7 +35,17 @@ export interface Matrices {
   readonly inverse: Float64Array;
 }
 
-/** Matrices to be filled: `const matrices = createMatrices('z', '0..1', 'eye')`, once. */
+/**
+ * Returns matrices for `fillMatrices`. Make them once.
+ *
+ * ```ts
+ * const matrices = createMatrices('z', '0..1', 'eye');
+ * ```
+ *
+ * @param up the up axis: 'y' for (x, height, y), 'z' for (x, −y, height)
+ * @param depth the clip depth of the near and the far plane
+ * @param from the origin of world points: the world's, or the eye
+ */
 export function createMatrices(up: UpAxis = 'y', depth: ClipDepth = '-1..1', from: CountedFrom = 'origin'): Matrices {
   return {
     up,
@@ -51,10 +61,14 @@ export function createMatrices(up: UpAxis = 'y', depth: ClipDepth = '-1..1', fro
 }
 
 /**
- * Writes all of them. Near and far are fitted, so nothing of the ground is clipped.
+ * Fills matrices: view, projection, their product and their inverses, column-major. Near and far fit the ground, so nothing on it is
+ * clipped. Projections as in the OpenGL 2.1 specification, §2.11.2 (`Frustum`, `Ortho`).
  *
- * Projections as in the OpenGL 2.1 specification, §2.11.2 (`Frustum`, `Ortho`), with the depth range
- * as asked; the inverses are written out, not eliminated.
+ * ```ts
+ * const matrices = createMatrices('z', '0..1', 'eye');
+ * fillMatrices(camera.advance(time), matrices);
+ * gl.uniformMatrix4fv(location, false, new Float32Array(matrices.viewProjection));
+ * ```
  */
 export function fillMatrices(view: View, out: Matrices): Matrices {
   if (!(view instanceof View)) checkView('fillMatrices', view);

@@ -7,16 +7,16 @@ import { ScratchScreenPoint } from './scratch.ts';
 import type { Footprint, View } from './view.ts';
 
 /**
- * A rectangle on the screen that tests things, for any lens and at any height; hidden things count, too. In a
+ * A rectangle on the screen that tests points, circles and boxes, for every lens and at every height. Hidden things count, too. In a
  * world that repeats itself, the copy nearest to the focus counts.
  *
  * ```ts
  * const box = new ScreenBox(); // once
- * box.set(view, downX, downY, event.offsetX, event.offsetY);
+ * box.set(view, 100, 100, 400, 300);
  * const chosen = barges.filter(({ x, y }) => box.touchesCircle(x, y, 4));
  * ```
  *
- * It is for the view at the time of `set`: call `set` again after `advance`. Nothing here makes garbage.
+ * It is for the view at the time of `set`: call `set` again after `advance`. It makes no garbage.
  */
 export class ScreenBox implements ScreenRectangle {
   readonly left: number = 0;

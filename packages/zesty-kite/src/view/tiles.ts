@@ -8,7 +8,13 @@ export interface Tile {
   readonly row: number;
 }
 
-/** Rows of tiles; tile (0, 0) begins at the origin of the ground. */
+/**
+ * The rows of `visibleTiles`. Tile (0, 0) begins at the origin of the ground.
+ *
+ * ```ts
+ * for (const { column, row } of visibleTiles(view, 16)) drawTile(column, row);
+ * ```
+ */
 export class TileRows implements Iterable<Tile> {
   /** The first row. */
   top = 0;
@@ -62,17 +68,16 @@ const MAX = 0x3fffffff;
 const MAX_ROWS = 1 << 20;
 
 /**
- * The tiles of which a part shows, between the least and the greatest height of the ground, up to 64
- * spans from the focus: in each row no more columns than the view reaches.
+ * Returns the tiles of which a part shows, between the least and the greatest height of the ground, up to 64 spans from the focus.
  *
  * ```ts
- * for (const { column, row } of visibleTiles(view, 16, { columns: 64, rows: 48 }, tiles)) draw(column, row);
+ * for (const { column, row } of visibleTiles(view, 16, { columns: 64, rows: 48 })) drawTile(column, row);
  * ```
  *
- * @param size side of a tile in world units, > 0
- * @param map where the map ends: its tiles begin with (0, 0); null or left out where it goes on
- * @param out the result of an earlier call, to be filled again: so nothing is made; its lists grow when they are too short
- * @throws RangeError for a size that is not above 0, or so small that more than a million rows show
+ * @param size the side of a tile, world units, above 0
+ * @param map the size of the map; its tiles begin with (0, 0). Null for a map without an end
+ * @param out the result of an earlier call, to be filled again without garbage
+ * @throws RangeError for a size that is not above 0, or with more than a million rows on the screen
  */
 export function visibleTiles(
   view: View,

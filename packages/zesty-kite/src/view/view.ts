@@ -30,11 +30,11 @@ export type Footprint = Float64Array;
 export const FLAT: Ground = { lowest: 0, highest: 0 };
 
 /**
- * Read-only. A camera returns one view, and aims it again at each `advance`.
+ * The geometry of one pose on one screen. It is read-only: a camera returns one view, and aims it again at each `advance`.
  *
  * ```ts
- * const under = view.toGround(event.offsetX, event.offsetY, spot);
- * const { x, y } = view.toScreen(barge.x, barge.y, 0, point);
+ * const under = view.toGround(event.offsetX, event.offsetY);
+ * const { x, y } = view.toScreen(barge.x, barge.y, 0);
  * ```
  */
 export class View implements Pose {
@@ -298,9 +298,14 @@ const depth = new ScratchDepth();
 type Aimed = { -readonly [K in keyof View]: View[K] };
 
 /**
- * Points a view at a pose. For views that no camera owns: a minimap, a thumbnail, a test.
+ * Aims a view at a pose. Use it for views without a camera: a minimap, a thumbnail, a test.
  *
- * @param screen both sides > 0
+ * ```ts
+ * const thumbnail = new View();
+ * aim(thumbnail, camera.shown, { width: 160, height: 100 });
+ * ```
+ *
+ * @param screen CSS pixels, both above 0
  */
 export function aim(
   view: View,

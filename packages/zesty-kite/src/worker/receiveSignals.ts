@@ -14,15 +14,15 @@ import {
 } from './messages.ts';
 
 /**
- * Steers the camera by what a `RemoteCamera` of the page sends, and sends the page every frame.
+ * Steers the camera of a worker by the signals of a `RemoteCamera`, and sends each frame to the page.
  *
  * ```ts
  * const camera = new Camera(settings, { wake: drawSoon });
  * receiveSignals(self, camera);
  * ```
  *
- * @param port `self` in a worker, or a port whose other end the page has; other messages may go through it, too
- * @returns a function that ends this
+ * @param port `self` in a worker, or a port whose other end the page has; other messages may pass through it
+ * @returns a function that ends it
  */
 export function receiveSignals(port: Port, camera: Camera): () => void {
   checkMade('receiveSignals.port', port, 'postMessage', 'self, or a MessagePort');

@@ -23,7 +23,7 @@ interface Waiting {
 }
 
 /**
- * A camera in a worker, for the page: calls and signals go there, and each frame comes back.
+ * The page's side of a camera in a worker: calls and signals go there, and frames come back.
  *
  * ```ts
  * const camera = new RemoteCamera(worker, settings);
