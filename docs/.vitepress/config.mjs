@@ -1,5 +1,6 @@
 /** The site of the documentation. `npm start` serves it at /docs/, with the API reference at /reference/. */
 import { defineConfig } from 'vitepress';
+import { linkNames } from './names.mjs';
 
 const steps = ['draw', 'pan', 'zoom', 'drag', 'turn', 'limits', 'panels', 'tune', 'debug'];
 const page =
@@ -55,6 +56,7 @@ export default defineConfig({
   vite: { logLevel: 'warn', build: { chunkSizeWarningLimit: 2000 } },
   // The anchors of headings are those of the repository's pages.
   markdown: {
+    config: linkNames,
     anchor: {
       slugify: (text) =>
         text

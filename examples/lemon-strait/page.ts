@@ -37,7 +37,7 @@ export interface Box {
   readonly bottom: number;
 }
 
-/** Where the panels lie, so that names can keep clear of them: measured once a frame. */
+/** The boxes of the panels, measured once a frame, so that names can keep clear of them. */
 export function createPanels(): { readonly measure: () => void; readonly isCovered: (box: Box) => boolean } {
   let boxes: readonly Box[] = [];
   return {

@@ -48,6 +48,27 @@ const DRAWN = {
   'pad.curve': ['The speed of a stick with a dead zone of 0.15 and a curve of 2', 'stick'],
 };
 const RECTANGLE = { left: 0, top: 0, right: 1024, bottom: 768 };
+const step = (title, file) => `Step: [${title}](../guide/${file}.md)`;
+/** The step of the guide, or the page, that explains a section. */
+const STEPS = {
+  home: 'See [calls](calls.md)',
+  ground: 'See [terrain](terrain.md)',
+  pitch: step('Turn', 'turn'),
+  lens: step('Turn', 'turn'),
+  turn: step('Turn', 'turn'),
+  pan: step('Pan', 'pan'),
+  edge: step('Pan', 'pan'),
+  zoom: step('Zoom', 'zoom'),
+  drag: step('Drag', 'drag'),
+  twoFingers: step('Drag', 'drag'),
+  bounds: step('Limits', 'limits'),
+  wrap: 'See [bounds](bounds.md)',
+  safeFrame: step('Panels', 'panels'),
+  resize: 'See [looks](looks.md#the-size-of-the-screen)',
+  wheel: 'See [steering](steering.md#wheel)',
+  pad: 'See [steering](steering.md#pads)',
+  bindings: 'See [steering](steering.md#bindings)',
+};
 /** Groups that are one setting with their members. */
 const WHOLE = new Set(['bounds.circle', 'bounds.area', 'turn.stops', 'edge.sideSpeeds']);
 
@@ -83,7 +104,7 @@ export function settingsPage(schema) {
   ];
   for (const [name, section] of Object.entries(schema.properties)) {
     if (name === '$schema') continue;
-    lines.push(`## ${name}`, '');
+    lines.push(`## ${name}`, '', ...(name in STEPS ? [STEPS[name], ''] : []));
     const object = objectOf(section);
     if (object === null || object === undefined) lines.push(...entry(name, section, schema));
     else {

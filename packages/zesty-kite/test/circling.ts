@@ -57,7 +57,7 @@ export const circling: Mover<MovedCamera, Circling, SignalsOf<typeof signals>> =
   },
 };
 
-/** Turns the view by so many degrees per second. After somebody steered, it waits for `pause` seconds. A rate of 0 ends it. */
+/** Turns the view by `rate` degrees per second, and waits `pause` seconds after steering. A rate of 0 ends it. */
 export function circle(camera: Camera, rate: number, pause = 3): void {
   learn(camera, circling).send({ kind: 'circle', rate, pause });
 }

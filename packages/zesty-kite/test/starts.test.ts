@@ -113,7 +113,7 @@ test('a preset without bounds of the game keeps nothing inside, and check says s
 
 test('the first program of the README opens where every key and both ways of the wheel move it', () => {
   const readme = readFileSync(new URL('../README.md', import.meta.url), 'utf8');
-  const written = /new Camera\((\{.*\})\); \/\/ 1/.exec(readme)?.[1]?.replace(/(\w+):/g, '"$1":') ?? '';
+  const written = /new Camera\((\{.*\})\);/.exec(readme)?.[1]?.replace(/(\w+):/g, '"$1":') ?? '';
   const { camera } = made(JSON.parse(written) as Settings);
   const moved = (act: () => void): number => {
     const { x, y, span } = camera.shown;

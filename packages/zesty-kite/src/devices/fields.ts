@@ -66,6 +66,7 @@ export function asFinite(value: unknown, path: string): number {
   return typeof value === 'number' ? finite(value, 0) : refuse(path, value, 'a number');
 }
 
+/** A string. @param expected the expected value in messages */
 export function text(expected: string): Field<string> {
   return {
     clean: (value, path) => (typeof value === 'string' ? value : refuse(path, value, expected)),
@@ -73,6 +74,7 @@ export function text(expected: string): Field<string> {
   };
 }
 
+/** True or false. */
 export function yesOrNo(): Field<boolean> {
   return {
     clean: (value, path) => (typeof value === 'boolean' ? value : refuse(path, value, 'true or false')),

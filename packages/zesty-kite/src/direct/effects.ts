@@ -88,7 +88,7 @@ export class Effects {
   }
 
   /**
-   * Pushes what is shown by so many CSS pixels to the right and down, from where it comes back.
+   * Pushes the picture to the right and down, in CSS pixels. It comes back by itself.
    *
    * @returns a function that ends it
    * @throws TypeError for what is no number

@@ -1,4 +1,4 @@
-/** The thing that stands under a screen point, and not the ground behind it. */
+/** Picks the thing under a screen point, instead of the ground behind it. */
 import { checkFunction, checkNumber, checkView } from '../messages/index.ts';
 import { nearestCopy, ScreenBox, type Box, type Ray, type View } from '../view/index.ts';
 

@@ -7,7 +7,7 @@ import type { Warning } from './warning.ts';
  * Returns a warning for each input that two abilities share.
  *
  * ```ts
- * for (const { path, message } of bindingWarnings(camera.settings.bindings)) console.log(path, message);
+ * for (const { path, message } of bindingWarnings(camera.settings)) console.log(path, message);
  * ```
  */
 export function bindingWarnings(settings: Readonly<Pick<FullSettings, 'bindings'>>): Warning[] {

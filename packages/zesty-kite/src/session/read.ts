@@ -49,7 +49,7 @@ export interface SessionEnd {
  *
  * ```ts
  * const reader = new SessionReader();
- * const signals = reader.push(text);
+ * const signals = reader.push(file);
  * const { header } = reader.end();
  * ```
  *

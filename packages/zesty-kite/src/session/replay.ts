@@ -64,7 +64,7 @@ const LONGEST_TAIL_MICROS = 10_000_000;
  *
  * ```ts
  * const reader = new SessionReader();
- * const signals = reader.push(text);
+ * const signals = reader.push(file);
  * const replay = new Replay(reader.end().header, { rate: 60 });
  * for (const signal of signals) replay.push(signal);
  * console.log(replay.end().digest);

@@ -264,11 +264,11 @@ export type HandSignal = SignalOf<
   'key' | 'wheel' | 'motion' | 'press' | 'move' | 'lift' | 'hold' | 'unhold' | 'release' | DeviceKind
 >;
 
-/** Anything that steers, without its time. */
+/** A signal without its time. */
 export type SignalBody = SignalOf<Kind>;
 
 /**
- * Anything that steers. `time` is a DOM high-resolution timestamp in milliseconds, on the clock that
+ * A signal. `time` is a DOM high-resolution timestamp in milliseconds, on the clock that
  * `advance` is called with; without it, it is now.
  */
 export type Signal = SignalBody & { readonly time?: number };

@@ -105,7 +105,7 @@ function plane(out: Float64Array, k: number, axis: Spot): void {
  *
  * ```ts
  * const planes = frustumPlanes(view, out); // once a frame
- * if (showsBox(planes, 0, 0, 0, 16, 16, 8)) drawHouse();
+ * if (showsBox(planes, { left: 0, top: 0, right: 16, bottom: 16, low: 0, high: 8 })) drawHouse();
  * ```
  *
  * @param planes of the view, from `frustumPlanes`
