@@ -7,6 +7,7 @@ import { decode } from 'fast-png';
 import type { Page } from 'playwright-core';
 import type { Camera } from 'zesty-kite';
 import { stepsOfGuide, writePrograms } from '../../scripts/setup/programs.mjs';
+import { typeErrorsIn } from '../../scripts/setup/typeCheck.mjs';
 import { ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
@@ -23,24 +24,8 @@ beforeAll(() => {
     join(project, 'vite.config.js'),
     `export default { build: { target: 'es2022', rolldownOptions: { input: ${input} } } };`,
   );
-  writeFileSync(
-    join(project, 'tsconfig.json'),
-    JSON.stringify({
-      compilerOptions: {
-        target: 'es2022',
-        module: 'esnext',
-        moduleResolution: 'bundler',
-        strict: true,
-        noEmit: true,
-        skipLibCheck: true,
-        lib: ['es2023', 'dom', 'dom.iterable'],
-        types: [],
-      },
-      include: ['*.ts'],
-    }),
-  );
+  expect(typeErrorsIn(project, '*.ts')).toBe('');
   const node = (...args: string[]): unknown => execFileSync(process.execPath, args, { cwd: project, stdio: 'pipe' });
-  node(join(root, 'node_modules/typescript/bin/tsc'), '-p', '.');
   node(join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error');
 }, 90_000);
 

@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, 
 import { join } from 'node:path';
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
+import { typeErrorsIn } from '../../scripts/setup/typeCheck.mjs';
 import { ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
@@ -39,26 +40,7 @@ beforeAll(() => {
       env: { ...process.env, NODE_ENV: 'production' },
     });
   }
-  writeFileSync(
-    join(project, 'tsconfig.json'),
-    JSON.stringify({
-      compilerOptions: {
-        target: 'es2022',
-        module: 'esnext',
-        moduleResolution: 'bundler',
-        strict: true,
-        noEmit: true,
-        skipLibCheck: true,
-        lib: ['es2023', 'dom', 'dom.iterable'],
-        types: [],
-      },
-      include: ['*/*.ts'],
-    }),
-  );
-  execFileSync(process.execPath, [join(root, 'node_modules/typescript/bin/tsc'), '-p', '.'], {
-    cwd: project,
-    stdio: 'pipe',
-  });
+  expect(typeErrorsIn(project, '*/*.ts')).toBe('');
 }, 180_000);
 
 async function open(name: string, file = 'index.html'): Promise<{ page: Page; wrong: string[] }> {

@@ -65,15 +65,13 @@ function createProgram(said: { out: string; errors: string }): Command {
   };
   const program = new Command('zesty-kite')
     .version(version, '--version', 'print the version of the tool')
-    .description(
-      'What a team needs around the camera outside the browser: settings as numbers and curves, sessions as facts and pictures.',
-    )
+    .description('Checks camera settings, and replays, compares and draws recorded sessions.')
     .addHelpText(
       'after',
       `
-zesty-kite complete bash|zsh|fish prints what the shell reads for completion: source <(zesty-kite complete bash)
+zesty-kite complete bash|zsh|fish prints shell completion: source <(zesty-kite complete bash)
 
-Exit codes: 0 done, 1 a guarantee is broken or a check failed, 2 bad call or input.`,
+Exit codes: 0 done, 1 a broken guarantee or a failed check, 2 a wrong call or wrong input.`,
     )
     .exitOverride()
     .configureOutput({

@@ -4,7 +4,7 @@ import type { Screen } from 'zesty-kite';
 import { refusal } from './failure.ts';
 
 export function rateOption(): Option {
-  return new Option('--rate <hertz>', 'frames a second; the motion does not depend on it')
+  return new Option('--rate <hertz>', 'frames per second; the motion does not depend on it')
     .argParser(frameRate)
     .default(60);
 }
@@ -12,14 +12,14 @@ export function rateOption(): Option {
 export function terrainOption(): Option {
   return new Option(
     '--terrain <file>',
-    'the ground that it was recorded over, or changed to: a description, or a module of the game; may be repeated',
+    'a terrain of the session: a description, or a module of the game; may be repeated',
   )
     .argParser((file: string, files: readonly string[]) => [...files, file])
     .default([], 'flat ground');
 }
 
 export function screenOption(): Option {
-  return new Option('--screen <width>x<height>', 'a screen to think of, in CSS pixels; may be repeated')
+  return new Option('--screen <width>x<height>', 'the size of the screen, CSS pixels; may be repeated')
     .argParser((text: string, screens: readonly Screen[] | undefined) => [...(screens ?? []), screenSize(text)])
     .default(undefined, '1280x800');
 }
@@ -30,11 +30,11 @@ export function screensOf(named: readonly Screen[] | undefined): readonly Screen
 }
 
 export function fromOption(): Option {
-  return new Option('--from <seconds>', 'look at it from this time on').argParser(seconds);
+  return new Option('--from <seconds>', 'begin at this time, seconds').argParser(seconds);
 }
 
 export function untilOption(): Option {
-  return new Option('--until <seconds>', 'hear nothing that came later').argParser(seconds);
+  return new Option('--until <seconds>', 'end at this time, seconds').argParser(seconds);
 }
 
 export function jsonOption(what = 'one JSON object instead of a table'): Option {

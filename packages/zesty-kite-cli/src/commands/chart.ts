@@ -36,14 +36,14 @@ const RATE = 30;
 
 export function chartCommand(): Command {
   return new Command('chart')
-    .description('Draw settings over the zoom and over time, or a session: its path, what was seen, span and speed.')
+    .description('Draw settings over the zoom and over time, or a session: path, views, span and speed.')
     .argument('<file>', 'a settings file (JSON), or a session file (newline-delimited JSON)')
-    .requiredOption('--to <file>', 'where to: its ending says what it becomes, .svg or .png')
+    .requiredOption('--to <file>', 'the file to write, .svg or .png')
     .addOption(screenOption())
     .addOption(fromOption())
     .addOption(untilOption())
     .addOption(terrainOption())
-    .option('--settings <file>', 'other settings under the same hands')
+    .option('--settings <file>', 'play with other settings')
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite chart crossing.ndjson --to crossing.svg')
     .action(async (file: string, { to, screen, terrain, settings, force, ...part }: ChartOptions) => {

@@ -36,14 +36,12 @@ const WARNED = 1;
 
 export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
-    .description(
-      'Check settings files and cutscenes: refuse what is wrong, warn of what will feel wrong, with numbers.',
-    )
+    .description('Check settings and cutscenes: errors, and warnings of settings that will feel wrong.')
     .argument('<settings...>', 'settings files or cutscenes (JSON), or - for standard input')
     .addOption(screenOption())
-    .addOption(new Option('--strict', 'exit with 1 where there is something to warn of').default(false))
-    .option('--map <file>', 'a map (GeoJSON in world units): what of it cannot be looked at?')
-    .option('--terrain <file>', 'the ground: a description, or a module of the game that exports it')
+    .addOption(new Option('--strict', 'exit with 1 if there is a warning').default(false))
+    .option('--map <file>', 'a map (GeoJSON in world units); lists points that never show')
+    .option('--terrain <file>', 'the terrain: a description, or a module of the game')
     .addOption(jsonOption('one JSON object instead of lines'))
     .addHelpText('after', '\nExample: zesty-kite check settings.json --screen 1280x800 --screen 390x844 --strict')
     .action(async (files: readonly string[], { screen, strict, map, terrain, json }: CheckOptions) => {

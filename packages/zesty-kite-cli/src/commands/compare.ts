@@ -45,11 +45,11 @@ const PARTS = 0.01;
 
 export function compareCommand(): Command {
   return new Command('compare')
-    .description('Hold two settings against each other, two sessions, or the same hands under two settings.')
+    .description('Compare two settings, two sessions, or one session with two settings.')
     .argument('<a>', 'a settings file (JSON), or a session file')
     .argument('<b>', 'another of the same kind')
-    .option('--on <session>', 'the same hands under both settings')
-    .option('--picture <file>', 'draw both: a name that ends in .svg or .png')
+    .option('--on <session>', 'play this session with both settings')
+    .option('--picture <file>', 'draw both to a .svg or .png file')
     .addOption(screenOption())
     .addOption(fromOption())
     .addOption(untilOption())

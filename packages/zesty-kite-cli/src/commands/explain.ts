@@ -66,9 +66,7 @@ const MOST_NOTCHES = 1000;
 
 export function explainCommand(): Command {
   return new Command('explain')
-    .description(
-      'Say what settings come to: at the nearest zoom, at the start, at the farthest, and at those you name.',
-    )
+    .description('Print the numbers of settings at the nearest zoom, the start, the farthest zoom, and each --at.')
     .argument('<settings>', 'a settings file (JSON), or - for standard input')
     .addOption(screenOption())
     .option('--tile <units>', 'the side of a tile, to count them', tileSize)
@@ -80,7 +78,7 @@ export function explainCommand(): Command {
         .argParser((text: string, zooms: readonly NamedZoom[]) => [...zooms, zoomOf(text)])
         .default([], 'none'),
     )
-    .addOption(jsonOption('one JSON object instead of a table, a list where there are several screens'))
+    .addOption(jsonOption('one JSON object instead of a table; a list for several screens'))
     .addHelpText(
       'after',
       `
@@ -90,11 +88,11 @@ span            world units from the top to the bottom of the safe frame, throug
 scale           CSS pixels per world unit at the focus: frame height / span
 ground          world units from side to side through the focus, and from bottom to top
 eye             its height over the focus: span · sin(pitch) / (2 · tan(field of view / 2)), in the safe frame's share of the screen
-pan             a held key, once it is up to speed; and in widths of the screen
-tiles           of the side --tile, whole or in part
-across the map  the width of the bounds / that
+pan             the full speed of a held key; and in screen widths per second
+tiles           visible tiles of the side --tile
+across the map  the width of the bounds / pan
 depth           near and far plane
-void            what may show beyond the bounds at the flattest pitch: they guard 2 spans beyond the focus
+void            the share of the view that may show ground beyond the bounds at the flattest pitch
 float32         half of the gap between 32-bit floats at the farthest coordinate of the settings, in CSS pixels`,
     )
     .action(async (file: string, { screen, tile, at, json }: ExplainOptions) => {

@@ -26,19 +26,14 @@ const MAX_KEPT = 1 << 16;
 
 export function exportCommand(): Command {
   return new Command('export')
-    .description('Write the motion of a session for other programs: a pose for each frame, or a glTF 2.0 camera.')
+    .description('Write the motion of a session: a pose for each frame, or a glTF 2.0 camera.')
     .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
-    .addOption(
-      new Option(
-        '--to <file>',
-        'where to: its ending says what it becomes, .csv, .ndjson or .gltf; - is CSV, printed',
-      ).default('-'),
-    )
+    .addOption(new Option('--to <file>', 'the file to write, .csv, .ndjson or .gltf; - prints CSV').default('-'))
     .addOption(rateOption())
     .addOption(fromOption())
     .addOption(untilOption())
     .addOption(terrainOption())
-    .option('--settings <file>', 'other settings under the same hands')
+    .option('--settings <file>', 'play with other settings')
     .addOption(forceOption())
     .addHelpText(
       'after',
@@ -49,7 +44,7 @@ seconds, x, y    time since the session began; the focus, world units
 focusHeight      its height; span: world units from the top to the bottom of the safe frame
 heading, pitch   degrees clockwise; degrees below the horizon
 fieldOfView      degrees, of the whole height of the screen; 0 for an orthographic lens
-eyeX … eyeHeight where the eye is
+eyeX … eyeHeight the eye, world units
 glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animation_pointer`,
     )
     .action(async (session: string, options: ExportOptions) => {

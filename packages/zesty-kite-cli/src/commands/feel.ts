@@ -54,7 +54,7 @@ export interface Feel {
 
 export function feelCommand(): Command {
   return new Command('feel')
-    .description('Say what hands did in a session, as facts to tune by, and what those suggest.')
+    .description('Print the gestures of a session as facts, with advice for tuning.')
     .argument('<session>', 'a session file (newline-delimited JSON), or - for standard input')
     .addOption(fromOption())
     .addOption(untilOption())
@@ -66,7 +66,7 @@ export function feelCommand(): Command {
 Example: zesty-kite feel crossing.ndjson
 
 a gesture    notches of the wheel with less than 0.4 s between them
-overshoots   zooms that went the other way within a second
+overshoots   zooms that were reversed within a second
 at a limit   share of the time in which something moved
 rest         from the last signal until nothing moves
 edges        visits of the pointer in a band that pans; reversed: the map came back within a second`,

@@ -31,18 +31,22 @@ const LEVEL = 1e-3;
 
 export function importCommand(): Command {
   return new Command('import')
-    .description('Make a cutscene of a camera path: a CSV file, or a glTF 2.0 camera.')
+    .description('Make a cutscene from a camera path: a CSV file, or a glTF 2.0 camera.')
     .argument(
       '<path>',
       'a .csv with columns seconds, x, y, span and, if it turns and tilts, heading, pitch; or a .gltf',
     )
-    .addOption(new Option('--height <units>', 'of the ground that a glTF camera looks at').argParser(units).default(0))
     .addOption(
-      new Option('--tolerance <share>', 'how far it may go from the path, as a share of the span')
+      new Option('--height <units>', 'the height of the ground of a glTF camera, world units')
+        .argParser(units)
+        .default(0),
+    )
+    .addOption(
+      new Option('--tolerance <share>', 'the greatest distance from the path, as a share of the span')
         .argParser(share)
         .default(0.001),
     )
-    .addOption(new Option('--to <file>', 'where to; - prints it').default('-'))
+    .addOption(new Option('--to <file>', 'the file to write; - prints it').default('-'))
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite import flight.gltf --to flight.json')
     .action(async (file: string, { height, tolerance, to, force }: ImportOptions) => {

@@ -48,18 +48,20 @@ const SCHEMA = './node_modules/zesty-kite/dist/settings.schema.json';
 
 export function initCommand(): Command {
   return new Command('init')
-    .description('Write a settings file to begin with; what is left out is asked for on a terminal.')
+    .description('Write first settings. On a terminal, missing options are asked for.')
     .addOption(new Option('--map <width>x<height>', 'the size of the map, world units').argParser(mapSize))
     .addOption(
-      new Option('--tile <units>', 'the side of a tile, or of what a player looks at, world units').argParser(tileSize),
+      new Option('--tile <units>', 'the side of a tile, or of the usual thing on the map, world units').argParser(
+        tileSize,
+      ),
     )
     .addOption(
-      new Option('--look <look>', 'straight down, tiles twice as wide as high, or hills in perspective').choices(
+      new Option('--look <look>', 'straight down, two-to-one tiles, or hills in perspective').choices(
         Object.keys(LOOKS),
       ),
     )
-    .addOption(new Option('--to <file>', 'where to; - prints it').default('settings.json'))
-    .addOption(new Option('--schema <path>', 'where the JSON Schema lies, for editors').default(SCHEMA))
+    .addOption(new Option('--to <file>', 'the file to write; - prints it').default('settings.json'))
+    .addOption(new Option('--schema <path>', 'the path of the JSON Schema, for editors').default(SCHEMA))
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite init --map 1024x768 --tile 16 --look tiles')
     .action(async ({ to, schema, force, ...given }: InitOptions) => {

@@ -30,21 +30,21 @@ const BAD_INPUT = 2;
 
 export function replayCommand(exit: (code: number) => void): Command {
   return new Command('replay')
-    .description('Play sessions at a steady frame rate; print what they came to and which guarantees held.')
+    .description('Play sessions, print their facts, and check the guarantees.')
     .argument('<session...>', 'session files (newline-delimited JSON), folders of them, or - for standard input')
     .addOption(rateOption())
     .addOption(
-      new Option('--rates <hertz,…>', 'play it at each of these rates, and show that they agree (G5)')
+      new Option('--rates <hertz,…>', 'play at each of these rates, and check that they agree (G5)')
         .argParser(frameRates)
         .default([], 'none'),
     )
-    .addOption(jsonOption('one JSON object a session, a line each where there are several'))
+    .addOption(jsonOption('one JSON object per session, one per line'))
     .addOption(terrainOption())
-    .option('--settings <file>', 'other settings under the same hands')
+    .option('--settings <file>', 'play with other settings')
     .addOption(fromOption())
     .addOption(untilOption())
-    .option('--expect <digest>', 'exit with 1 unless the motion has this fingerprint')
-    .option('--trace <file>', 'write a CSV row for every frame that moves')
+    .option('--expect <digest>', 'exit with 1 if the motion has another digest')
+    .option('--trace <file>', 'write a CSV row for each frame with motion')
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite replay crossing.ndjson --rates 30,60,144 --expect c3d0b8a1f0e2d495')
     .action(async (paths: readonly string[], options: ReplayOptions) => {

@@ -21,11 +21,9 @@ const MAX_OFFERS = 1e6;
 
 export function schemaCommand(): Command {
   return new Command('schema')
-    .description(
-      'Print a JSON Schema (2020-12): of settings, of what players may change, of the lines of a session, of a cutscene, of a terrain.',
-    )
-    .addArgument(new Argument('<of>', 'what to describe').choices([...Object.keys(FILES), 'players']))
-    .option('--offers <file>', 'with players: what they may change (JSON), {"pan.speed": {"min": 0.5, "max": 2}, …}')
+    .description('Print a JSON Schema (2020-12) of settings, player settings, session lines, cutscenes or terrains.')
+    .addArgument(new Argument('<of>', 'the format').choices([...Object.keys(FILES), 'players']))
+    .option('--offers <file>', 'for players: the offered settings (JSON), {"pan.speed": {"min": 0.5, "max": 2}, …}')
     .addHelpText('after', '\nExample: zesty-kite schema settings > settings.schema.json')
     .action(async (of: string, { offers }: { readonly offers?: string }) => {
       const file = FILES[of];

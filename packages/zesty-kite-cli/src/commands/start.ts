@@ -20,10 +20,10 @@ const LOOKS: Readonly<Record<string, { readonly runs: Packages; readonly develop
 
 export function startCommand(version: string): Command {
   return new Command('start')
-    .description('Write a small Vite project in TypeScript with a camera over a map, to begin a game from.')
-    .argument('<folder>', 'where to write it: a folder that is not there yet')
+    .description('Write a Vite project in TypeScript with a camera over a map.')
+    .argument('<folder>', 'the new folder')
     .addOption(
-      new Option('--look <look>', 'a flat map, tiles twice as wide as high, or hills in perspective')
+      new Option('--look <look>', 'a flat map, two-to-one tiles, or hills in perspective')
         .choices(Object.keys(LOOKS))
         .default('flat'),
     )

@@ -28,7 +28,7 @@ const MAX_SAMPLES = 1 << 24;
 
 export function terrainCommand(): Command {
   return new Command('terrain')
-    .description("Write the description of a game's terrain, sampled on a grid, for --terrain of the other commands.")
+    .description('Write the description of a terrain, sampled on a grid, for --terrain of other commands.')
     .argument('<file>', 'a JavaScript module that exports `terrain`, or a description')
     .addOption(
       new Option('--area <left,top,right,bottom>', 'the part to sample, world units')
@@ -39,9 +39,7 @@ export function terrainCommand(): Command {
       new Option('--step <units>', 'the distance between samples, world units').argParser(stepOf).makeOptionMandatory(),
     )
     .addOption(
-      new Option('--to <file>', 'where to: its heights lie beside it, in a file that ends in .f64').default(
-        'ground.json',
-      ),
+      new Option('--to <file>', 'the file to write; its heights are beside it, in a .f64 file').default('ground.json'),
     )
     .addOption(forceOption())
     .addHelpText('after', '\nExample: zesty-kite terrain src/hills.js --area 0,0,1024,768 --step 4 --to ground.json')

@@ -1,0 +1,1 @@
+export function typeErrorsIn(folder: string, include: string): string;
