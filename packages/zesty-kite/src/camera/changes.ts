@@ -8,7 +8,7 @@ export class Changes {
   readonly #waiting: Checked[] = [];
   #taken = 0;
   #lastTime = -Infinity;
-  /** The settings that the last call of `change` asks for, while it waits. */
+  /** The settings of the last call of `change`, while it waits. */
   #called: Checked | null = null;
   readonly #amends: ((change: Settings) => Settings | null)[] = [];
 

@@ -13,7 +13,7 @@ export interface Grip {
   /** The screen point, CSS pixels from the top left. */
   readonly screenX: number;
   readonly screenY: number;
-  /** The distance from the screen point to where the held copy is shown, CSS pixels. */
+  /** The distance from the screen point to the held copy on the screen, CSS pixels. */
   readonly error: number;
   /** A limit binds, or the point is out of reach, so that it need not be there. */
   readonly limited: boolean;

@@ -130,7 +130,7 @@ export class Rig {
     }
   }
 
-  /** Teaches the camera an ability, unless it knows it. */
+  /** Adds an ability, unless the camera has it. */
   learn(mover: Mover): void {
     const { timeline } = this.stage;
     const { movers } = timeline;
@@ -149,7 +149,7 @@ export class Rig {
   }
 
   /**
-   * Lets a mover hear a sample at the beginning of a frame, such as the place of a target. The sample is copied only while a
+   * Passes a sample to a mover at the beginning of a frame, such as the place of a target. The sample is copied only while a
    * session is recorded.
    *
    * @param sample `ahead` is set: how much later the frame is than kept motion, seconds

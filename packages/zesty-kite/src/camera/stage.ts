@@ -91,7 +91,7 @@ export class Stage {
     this.isSized = true;
   }
 
-  /** Reports what settings ask for and their own zoom range does not allow. */
+  /** Reports settings that contradict their own zoom range. */
   #reportRange(): void {
     const { kept, constraints } = this.timeline;
     const { zoom } = constraints.settings;

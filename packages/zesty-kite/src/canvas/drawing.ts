@@ -1,6 +1,6 @@
 /**
  * A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. It
- * takes whatever has the fields of a canvas context, that of an OffscreenCanvas too.
+ * takes every object with the fields of a canvas context, also that of an OffscreenCanvas.
  */
 import { checkFunction, checkMade, checkObject, sentence, shown } from '../messages/index.ts';
 import { aim, View, type Affine, type Pose } from '../view/index.ts';
@@ -28,11 +28,11 @@ export interface DrawingOptions {
    */
   readonly snap?: 'never' | 'at-rest' | 'always';
   /**
-   * Whether images are smoothed when they are scaled; `false` for pixel art. A context forgets that whenever its canvas is resized, so it
-   * is set in every frame. Left alone when left out.
+   * Images are smoothed when they are scaled; `false` for pixel art. A context loses this when its canvas is resized, so it
+   * is set in every frame. By default it is left alone.
    */
   readonly smoothing?: boolean;
-  /** Pixels drawn for each CSS pixel, asked in every frame, such as `densityByZoom` makes; the view's when left out. */
+  /** Pixels drawn per CSS pixel, computed in every frame, such as `densityByZoom` makes; that of the view by default. */
   readonly density?: (view: View) => number;
   /** How a canvas with fewer pixels than the screen is enlarged: `nearest` shows them as squares; `smooth` is the default. */
   readonly enlarge?: 'smooth' | 'nearest';

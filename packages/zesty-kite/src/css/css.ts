@@ -1,5 +1,5 @@
 /**
- * Elements and SVG that lie on the ground, and labels pinned to it, moved by CSS transforms. It takes whatever has the
+ * Elements and SVG that lie on the ground, and labels pinned to it, moved by CSS transforms. It takes every object with the
  * fields of an element.
  */
 import { checkMade, checkObject, checkView } from '../messages/index.ts';
@@ -120,7 +120,7 @@ function styleOf<S>(call: string, element: { readonly style: S }): S {
   return element.style;
 }
 
-/** Whether a matrix of six numbers says it all. */
+/** Returns true if a matrix of six numbers is enough. */
 function isFlat({ projection }: View): boolean {
   return projection.invFocal === 0 || projection.cosPitch === 0;
 }

@@ -10,9 +10,9 @@ export interface DeviceSettings {
 }
 
 export interface Device<K extends string = string, S extends SignalShape = SignalShape, I extends string = string> {
-  /** The kind of its signal, which says how the device is now. */
+  /** The kind of its signal, which has the state of the device. */
   readonly kind: K;
-  /** The fields of that signal. A field `id` tells several devices of a kind apart. */
+  /** The fields of that signal. A field `id` is the number of the device. */
   readonly fields: S;
   /** The names of its inputs, for bindings. */
   readonly inputs: readonly I[];

@@ -1,4 +1,4 @@
-/** Effects on what is shown alone: shakes and nudges. Limits, grips, rest and sessions know nothing of them. */
+/** Effects on the picture: shakes and nudges. Limits, grips, rest and sessions do not depend on them. */
 import { checkMade, checkObject } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
 import { sentence, shown } from '../settings/index.ts';
@@ -10,7 +10,7 @@ export interface Shake {
   /** How far the heading and the pitch go to each side at most, degrees; 0 when left out. It never rolls. */
   readonly heading?: number;
   readonly pitch?: number;
-  /** It halves in so many seconds; 0.15 when left out. */
+  /** Seconds until half of it is left; 0.15 by default. */
   readonly halfLife?: number;
   /** So often a second it goes another way; 14 when left out. */
   readonly rate?: number;
@@ -19,7 +19,7 @@ export interface Shake {
 }
 
 export interface Nudge extends Readonly<Point> {
-  /** It halves in so many seconds; 0.08 when left out. */
+  /** Seconds until half of it is left; 0.08 by default. */
   readonly halfLife?: number;
 }
 
@@ -37,7 +37,7 @@ interface Effect {
   /** Milliseconds; null until the next frame. */
   since: number | null;
   readonly halfLife: number;
-  /** Adds to `off` what it is after so many seconds, `left` of it. */
+  /** Adds its value after `seconds` to `off`, `left` of it. */
   readonly add: (seconds: number, left: number) => void;
 }
 

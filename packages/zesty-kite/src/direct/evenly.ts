@@ -36,7 +36,7 @@ export class Evenly implements Point {
   /**
    * Sets `x` and `y` to where it is in a frame.
    *
-   * @param time when the sample was taken, milliseconds; NaN when it does not say
+   * @param time of the sample, milliseconds; NaN for a sample without a time
    * @param frame the time of the frame, milliseconds
    */
   update(sample: Readonly<Point>, time: number, frame: number): void {
@@ -73,7 +73,7 @@ export class Evenly implements Point {
     const last = this.#last;
     const interval = last.time - before.time;
     const share = interval > 0 && interval <= LONGEST ? (frame - last.time) / interval : 1;
-    // Beyond a tick it has stopped, or the next is late: it comes to rest where it was last.
+    // Beyond a tick it has stopped, or the next is late: it comes to rest at its last place.
     const shown = share > 1 + BEYOND ? 1 : Math.max(0, share);
     this.x = before.x + (last.x - before.x) * shown;
     this.y = before.y + (last.y - before.y) * shown;

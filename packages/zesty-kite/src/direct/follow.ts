@@ -29,7 +29,7 @@ export interface FollowOptions {
   readonly onPan?: 'offset' | 'end';
   /**
    * How many times a second the target moves, in a game that moves it in ticks. The camera then shows it one tick later, and
-   * evenly. A sample may say its `time` instead.
+   * evenly. A sample may have its `time` instead.
    */
   readonly ticks?: number;
   /** The heading that the camera keeps: degrees, or `target` for that of each sample. Free when left out. */

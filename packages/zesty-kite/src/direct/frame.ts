@@ -29,7 +29,7 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
   return frameGrown(here, things, options, 0);
 }
 
-/** The same with so many world units around each thing. */
+/** World units that are added around each thing. */
 export function frameGrown(camera: Camera, things: readonly Thing[], options: FrameOptions, grown: number): Framing {
   const timeline = timelineOf('frame', camera);
   const { kept, constraints } = timeline;

@@ -6,7 +6,7 @@ export interface FrameOptions {
   readonly padding?: number | Insets;
   /** Degrees; as it is heading to when left out. */
   readonly heading?: number;
-  /** Degrees; what the zoom asks for, with what the player tilted, when left out. */
+  /** Degrees; the pitch of the zoom, with the tilt of the player, by default. */
   readonly pitch?: number;
 }
 

@@ -19,7 +19,7 @@ export interface GroupOptions extends FollowOptions, Pick<FrameOptions, 'padding
 const ROOM = 1.1;
 /** and comes nearer when it takes less than this share of what there is. */
 const SHRUNK = 0.7;
-/** A group that turns round does so at once: for so many seconds it is still taken to be as fast as it was. */
+/** A group that turns round does so at once: for this many seconds it is still taken to be as fast as it was. */
 const REMEMBERED = 0.3;
 /** Of a span in a frame: more is no movement. */
 const JUMP = 0.2;
@@ -51,7 +51,7 @@ export function followGroup(
   const forget = here.poll((time) => {
     drift.time = time;
   });
-  /** The span that was asked for last. */
+  /** The last requested span. */
   let asked = NaN;
   const find = (): Point | null => {
     const things = group();
@@ -111,7 +111,7 @@ class Drift {
   #span = NaN;
   #last = NaN;
 
-  /** @param to where the focus is to be, and with which span */
+  /** @param to the focus and the span */
   take({ x, y, span }: Framed, { periodX = 0, periodY = 0 }: Ground): void {
     const seconds = (this.time - this.#last) / 1000;
     if (seconds > 0) {

@@ -13,7 +13,7 @@ export interface Keyframe {
   /** The focus, world units. */
   readonly x?: number | undefined;
   readonly y?: number | undefined;
-  /** In place of `x` and `y`: the focus is where this target is by then, one of the `targets` that `play` is given. */
+  /** Instead of `x` and `y`: the name of a target in the `targets` of `play`. The focus is at its place at that time. */
   readonly target?: string | undefined;
   /** World units from the top to the bottom of the safe frame, or another unit: `{ pixelsPerUnit: 2 }`. */
   readonly span?: Span | undefined;
@@ -71,7 +71,7 @@ export const KEYFRAME_SCHEMA = {
 
 /**
  * @param path names the list in a message
- * @throws TypeError that says where, what was got and what would do
+ * @throws TypeError with the path, the allowed values and the value
  */
 export function checkedKeyframes(path: string, got: unknown): readonly Keyframe[] {
   const refuse = (at: string, value: unknown, expected: string): never => {
@@ -201,7 +201,7 @@ export class Track {
 
   /**
    * @param cuts at once to the end of each piece, and stays
-   * @param spots where the targets are, x and y by turns, in the order of `targets`
+   * @param spots the places of the targets, x and y by turns, in the order of `targets`
    */
   at(time: number, cuts: boolean, spots: Float64Array, out: Shot): void {
     const { times } = this;

@@ -38,7 +38,7 @@ export interface MarksOptions {
   readonly travel?: TravelOptions;
 }
 
-/** Two presses within so many milliseconds are one pressed twice. */
+/** Two presses within this many milliseconds are a double press. */
 const TWICE = 400;
 
 /**
@@ -94,7 +94,7 @@ export class Marks {
     return this.#marks.get(name);
   }
 
-  /** Saves where the camera is heading to, or another place. */
+  /** Saves the goal of the camera, or another place. */
   save(name: string, mark: Mark = markOf(this.#camera)): Mark {
     if (typeof (name as unknown) !== 'string') refuse('Marks.save.name', name, 'a name');
     const saved = checkedMark(`marks.${name}`, mark);

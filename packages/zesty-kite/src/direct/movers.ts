@@ -1,4 +1,4 @@
-/** The abilities of this folder, for sessions: whoever plays one again may need any of them. */
+/** The abilities of this folder, for sessions: a replay may need each of them. */
 import type { Mover } from '../motion/index.ts';
 import { follows } from './follows.ts';
 import { plays } from './plays.ts';

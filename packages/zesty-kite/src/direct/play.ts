@@ -30,7 +30,7 @@ export interface Played {
   pause(): void;
   forward(): void;
   backward(): void;
-  /** At once to its end; events on the way are told of. */
+  /** Goes to its end at once; events on the way fire. */
   skip(): void;
   /** Ends it where it is. */
   end(): void;

@@ -97,7 +97,7 @@ export class Playing implements Part {
     this.goTo(time - length * Math.floor(time / length), false);
   }
 
-  /** On to another time, and tells of what lies between. */
+  /** Goes on to another time, and fires the events between. */
   goTo(time: number, skipped: boolean): void {
     const { track, time: before } = this;
     if (track === null) return;
@@ -222,7 +222,7 @@ function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>):
   if (track.length === 0) finish(playing, motion, 1);
 }
 
-/** Sets where a target is: in a world that repeats itself, the copy nearest to where it was. */
+/** Sets the place of a target: in a world that repeats itself, the copy nearest to the last one. */
 function putTarget({ spots }: Playing, track: Track, { periodX, periodY }: Ground, { target, x, y }: TargetSpot): void {
   const i = 2 * track.targets.indexOf(target);
   if (i < 0) return;

@@ -3,7 +3,7 @@
  *
  * With (fr, ft) the focus along the screen's right and toward the viewer, s the span and q the widening of the lens, a
  * point (R, T, z) shows left of the screen line u when R - fr ≤ u (s + q (A + ft cos p)), with A = -T cos p - z sin p:
- * linear in (fr, ft, s), and so are the other sides. Each side asks for its outermost point alone.
+ * linear in (fr, ft, s), and so are the other sides. Each side needs its outermost point only.
  *
  * Things are in the middle if they reach equally far from it to both sides. So they just touch two lines at the same distance from
  * the middle line, across and down. If they fill the frame, these are its sides, and two linear equations give the span. Else the

@@ -20,7 +20,7 @@ export interface GeoJson {
 /** World units. */
 const FARTHEST = 1e12;
 
-/** Points with a level radius around each: all that a frustum can tell of the rest is in them. */
+/** Points with a level radius around each: a frustum needs no more of the rest. */
 export class Outline {
   /** x, y, height, radius by turns. */
   readonly #spots: number[] = [];
@@ -29,7 +29,7 @@ export class Outline {
   readonly #grown: number;
 
   /**
-   * @param ground says how high it is, and whether the world repeats itself
+   * @param ground its heights, and the period of the world
    * @param grown world units around each thing, ≥ 0
    * @throws TypeError for what is no thing, with its place
    */
@@ -133,7 +133,7 @@ export class Outline {
  * between them is left out.
  *
  * @param spots x, y, height, radius by turns
- * @param ends where each thing ends in them
+ * @param ends the end of each thing in them
  * @param axis 0 for x, 1 for y
  */
 function drawTogether(spots: number[], ends: readonly number[], axis: 0 | 1, period: number): void {

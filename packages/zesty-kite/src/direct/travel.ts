@@ -1,4 +1,4 @@
-/** Travelling: the camera goes somewhere by itself, and says how that ended. */
+/** Journeys: the camera moves to a destination by itself, and returns the outcome. */
 import { learn } from '../abilities/index.ts';
 import { checkFunction, checkNumber, checkObject, checkOneOf, refuse } from '../messages/index.ts';
 import type { CameraLike, Elsewhere, Stop } from '../cameraLike.ts';
@@ -19,7 +19,7 @@ export interface TravelOptions {
   readonly way?: 'shortest' | 'straight' | 'cut';
   /** Half a screen passes in a second at 0.5: screen heights per second, at the fastest moment. 1.5 when left out. */
   readonly speed?: number;
-  /** It takes at least and at most so long, seconds: 0.3 and 4 when left out. Equal ones say how long. */
+  /** The least and the greatest duration, seconds: 0.3 and 4 by default. Set both to the same value for a fixed one. */
   readonly minSeconds?: number;
   readonly maxSeconds?: number;
   /** How it sets off and arrives; `in-out` when left out. */

@@ -104,7 +104,7 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   };
   const course = { isStraight: way === 'straight', maxSpan: motion.zooming.max };
   const path = pathOf(course, from, to);
-  // From here on kept motion wants to be there.
+  // From here on kept motion has this destination.
   zoom.copyFrom(there.zoom);
   zoom.shown = zoom.eased = from.span;
   motion.question = there.question;

@@ -93,13 +93,13 @@ export class Visits {
     return this.#at < this.#places.length - 1 && !this.#isFar(markOf(this.#camera));
   }
 
-  /** Travels to where the camera was before; null where it was nowhere else. */
+  /** Travels to the visit before; null if there is none. */
   back(options?: TravelOptions): Promise<Arrival> | null {
     this.#note(markOf(this.#camera));
     return this.#goTo(this.#at - 1, options);
   }
 
-  /** Travels on to where `back` came from; null where it has not been farther on. */
+  /** Travels on to the visit after; null if there is none. */
   forward(options?: TravelOptions): Promise<Arrival> | null {
     this.#note(markOf(this.#camera));
     return this.#goTo(this.#at + 1, options);
@@ -122,7 +122,7 @@ export class Visits {
     return travel(this.#camera, place, options);
   }
 
-  /** At the beginning of a frame: how long has it been standing where the frame before showed it? */
+  /** At the beginning of a frame: the time at rest at the pose of the frame before. */
   #observe(time: number): void {
     const { x, y, span, heading, pitch } = this.#camera.view;
     const seen = this.#seen;

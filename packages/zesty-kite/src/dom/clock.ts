@@ -1,11 +1,11 @@
-/** Converts the times of events to the clock of frames, where a game's frames count from another time, such as 0. */
+/** Converts the times of events to the clock of frames, if a game's frames count from another time, such as 0. */
 import type { InputTarget } from '../cameraLike.ts';
 
 /** Frames are stamped a little before they are drawn: clocks that differ by less than this are the same. */
 const SAME_CLOCK_MS = 60;
-/** On a busy page one frame may be stamped long before it is drawn, but hardly so many in a row. */
+/** On a busy page one frame may be stamped long before it is drawn, but hardly this many in a row. */
 const FRAMES = 4;
-/** An event may be later than the frame before which it is heard, by this much. */
+/** An event may be later than the next frame by this much, milliseconds. */
 const AHEAD_MS = 50;
 
 export class EventClock {

@@ -12,7 +12,7 @@ export interface GapWatch {
   readonly detach: () => void;
 }
 
-/** @param thaw called after a gap in which the page heard nothing: what went down before a time may have gone up since */
+/** @param thaw runs after a gap without events: keys that were down before that time may be up since */
 export function watchGaps(camera: InputTarget, thaw: (before: number) => void): GapWatch {
   /** The time of the last frame; in an array, as a number by itself would be allocated for every frame. */
   const last = new Float64Array([NaN]);

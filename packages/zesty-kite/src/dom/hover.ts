@@ -1,4 +1,4 @@
-/** The mouse at the edges of the element, wherever in the window it is heard. */
+/** The mouse at the edges of the element, from events of the whole window. */
 import type { InputTarget } from '../cameraLike.ts';
 import type { IsPanel } from './panels.ts';
 import type { Send } from './send.ts';

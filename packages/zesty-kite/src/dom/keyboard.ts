@@ -23,7 +23,7 @@ export function checkKeys({ keys = 'page' }: KeyOptions): void {
 export interface Keyboard {
   /** Lets go of every key. */
   readonly drop: () => void;
-  /** Lets go of every key that went down before a time, until it is heard again, if only that it repeats. */
+  /** Releases every key that went down before a time, until its next event, which may be a repeat. */
   readonly lapse: (before: number) => void;
 }
 
@@ -84,7 +84,7 @@ export function listenToKeyboard(
     else if (held.has(event.code)) up(event.code, event.timeStamp);
   };
 
-  /** A modifier may have gone up while another window had the keyboard; every event says which are down. */
+  /** A modifier may have gone up while another window had the keyboard; every event has the ones that are down. */
   const resynchronise = (event: MouseEvent): void => {
     for (const { flag, codes } of MODIFIERS) {
       if (event[flag]) continue;
@@ -92,7 +92,7 @@ export function listenToKeyboard(
     }
   };
 
-  /** A modal dialog that opens takes the focus: nobody sees any more what a key does to the map. */
+  /** A modal dialog that opens takes the focus: the effect of a key on the map is no longer visible. */
   const onFocus = (event: Event): void => {
     if (held.size > 0 && !surface.isReachable) releaseAll(event);
   };
@@ -108,7 +108,7 @@ export function listenToKeyboard(
   window.addEventListener('pagehide', releaseAll, options);
   document.addEventListener('visibilitychange', onVisibility, options);
   document.addEventListener('focusin', onFocus, options);
-  // Outside of a closed shadow root an event does not say where in it it was.
+  // Outside of a closed shadow root, an event does not have its place inside.
   const root = element.getRootNode();
   if (root !== document) root.addEventListener('keydown', keepPath, { capture: true, signal });
   for (const type of ['pointermove', 'pointerdown', 'wheel'] as const)
@@ -140,7 +140,7 @@ const insidePaths = new WeakMap<Event, readonly EventTarget[]>();
 function keepPath(event: Event): void {
   const known = insidePaths.get(event);
   const path = event.composedPath();
-  // Of nested roots the inner one knows more.
+  // Of nested roots the inner one has more detail.
   if (known === undefined || path.length > known.length) insidePaths.set(event, path);
 }
 

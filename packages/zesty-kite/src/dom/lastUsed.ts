@@ -1,4 +1,4 @@
-/** Of several cameras on a page that hear the same keys, the one that was pressed, hovered or focused last. */
+/** Of several cameras on a page with the same keys, the one that was pressed, hovered or focused last. */
 import type { Surface } from './surface.ts';
 
 /** Those of a document, the last used one at the end. */
@@ -20,7 +20,7 @@ export function watchUse(surface: Surface, signal: AbortSignal): () => boolean {
   const onPointer = (event: MouseEvent): void => {
     if (all.at(-1) !== surface && event.composedPath().includes(element) && surface.has(surface.at(event))) use();
   };
-  /** The focus says nothing of two that share an element. */
+  /** The focus does not decide between two that share an element. */
   const onFocus = (): void => {
     if (all.at(-1)?.element !== element) use();
   };

@@ -80,7 +80,7 @@ export function listen(element: HTMLElement, camera: InputTarget, options: Liste
   };
   const clock = new EventClock(window);
   const ended = [reportsOf(camera).add(report), clock.listenTo(camera)];
-  /** The latest time that anything was said to have. */
+  /** The latest time of a signal. */
   let latest = NaN;
   const send: Send = (said) => {
     const time = said.time === undefined ? NaN : (clock.stamp(said.time) ?? NaN);

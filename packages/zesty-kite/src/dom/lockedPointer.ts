@@ -21,7 +21,7 @@ export function sendOnLocked(
 ): void {
   const { element, window } = surface;
   const { document } = window;
-  /** The element that each kind of event was over last, and the one where each button came down. */
+  /** The element that each kind of event was over last, and the element of each press. */
   const over: Record<'pointer' | 'mouse', Element | null> = { pointer: null, mouse: null };
   const down = new Map<number, Element>();
   const arrow = drawCursor ? createArrow(document) : null;

@@ -1,9 +1,9 @@
-/** Pads, which browsers do not announce: they are asked before every frame. */
+/** Pads, which fire no events: their state is read before every frame. */
 import type { InputTarget } from '../cameraLike.ts';
 import { PAD_BUTTONS } from '../devices/index.ts';
 import type { Send } from './send.ts';
 
-/** The standard mapping has so many. */
+/** The size of the standard mapping. */
 const AXES = 4;
 const NONE: readonly null[] = [];
 
@@ -62,7 +62,7 @@ export function pollPads(
     return known.size > 0;
   };
 
-  /** While a pad is there it is asked, whether or not the page draws: it may wake a camera that is settled. */
+  /** While a pad is there its state is read, whether or not the page draws: it may wake a camera that is settled. */
   const watch = (time: number): void => {
     frame = poll(time) ? window.requestAnimationFrame(watch) : 0;
   };

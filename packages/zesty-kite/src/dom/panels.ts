@@ -3,7 +3,7 @@ import { refuse } from '../messages/index.ts';
 
 export interface PanelOptions {
   /**
-   * Panels inside the element or over it: a selector, or a function that says so of an element. Wheel, presses, fingers,
+   * Panels inside the element or over it: a selector, or a function of an element. Wheel, presses, fingers,
    * text selection and edges are the page's own there.
    */
   readonly panels?: string | ((target: Element) => boolean);

@@ -1,10 +1,10 @@
 /**
  * A second finger for those who have a mouse alone: while a modifier is held, a press is that of two
- * fingers, one under the mouse and one opposite, about where the mouse was when the modifier went down.
+ * fingers, one under the mouse and one opposite, about the position of the mouse when the modifier went down.
  * With Shift as well the two move side by side.
  *
  * The mouse's own events are kept back, and the two fingers' sent in their place, so that everything
- * that hears pointers hears what a touch screen would send.
+ * that listens to pointers receives the events of a touch screen.
  */
 import type { Point } from '../view/index.ts';
 

@@ -144,13 +144,13 @@ export function listenToPointers(
     pressed.moved = true;
     hint(pressed);
     pressed.drags = isListening(pressed) || drags.begin(id, input, down, down.ground, at, event);
-    // A locked pointer, and one that no browser knows, cannot be captured, and need not be.
+    // A locked pointer, and one that no browser has, cannot be captured, and need not be.
     if (!pressed.drags || surface.cursor !== null || !event.isTrusted) return;
     pressed.captured = true;
     capture(element, pressed.pointer, report);
   };
 
-  /** @param event null when no event says so */
+  /** @param event null without an event */
   const lift = (pressed: Press, event: PointerEvent | null, cancelled: boolean): void => {
     const { id, captured } = pressed;
     if (!presses.delete(id)) return;
@@ -175,10 +175,10 @@ export function listenToPointers(
     press(event, event.pointerType === 'touch' ? 0 : event.button);
   };
 
-  /** The latest event that was heard on the element. */
+  /** The latest event of the element. */
   let lastEvent: Event | null = null;
   const onMove = (event: PointerEvent): void => {
-    // Without a press, no layout is asked for.
+    // Without a press, no layout is needed.
     if (event === lastEvent || (presses.size === 0 && event.button < 0)) return;
     lastEvent = event;
     const at = surface.at(event);

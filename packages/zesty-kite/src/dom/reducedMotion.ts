@@ -1,8 +1,8 @@
-/** Less motion, where the system asks for it. */
+/** Reduced motion, if the system prefers it. */
 import type { Send } from './send.ts';
 
 export interface ReducedMotionOptions {
-  /** `system` sets the setting as the player's system asks, now and when that changes (the default); `own` leaves it alone. */
+  /** `system` sets the setting from the preference of the system, now and when it changes (the default); `own` leaves it alone. */
   readonly reducedMotion?: 'system' | 'own';
 }
 

@@ -1,4 +1,4 @@
 import type { Signal } from '../signals/index.ts';
 
-/** Hands a signal on; says whether the camera has a use for it. */
+/** Passes a signal on. Returns false if the camera has no use for it. */
 export type Send = (signal: Signal) => boolean;

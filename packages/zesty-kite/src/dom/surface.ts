@@ -113,7 +113,7 @@ export class Surface {
     return found;
   }
 
-  /** The element under an event: a locked pointer's events do not say. */
+  /** The element under an event: events of a locked pointer do not have it. */
   under(event: MouseEvent): EventTarget | null {
     return this.#cursor === null ? (event.composedPath()[0] ?? null) : this.elementUnderCursor;
   }
@@ -134,7 +134,7 @@ export class Surface {
   }
 
   /**
-   * Follows the mouse, before anybody else hears of it. While it is locked its coordinates stand still:
+   * Follows the mouse, before all other listeners. While it is locked its coordinates stand still:
    * a cursor of our own goes by its movements, and stays inside the region.
    */
   listenTo(send: Send, signal: AbortSignal): void {

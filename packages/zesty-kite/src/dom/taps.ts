@@ -4,7 +4,7 @@ import { doubleTapNotches, Taps } from '../hands/index.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
 
-/** A press that was lifted where it came down, or that stays there. */
+/** A press that lifts at its own place, or stays there. */
 export interface Tap {
   readonly input: Button;
   /** CSS pixels from the top left of the element. */
@@ -12,7 +12,7 @@ export interface Tap {
   readonly y: number;
   /** The point of the ground that shows there; null in the sky. */
   readonly ground: Spot | null;
-  /** Of quick taps at one place, which this is: 2 for a double tap. Each is told at once. */
+  /** The number of quick taps at one place: 2 for a double tap. Each is reported at once. */
   readonly count: number;
   /** How long it was held, seconds. */
   readonly held: number;
@@ -29,7 +29,7 @@ export interface TapOptions {
   readonly tap?: (tap: Tap) => void;
   /**
    * Runs for a press that is held still for `longPressAfter`, while it is down. It is then no tap. Returning
-   * `true` has the press from there on: the camera hears no more of it.
+   * `true` keeps the rest of the press from the camera.
    */
   readonly longPress?: (tap: Tap) => boolean | undefined;
   /** Seconds, at least 0.3; 0.5 when left out. */
@@ -71,7 +71,7 @@ export function listenToTaps(
   report: (error: unknown) => void,
   signal: AbortSignal,
 ): ListenToTaps {
-  /** Apart for each button, and for what the camera hears of. */
+  /** Apart for each button, and for presses that the camera uses. */
   const taps = new Map<string, Taps>();
   const tapsOf = ({ input, used }: Pressed): Taps => {
     const name = `${input} ${String(used)}`;
@@ -106,7 +106,7 @@ export function listenToTaps(
       const { id, input } = pressed;
       const these = tapsOf(pressed);
       these.press(id, x, y, startsAfterOf(camera.settings, input), 1000 * event.timeStamp);
-      // A browser's timers take no more than so many milliseconds: 24 days.
+      // A browser's timers take at most this many milliseconds: 24 days.
       if (longPress === undefined || longPressAfter > 2e6) return;
       const isLong = (): void => {
         timers.delete(id);

@@ -18,7 +18,7 @@ const MAX_NOTCHES = 4;
 /** Some browsers report a trackpad's pinch and twist in events of their own; `scale` and `rotation` count from its beginning. */
 type GestureEvent = MouseEvent & { readonly scale?: number; readonly rotation?: number };
 
-/** @param isTouched whether fingers are on the screen: their pinch is heard as pointers already */
+/** @param isTouched true while fingers are on the screen: their pinch arrives as pointers already */
 export function listenToWheel(
   surface: Surface,
   camera: InputTarget,
@@ -86,7 +86,7 @@ function isMeant(element: HTMLElement, { settings: { wheel } }: InputTarget, eve
 
 /** The value of one notch in an old field of wheel events; page zoom and density do not change it, as they change pixels. */
 const PER_TICK = 120;
-/** A notch has so many pixels, without page zoom and density or with them; others are not of a wheel that clicks. */
+/** The pixels of a notch, without page zoom and density or with them; other deltas are not of a wheel that clicks. */
 const LEAST_PIXELS = 60;
 const MOST_PIXELS = 160;
 

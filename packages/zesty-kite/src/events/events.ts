@@ -7,7 +7,7 @@ import type { SignalBody } from '../signals/index.ts';
 export type By = SignalBody['kind'];
 
 export interface CameraEvents {
-  /** The player began to steer; told once until the camera rests, or the program moves it. */
+  /** The player begins to steer; fires once until the camera rests, or the program moves it. */
   readonly steer: { readonly time: number; readonly by: By };
   /**
    * Something that was under way has ended, and why: it has arrived, a limit stopped it, or a signal of this kind came.
@@ -15,7 +15,7 @@ export interface CameraEvents {
    */
   readonly end: { readonly time: number; readonly what: string; readonly by: By | 'arrival' | 'limit' };
   /**
-   * It has arrived, as far as anybody can see: nothing in the safe frame will move by half a CSS pixel any more. `rest` comes
+   * The camera has visibly arrived: nothing in the safe frame will move by half a CSS pixel any more. `rest` comes
    * later, when the last digit stands still.
    */
   readonly arrive: { readonly time: number };

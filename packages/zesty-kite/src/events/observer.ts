@@ -1,4 +1,4 @@
-/** Looks at kept motion after each of its steps and each signal, so that frames of every rate tell the same. */
+/** Observes kept motion after each of its steps and each signal, so that every frame rate fires the same events. */
 import type { Observer } from '../camera/index.ts';
 import type { Intent, Side } from '../hands/index.ts';
 import { keepInside, maxSpanInside } from '../limits/index.ts';

@@ -116,7 +116,7 @@ const GRIP_LIMIT_SPANS = 6;
 const TOPS = 32;
 const RAISED = 16;
 
-/** Numbers at the corners of a lattice without an end: the latest that were asked for are kept. */
+/** Numbers at the corners of a lattice without an end: the latest ones are kept. */
 class Store {
   readonly #side: number;
   readonly #values: Float64Array;

@@ -80,7 +80,7 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
     spot.height = upper + (lower - upper) * (below - row);
   };
-  // Only an eye that comes down to the hills asks for it.
+  // Only an eye that comes down to the hills needs it.
   let envelope: ((spot: Spot) => void) | null = null;
   const sampleEnvelopeInto = (spot: Spot): void => {
     envelope ??= envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
@@ -167,7 +167,7 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   return reshaped;
 }
 
-/** The part in which a terrain differs from another, where `reshapeGrid` made it of that. */
+/** The part in which a terrain differs from another, if `reshapeGrid` made it from that. */
 export function partChanged(from: Terrain | null, to: Terrain): GridPart | null {
   const origin = origins.get(to);
   return origin?.from === from ? origin.part : null;

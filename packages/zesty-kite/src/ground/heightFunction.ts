@@ -50,7 +50,7 @@ export function terrainOf(made: HeightFunction, grid?: SampledAt): Terrain {
     try {
       height = source.heightAt(x, y);
     } catch {
-      // A function that fails for a while says nothing of the ground: it is low there.
+      // A function that fails for a while gives no height: the ground counts as low there.
     }
     return typeof height === 'number' && Number.isFinite(height)
       ? clamp(onGrain(height, grain), lowest, highest)

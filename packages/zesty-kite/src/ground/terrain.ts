@@ -18,7 +18,7 @@ export interface Terrain {
   readonly feature: number;
   /** The height at a point, always finite and from `lowest` to `highest`. */
   heightAt(x: number, y: number): number;
-  /** Sets the height of a spot to that: for every frame, where numbers handed over in place cost less. */
+  /** Sets the height of a spot, for every frame: passing numbers in place costs less. */
   sampleInto(spot: Spot): void;
   /**
    * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are, without a

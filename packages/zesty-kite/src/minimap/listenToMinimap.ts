@@ -70,7 +70,7 @@ export function listenToMinimap(
     const { width, height } = sizeOf(element);
     minimap.region = options.region?.() ?? { left: 0, top: 0, width, height };
   };
-  /** In pixels of the element, whatever CSS transforms do to it. */
+  /** Pixels of the element, independent of CSS transforms. */
   const pointOf = ({ clientX, clientY }: MouseEvent): Point => {
     fit();
     const box = element.getBoundingClientRect();
@@ -138,7 +138,7 @@ export function listenToMinimap(
     if (!isLocked('zoom')) camera.zoom({ notches: notchesOf(event, devicePixelRatio) });
   };
 
-  // Before whoever listens to the same element for the map.
+  // Before other listeners of the same element for the map.
   const first = { signal, capture: true };
   const events = element as HTMLElement;
   events.addEventListener('pointerdown', onDown, first);
@@ -166,7 +166,7 @@ function takeFocus(element: Element): void {
   if (active !== null && !active.contains(element)) active.blur?.();
 }
 
-/** Inside its border, CSS pixels. Of an SVG not every browser says that. */
+/** Inside its border, CSS pixels. Not every browser has that for an SVG. */
 function sizeOf(element: HTMLElement | SVGElement): { width: number; height: number } {
   const { clientWidth: width, clientHeight: height } = element;
   return width > 0 && height > 0 ? { width, height } : element.getBoundingClientRect();

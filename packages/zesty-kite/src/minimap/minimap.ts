@@ -1,4 +1,4 @@
-/** A small map of the ground: where its points show, what the view sees of it, and which ground is under a pixel. */
+/** A small map of the ground: the pixels of its points, the outline of the view, and the ground under a pixel. */
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { outlinesOf } from '../limits/index.ts';
 import { polygonOutlines } from '../polygons/index.ts';

@@ -1,4 +1,4 @@
-/** Another's camera, shown smoothly a stated delay later, whatever the network does to its records. */
+/** Another player's camera, shown smoothly with a stated delay, whatever happens to its records. */
 import { checkNumber, checkObject } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
@@ -83,7 +83,7 @@ export class PoseReceiver {
   /** Whether a record is of the clock that the others are of. If two in a row are of another one, that is the clock from now on. */
   #isOfThisClock({ at }: Moment, now: number): boolean {
     const ahead = now - at;
-    // Two clocks drift apart, and the fastest record of long ago says nothing of today.
+    // Two clocks drift apart, so the fastest record of long ago does not count today.
     if (now > this.#taken) this.#ahead += (now - this.#taken) * DRIFT;
     if (!(now <= this.#taken)) this.#taken = now;
     const isNear = this.#ahead === Infinity || Math.abs(ahead - this.#ahead) <= LEAP;
@@ -129,7 +129,7 @@ export class PoseReceiver {
     return poseOf(before, out);
   }
 
-  /** Sets `out` to what the records say of a time by this clock. Says whether they do. */
+  /** Sets `out` to the pose of a time by this clock. Returns false if the records do not cover it. */
   #read(now: number, out: Float64Array): boolean {
     const moments = this.#moments;
     const [first] = moments;

@@ -73,7 +73,7 @@ export class PoseSender {
     this.#repeats = Math.floor(repeats);
   }
 
-  /** After each `advance`: takes what is shown, and sends what others need to know of it. */
+  /** Call it after each `advance`: it sends a record if the others need one. */
   sample(time: number): void {
     const last = this.#last;
     if (!Number.isFinite(time) || (last !== null && time <= last.at)) return;
@@ -94,7 +94,7 @@ export class PoseSender {
       return;
     }
     if (rested && isSame(Moment.of(record), sent)) {
-      // The record that said so may have been lost.
+      // That record may have been lost.
       if (time - this.#putAt >= REST) this.#put({ at: time, pose: this.#pose });
       return;
     }
@@ -122,7 +122,7 @@ export class PoseSender {
     return now;
   }
 
-  /** Rounded as finely as the error asks for. */
+  /** Rounded as finely as the error allows. */
   #recordOf({ at, values, rates }: Moment): PoseRecord {
     const { scale } = this.#camera.view;
     const fine = this.#error / 256;
@@ -170,7 +170,7 @@ export class PoseSender {
     this.#send(earlier.length === 0 ? record : { ...record, earlier });
   }
 
-  /** The record for those who join now: where the camera is, by the time of the last frame. Null before the first. */
+  /** The record for players who join now: the pose at the time of the last frame. Null before the first. */
   get record(): PoseRecord | null {
     return this.#last === null ? null : this.#recordOf(this.#last);
   }
@@ -184,7 +184,7 @@ const SHARES = [0, 0.5, 1] as const;
 
 const ground = { x: 0, y: 0 };
 
-/** How far the ground shows from where it should, CSS pixels: the greatest of nine places. */
+/** The greatest distance of the ground from its place, CSS pixels, of nine places. */
 function offBy(should: View, does: View): number {
   let most = 0;
   for (const u of SHARES)

@@ -66,7 +66,7 @@ export function poseOf(values: Float64Array, out: Pose): Pose {
   return out;
 }
 
-/** Sets `out` to where a camera is that goes from one moment to the next: cubic Hermite, with both rates. */
+/** Sets `out` to the pose between one moment and the next: cubic Hermite, with both rates. */
 export function between(from: Moment, to: Moment, at: number, out: Float64Array): void {
   const seconds = (to.at - from.at) / 1000;
   const t = (at - from.at) / (to.at - from.at);

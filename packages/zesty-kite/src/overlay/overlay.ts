@@ -13,7 +13,7 @@ export interface Over {
   readonly region?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
   readonly cursor?: Point | null;
   readonly standIns?: readonly Point[];
-  /** Nothing is heard any more: the overlay goes, too. */
+  /** Aborts when the listening ends: the overlay goes, too. */
   readonly isDetached?: boolean;
 }
 
@@ -170,7 +170,7 @@ function drawBands(context: Context2D, camera: Camera): void {
   }
 }
 
-/** Each side of a ring in so many parts: what lies behind the eye is left out, and hills are followed. */
+/** The parts of each side of a ring: points behind the eye are left out, and hills are followed. */
 const PARTS = 24;
 
 function onGround(context: Context2D, { view }: Camera, style: Style, ring: readonly Point[], closed = true): void {

@@ -1,6 +1,6 @@
 /** Places in a picture that no panel of the page covers. */
 
-/** How often the page is asked, milliseconds: panels seldom move. */
+/** The time between two looks at the page, milliseconds: panels seldom move. */
 const ASKS_EVERY = 500;
 /** The steps in which a place is looked for, and in which it is looked through, CSS pixels. */
 const STEP = 8;

@@ -1,4 +1,4 @@
-/** A small plan of the ground, up as it is unturned: bounds, where the focus may be, what shows, focus and goal. */
+/** A small plan of the ground, north up: bounds, the area of the focus, the view, focus and goal. */
 import type { Camera } from '../camera/index.ts';
 import type { Point } from '../view/index.ts';
 import type { Place } from './places.ts';
@@ -10,7 +10,7 @@ const SHARE = 0.36;
 export const MARGIN = 12;
 
 /**
- * @param bottomOf where it can lie at the right side, CSS pixels from the top
+ * @param bottomOf the bottom of a free place at the right side, CSS pixels from the top
  * @returns how far up it reaches, CSS pixels from the top
  */
 export function drawPlan(

@@ -1,6 +1,6 @@
 /**
- * Puts a view on containers of the pixi.js package: one for the ground, and upright sprites that stand on it. It takes whatever
- * has the fields of one, and imports nothing: the renderer is the page's.
+ * Puts a view on containers of the pixi.js package: one for the ground, and upright sprites that stand on it. It takes every object
+ * with the fields of a container or a sprite, and imports nothing: the renderer is that of the page.
  */
 import { checkMade, checkNumber, checkObject, checkView, refuse } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
@@ -40,7 +40,7 @@ export interface UprightOptions {
   readonly art?: TileSize;
   /** It stands on whole device pixels: pixel art stays sharp. `false` when left out. */
   readonly wholePixels?: boolean;
-  /** How far it reaches from where it stands, world units, so that what sticks out into the screen still shows; 10 when left out. */
+  /** The extent around its place, world units, so that parts that reach into the screen still show; 10 by default. */
   readonly reach?: number;
 }
 

@@ -156,7 +156,7 @@ export class PlayerSettings {
     return bindingWarnings(this.#camera.settings);
   }
 
-  /** The same if an ability had these inputs: to be asked before `set`. */
+  /** The conflicts if an ability had these inputs: call it before `set`. */
   conflictsWith(path: string, inputs: readonly string[]): readonly Warning[] {
     if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "bindings.panUp"');
     checkList('PlayerSettings.inputs', inputs, 'a list of inputs, such as ["KeyW"]');
@@ -273,7 +273,7 @@ function wordsOf(path: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** The choice that says most of a value, and nothing else; the value itself if none does. */
+/** The choice that contains most of a value, and nothing else; the value itself if there is none. */
 function inForce(among: readonly unknown[], value: unknown): unknown {
   const fitting = among.filter((choice) => isPartOf(choice, value));
   const size = (choice: unknown): number => JSON.stringify(choice).length;

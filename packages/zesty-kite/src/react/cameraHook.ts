@@ -5,7 +5,7 @@ import { checkFunction, checkMade } from '../messages/index.ts';
 import { checkSettings, type Settings } from '../settings/index.ts';
 import type { View } from '../view/index.ts';
 
-/** The hooks of the framework: `React`, or whatever has these two. */
+/** The hooks of the framework: `React`, or an object with these two. */
 export interface Hooks {
   readonly useRef: <T>(initial: T) => { current: T };
   readonly useEffect: (effect: () => void, dependencies?: readonly unknown[]) => void;
@@ -22,7 +22,7 @@ export interface CameraOf<E extends HTMLElement> {
   /** For the element: `<canvas ref={ref} />`. It listens while the element is there. */
   readonly ref: (element: E | null) => void;
   readonly camera: Camera;
-  /** Draws a frame soon, for a change of the picture that the camera knows nothing of. */
+  /** Draws a frame soon, for a change of the picture that is not the camera's. */
   readonly redraw: () => void;
 }
 

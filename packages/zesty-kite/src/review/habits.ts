@@ -8,7 +8,7 @@ import type { Zoom } from './zooms.ts';
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 /** CSS pixels. Bands of 20 to 40 feel right. */
 const WIDEST_BAND = 80;
-/** A notch shows so many times more. 1.04 to 1.2 feels even. */
+/** The greatest factor of a notch without a warning. 1.04 to 1.2 feels even. */
 const COARSEST_NOTCH = 1.5;
 /** Screen heights per second. */
 const FASTEST_PAN = 5;

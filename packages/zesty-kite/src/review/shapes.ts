@@ -51,7 +51,7 @@ export function sharpCorners({ bounds }: FullSettings): Warning[] {
   });
 }
 
-/** Bounds that only say how to keep: a preset's, under no bounds of the game. */
+/** Bounds with rules and without a shape: a preset's, without bounds of the game. */
 export function noShape(settings: Settings | readonly Settings[], { bounds }: FullSettings): Warning[] {
   const layers = [settings].flat() as readonly Settings[];
   if (bounds !== null || !layers.at(-1)?.bounds) return [];

@@ -8,7 +8,7 @@ import { short } from './texts.ts';
 import type { Warning } from './warning.ts';
 import type { Zoom } from './zooms.ts';
 
-/** Along each side of the bounds so many places are looked at. */
+/** The number of places along each side of the bounds. */
 const PLACES = 40;
 /** A smaller share of the map that never shows is no loss. */
 const LEAST_UNSEEN = 0.01;

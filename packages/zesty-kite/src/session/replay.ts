@@ -18,7 +18,7 @@ export interface ReplayOptions {
   readonly movers?: readonly Mover[];
   /** From this moment on it is measured and fingerprinted, microseconds; from the beginning when left out. */
   readonly from?: number;
-  /** It ends here, whatever still moves: signals that come later are not heard, microseconds; when all rests when left out. */
+  /** The end, microseconds: later signals are ignored. By default it ends at rest. */
   readonly until?: number;
   /** Others that it changes to; parts of a grid that change are in the session itself. */
   readonly terrains?: readonly Terrain[];
@@ -54,7 +54,7 @@ export interface ReplaySummary {
   readonly digest: string;
 }
 
-/** The motion is sampled for its digest every 10 ms, whatever the frame rate. */
+/** The motion is sampled for its digest every 10 ms, at every frame rate. */
 const SAMPLE_MICROS = 10_000;
 /** A session in which something is still held at the end plays on for this long. */
 const LONGEST_TAIL_MICROS = 10_000_000;

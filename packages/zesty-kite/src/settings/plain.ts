@@ -1,4 +1,4 @@
-/** Plain data: what JSON could say. It is copied in and frozen, so that nobody changes it afterwards. */
+/** Plain data, as in JSON. It is copied in and frozen, so that it cannot change afterwards. */
 import { shortened, shown, type Problems } from '../messages/index.ts';
 
 /** Levels of objects and lists in one another. */
@@ -8,7 +8,7 @@ const DEEPEST = 64;
 export const MOST_ITEMS = 1000;
 const LONG: ReadonlySet<string | number> = new Set(['stops', 'polygon', 'area']);
 
-/** An object or a list, and where it stands: its key in what is around it. */
+/** An object or a list, and its key in the object or list around it. */
 interface Level {
   readonly value: object;
   readonly key: string | number;

@@ -5,7 +5,7 @@ import { mergeSettings } from './merge.ts';
 import type { Settings } from './types.ts';
 import type { Span } from './zoomUnit.ts';
 
-/** atan(1/√2): where a cube shows three equal faces. */
+/** atan(1/√2): a cube shows three equal faces. */
 const TRUE_ISOMETRIC = 35.26438968275466;
 const SQRT_2 = 1.4142135623730951;
 const DENSEST = 4;

@@ -33,7 +33,7 @@ const inputs = v.pipe(
   v.maxLength(MOST_ITEMS, `at most ${String(MOST_ITEMS)} inputs`),
 );
 
-/** Objects are also asked for the keys that they must have; all of these are numbers. */
+/** Objects are also checked for required keys; all of these are numbers. */
 const objectMessage = (issue: { readonly expected: string | null }): string =>
   issue.expected === 'Object' ? OBJECT : 'a number';
 const group = <const E extends v.ObjectEntries>(entries: E) => v.object(entries, objectMessage);

@@ -1,4 +1,4 @@
-/** Keys that the schema does not know. */
+/** Keys that are not in the schema. */
 import { shortened, shown, type Problems } from '../messages/index.ts';
 import { nearest } from './nearest.ts';
 import { OBJECT } from './schema.ts';
@@ -32,7 +32,7 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
   }
 }
 
-/** The entries of the object that a schema asks for, seen through `optional`, `nullable` and other choices, of which lists are one. */
+/** The entries of the object in a schema, seen through `optional`, `nullable` and other choices, of which lists are one. */
 function entriesOf(schema: unknown, input: unknown): Record<string, unknown> | null {
   if (typeof schema !== 'object' || schema === null) return null;
   if ('wrapped' in schema) return entriesOf(schema.wrapped, input);

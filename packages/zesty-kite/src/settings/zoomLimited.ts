@@ -1,4 +1,4 @@
-/** Whether the view always fits into the bounds: as the settings say, else wherever no farthest zoom is given. */
+/** Returns true if the view always fits into the bounds: as the settings say, or if no farthest zoom is given. */
 import type { FullSettings } from './types.ts';
 
 export function isZoomLimited({ bounds, zoom }: FullSettings): boolean {

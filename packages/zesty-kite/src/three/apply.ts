@@ -1,6 +1,6 @@
 /**
- * Puts a view on a camera of the three package. It takes whatever has the fields of one, and imports
- * nothing: the renderer is the page's.
+ * Puts a view on a camera of the three package. It takes every object with the fields of one, and imports
+ * nothing: the renderer is that of the page.
  */
 import { checkMade, checkView } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';

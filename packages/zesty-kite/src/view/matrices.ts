@@ -1,4 +1,4 @@
-/** 4×4 matrices of a view, for renderers that want them: column-major. */
+/** 4×4 matrices of a view, for renderers: column-major. */
 import { checkMade, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
 import { ScratchDepth, ScratchSpot } from './scratch.ts';

@@ -27,7 +27,7 @@ export interface Depth {
   far: number;
 }
 
-/** All that says where the camera is. */
+/** The pose: all numbers of the camera's place. */
 export interface Pose {
   /** The focus: world units to the right of an unturned screen. */
   x: number;
@@ -52,7 +52,7 @@ export type PoseInput = Pick<Pose, 'x' | 'y' | 'span'> & Partial<Pose>;
 export interface Screen {
   readonly width: number;
   readonly height: number;
-  /** Device pixels per CSS pixel; 1 when left out. Only zoom stops in device pixels ask for it. */
+  /** Device pixels per CSS pixel; 1 by default. Only zoom stops in device pixels use it. */
   readonly density?: number;
 }
 

@@ -227,7 +227,7 @@ export class Projection {
     return (y - this.middleY) * this.perPixel;
   }
 
-  /** Sets `out` to where a ray, held within reach, meets the plane that lies `rise` above the focus: world units from the focus. */
+  /** Sets `out` to the hit of a ray, held within reach, with the plane that lies `rise` above the focus: world units from the focus. */
   meet(u: number, v: number, span: number, rise: number, out: Point): void {
     const { sinPitch, cosPitch, invFocal } = this;
     const withinReach = v + GRIP_LIMIT_SPANS * (sinPitch + invFocal * v * cosPitch) > 0;
@@ -250,7 +250,7 @@ export class Projection {
   }
 
   /**
-   * Sets `out` to where a point shows that lies (east, south, rise) from the focus, in safe-frame heights from the middle.
+   * Sets `out` to the screen point of (east, south, rise) from the focus, in safe-frame heights from the middle.
    * A point beside or behind the eye shows as if it were a thousandth of a span before it.
    */
   project(span: number, east: number, south: number, rise: number, out: Point): void {

@@ -30,7 +30,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
   const reports = reportsOf(camera);
   const origin = clockOrigin();
   let changes = 0;
-  /** As the page knows them: the settings, and how many of its changes they come after. */
+  /** The state that the page has: the settings, and how many of its changes they come after. */
   const known = { settings: {}, changes: -1 };
   /** Of the calls under way. */
   const stops = new Map<number, Stopper>();
