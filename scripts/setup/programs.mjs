@@ -24,7 +24,11 @@ function stepOf(name, text) {
     title,
     text,
     program: blockOf(text, name),
-    mistakes: mistakes.map(([, mistake, diff], i) => ({ name: `${name}-${i + 1}`, title: mistake.replaceAll('`', ''), diff })),
+    mistakes: mistakes.map(([, mistake, diff], i) => ({
+      name: `${name}-${i + 1}`,
+      title: mistake.replaceAll('`', ''),
+      diff,
+    })),
   };
 }
 
