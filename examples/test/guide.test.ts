@@ -191,6 +191,31 @@ const dragLeft = async (page: Page, from: [number, number], to: [number, number]
   await page.mouse.up();
 };
 
+/** The speed of a held key at a span, in screen heights per second. */
+async function panSpeed(page: Page, span: number): Promise<number> {
+  await page.evaluate((to) => {
+    window.camera.place({ x: 300, y: 384, span: to });
+  }, span);
+  await page.keyboard.down('KeyD');
+  await page.waitForFunction((from) => window.camera.view.x > from, 305);
+  const speed = await page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        let first = [NaN, NaN];
+        const end = window.camera.poll((time) => {
+          const { x, span: height } = window.camera.shown;
+          if (Number.isNaN(first[0])) first = [time, x];
+          if (time < (first[0] ?? NaN) + 200) return;
+          end();
+          done((1000 * (x - (first[1] ?? NaN))) / (time - (first[0] ?? NaN)) / height);
+        });
+      }),
+  );
+  await page.keyboard.up('KeyD');
+  await settled(page);
+  return speed;
+}
+
 /** The effect that a reader sees of each mistake. */
 const effects: Readonly<Record<string, (page: Page, wrong: string[]) => Promise<void>>> = {
   'draw-1': async (page) => {
@@ -207,7 +232,9 @@ const effects: Readonly<Record<string, (page: Page, wrong: string[]) => Promise<
     expect(Math.abs(steps - Math.round(steps))).toBeLessThan(1e-6);
   },
   'pan-2': async (page) => {
-    expect(await page.evaluate(() => Array.isArray(window.camera.settings.pan.speed))).toBe(true);
+    const near = await panSpeed(page, 120);
+    const far = await panSpeed(page, 300);
+    expect(far / near).toBeGreaterThan(2);
   },
   'pan-3': async (page) => {
     await page.mouse.move(150, 300);

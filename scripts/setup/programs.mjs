@@ -41,7 +41,7 @@ export function guideText() {
 }
 
 /** The drawing that all programs use. */
-export function mapOfGuide() {
+function mapOfGuide() {
   return blockOf(readFileSync(`${GUIDE}draw.md`, 'utf8'), 'map');
 }
 
@@ -54,7 +54,7 @@ function blockOf(text, name) {
  *
  * @returns null if a removed line is missing
  */
-export function changed(text, diff) {
+function changed(text, diff) {
   const lines = text.split('\n');
   for (const [, removed, added] of diff.matchAll(/((?:^-.*\n)*)((?:^\+.*\n)*)/gm)) {
     let at = lines.length;

@@ -6,9 +6,8 @@ const { checkSettings } = await import(`${root}packages/zesty-kite/dist/index.js
 const { polygons } = await import(`${root}packages/zesty-kite/dist/polygons/index.js`);
 const { feels } = await import(`${root}packages/zesty-kite/dist/feels/index.js`);
 
-/** Values that show more than a made-up one. */
+/** Examples that say more than a computed one. */
 const EXAMPLES = {
-  $schema: './node_modules/zesty-kite/dist/settings.schema.json',
   'start.span': { pixelsPerUnit: 2 },
   'home.span': 400,
   'start.focusHeight': 0,
@@ -35,7 +34,24 @@ const EXAMPLES = {
     [900, 80],
     [700, 700],
   ],
-  'bounds.area.type': 'Polygon',
+  'bounds.left': 0,
+  'bounds.top': 0,
+  'bounds.right': 1024,
+  'bounds.bottom': 768,
+  'bounds.circle': { x: 512, y: 384, radius: 400 },
+  'bounds.area': {
+    type: 'Polygon',
+    coordinates: [
+      [
+        [0, 0],
+        [900, 80],
+        [700, 700],
+        [0, 0],
+      ],
+    ],
+  },
+  'turn.stops': { step: 90, offset: 45 },
+  'edge.sideSpeeds': { top: 0.5 },
   'wrap.x': 1024,
   'wrap.y': 768,
   'edge.width': 0.04,
@@ -154,33 +170,14 @@ function facts(node) {
 /** An allowed value that is not the default. */
 function exampleOf(path, node, schema) {
   if (path in EXAMPLES) return EXAMPLES[path];
-  const object = objectOf(node);
-  if (path === 'bounds.circle') return { x: 512, y: 384, radius: 400 };
-  if (path === 'bounds.area')
-    return {
-      type: 'Polygon',
-      coordinates: [
-        [
-          [0, 0],
-          [900, 80],
-          [700, 700],
-          [0, 0],
-        ],
-      ],
-    };
-  if (path === 'turn.stops') return { step: 90, offset: 45 };
-  if (path === 'edge.sideSpeeds') return { top: 0.5 };
-  if (object) return {};
+  if (objectOf(node)) return {};
   if (path.startsWith('bindings.')) return inputFor(path, node.default);
   const { type, enum: names, anyOf, default: fallback } = node;
-  const names_ = names ?? anyOf?.find((one) => one.enum)?.enum;
-  if (names_) return names_.find((name) => name !== fallback);
+  const choices = names ?? anyOf?.find((one) => one.enum)?.enum;
+  if (choices) return choices.find((name) => name !== fallback);
   if (type === 'boolean' || anyOf?.some((one) => one.type === 'boolean')) return fallback !== true;
-  if (path in RECTANGLE_PATHS) return RECTANGLE_PATHS[path];
   return numberFor(path, fallback, schema);
 }
-
-const RECTANGLE_PATHS = Object.fromEntries(Object.entries(RECTANGLE).map(([side, value]) => [`bounds.${side}`, value]));
 
 /** Another input than those of the default. */
 function inputFor(path, fallback) {

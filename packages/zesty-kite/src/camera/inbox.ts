@@ -25,7 +25,7 @@ export class Inbox {
   readonly #learned = new Map<string, Plan>();
   /** Calls since the last frame; the next one stamps them. */
   readonly #calls: SignalBody[] = [];
-  /** The first of them got the camera at rest. */
+  /** The camera was at rest when the first of them came. */
   #calledAtRest = false;
 
   constructor(stage: Stage, clock: FrameClock, dispatcher: Dispatcher, recorder: Recorder) {
@@ -94,7 +94,7 @@ export class Inbox {
     return Math.max(this.#dispatcher.lastReceived, this.#clock.shown);
   }
 
-  /** Records the calls since the last frame. If they got the camera at rest, they have the time of the frame: nothing has moved since. */
+  /** Records the calls since the last frame. If the camera was at rest, they have the time of the frame: nothing has moved since. */
   stampCalls(): void {
     if (this.#calls.length === 0) return;
     const { timeline } = this.#stage;

@@ -73,13 +73,13 @@ export const KEYFRAME_SCHEMA = {
  * @param path names the list in a message
  * @throws TypeError with the path, the allowed values and the value
  */
-export function checkedKeyframes(path: string, got: unknown): readonly Keyframe[] {
+export function checkedKeyframes(path: string, list: unknown): readonly Keyframe[] {
   const refuse = (at: string, value: unknown, expected: string): never => {
     throw new TypeError(`${path}${at}: expected ${expected}, got ${shown(value)}`);
   };
-  if (!Array.isArray(got) || got.length === 0) return refuse('', got, 'a list of keyframes, at least one');
+  if (!Array.isArray(list) || list.length === 0) return refuse('', list, 'a list of keyframes, at least one');
   let last = -1;
-  return got.map((value: unknown, i): Keyframe => {
+  return list.map((value: unknown, i): Keyframe => {
     const at = `[${String(i)}]`;
     if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
     const given = value as Readonly<Partial<Record<string, unknown>>>;

@@ -1,5 +1,5 @@
 /**
- * Which signals matter. It compares with signals heard before, not with those that have taken effect, so it does not
+ * Filters signals that matter. It compares with earlier signals, not with those that have taken effect, so it does not
  * depend on which frames were drawn in between.
  */
 import { MOUSE_MOTION, type FullSettings } from '../settings/index.ts';

@@ -1,6 +1,6 @@
 /**
  * The jump that a change of settings or ground would cause. Kept motion is inside the new limits at once; the picture is
- * shown is that pose and this offset, which decays: so limits move in smoothly, whatever else moves meanwhile.
+ * that pose and this offset, which decays: so limits move in smoothly, whatever else moves meanwhile.
  */
 import { log2 } from '../math/index.ts';
 import type { Pose } from '../view/index.ts';

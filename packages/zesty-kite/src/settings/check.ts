@@ -74,8 +74,8 @@ function complete(
   const settings: Record<string, unknown> = { ...before };
   for (const section of Object.keys(settingsSchema.entries) as (keyof Settings)[]) {
     if (before !== null && !Object.hasOwn(named, section)) continue;
-    const got = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
-    const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], got);
+    const value = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
+    const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], value);
     addIssues(issues, section, problems);
     if (output !== undefined) settings[section] = section === 'bounds' ? withShapeOf(written, output) : output;
   }
