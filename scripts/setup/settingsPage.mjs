@@ -98,7 +98,7 @@ export function settingsPage(schema) {
     '{ "$schema": "./node_modules/zesty-kite/dist/settings.schema.json", "zoom": { "minSpan": 24, "maxSpan": 768 } }',
     '```',
     '',
-    'The camera rejects wrong settings, all of them at once:',
+    'A camera and `checkSettings` reject wrong settings, all of them at once:',
     '',
     '```',
     refusal(),

@@ -21,6 +21,7 @@ export interface InputTarget {
 
 /** A camera in this thread, or the stand-in for a camera in a worker. */
 export interface CameraLike extends InputTarget, Pick<Calls, keyof Calls> {
+  /** The pose of the frame that is shown. */
   readonly shown: Pose;
   /** The pose that the camera moves to. */
   readonly goal: Pose;
@@ -36,6 +37,8 @@ export interface Elsewhere {
 
 /** The parts of an `AbortSignal` that are used. */
 export interface Stop {
+  /** True after the abort. */
   readonly aborted: boolean;
+  /** Adds a function that is called on the abort. */
   addEventListener(type: 'abort', listener: () => void): void;
 }

@@ -353,7 +353,6 @@ function isNamed(name: string, { message }: Error): boolean {
   const heads = [
     name,
     call,
-    'settings rejected',
     'options',
     'terrain',
     'player',

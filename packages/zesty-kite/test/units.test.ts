@@ -154,7 +154,7 @@ test('a unit that the lens does not have is refused by name, in settings, calls 
   const flat = new Camera(straightDown(), { screen });
   const asked = { eyeHeight: 5 };
   expect(() => checkSettings([straightDown(), { start: { span: asked } }])).toThrow(
-    /^settings rejected:\n {2}start\.span: /,
+    /^checkSettings: settings rejected:\n {2}start\.span: /,
   );
   expect(() => checkSettings({ pan: { speed: [[asked, 1]] } })).toThrow(
     /pan\.speed\[0\]\[0\]: expected .*, got {"eyeHeight":5}/,

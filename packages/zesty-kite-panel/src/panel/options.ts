@@ -21,6 +21,7 @@ export interface PanelOptions {
   readonly folded?: boolean;
   /** The game draws all of `panel.views`, side by side: a take can then be seen under both versions at once. */
   readonly sideBySide?: boolean;
+  /** The corner of the page in which the panel opens. */
   readonly corner?: 'top-right' | 'top-left';
 }
 
@@ -28,6 +29,7 @@ export interface PanelOptions {
 export interface Panel {
   /** The element that holds the panel. */
   readonly element: HTMLElement;
+  /** True while the panel is shown. */
   readonly isOpen: boolean;
   /** The settings as they would be saved. */
   readonly settings: Settings;

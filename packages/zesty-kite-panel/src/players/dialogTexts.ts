@@ -1,12 +1,17 @@
 /** Texts of the dialog in English: a table that games translate. */
 
 export interface DialogTexts {
+  /** The heading of the dialog. */
   readonly title: string;
+  /** The button that closes it. */
   readonly close: string;
+  /** The button that resets every setting. */
   readonly resetAll: string;
   /** Of one setting, whose name stands for `{name}`. */
   readonly reset: string;
+  /** The button that adds an input. */
   readonly addInput: string;
+  /** The button that removes an input. */
   readonly removeInput: string;
   /** While a key is awaited. */
   readonly press: string;

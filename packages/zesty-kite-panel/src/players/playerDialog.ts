@@ -18,7 +18,9 @@ export interface PlayerDialogOptions {
 export interface PlayerDialog {
   /** A modal dialog in the page; style it by the variables `--dialog-…`. */
   readonly element: HTMLDialogElement;
+  /** Opens the dialog. */
   show(): void;
+  /** Closes the dialog. */
   close(): void;
   /** Takes the dialog out of the page. */
   remove(): void;

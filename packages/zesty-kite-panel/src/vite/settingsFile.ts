@@ -35,7 +35,9 @@ interface Graph<Module> {
 
 /** A plug-in, for the list of plug-ins of Vite's configuration. */
 export interface SettingsFilePlugin {
+  /** The name that Vite prints. */
   readonly name: string;
+  /** Puts the plugin before those that read JSON. */
   readonly enforce: 'pre';
 }
 

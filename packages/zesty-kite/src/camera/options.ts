@@ -39,7 +39,9 @@ export interface SavedState {
 export interface SessionStart {
   /** The time of the camera, microseconds; 0 when left out. */
   readonly at?: number;
+  /** All settings in force when the recording begins. */
   readonly settings: Settings;
+  /** The size of the element; null before the first `screen` signal. */
   readonly screen: Screen | null;
   /** The pose at the beginning; `settings.start` when left out. With a state, it is for tools that play other settings. */
   readonly pose?: Start;

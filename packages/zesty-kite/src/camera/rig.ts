@@ -42,7 +42,7 @@ export class Rig {
     this.reports = reports;
     if (report) reports.own(report);
     this.#wake = wake ?? (() => undefined);
-    const changes = new Changes(completeLayers(settings, shapes));
+    const changes = new Changes(completeLayers('Camera', settings, shapes));
     this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null, reports);
     this.recorder = new Recorder(reports);
     this.dispatcher = new Dispatcher(this.stage, this.#clock, this.recorder);

@@ -7,17 +7,25 @@ import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
 /** The parts of a canvas that are used; an element has a style, too. */
 export interface Canvas {
+  /** The width of the buffer in pixels. */
   width: number;
+  /** The height of the buffer in pixels. */
   height: number;
+  /** The width on the page in CSS pixels; missing off the page. */
   readonly clientWidth?: number;
+  /** The size on the page is written here. */
   readonly style?: { width: string; height: string; imageRendering?: string };
 }
 
 /** The parts of its context that are used. */
 export interface CanvasContext {
+  /** The canvas that is drawn on. */
   readonly canvas: Canvas;
+  /** False for sharp pixels. */
   imageSmoothingEnabled?: boolean;
+  /** Sets the matrix from world units to pixels. */
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  /** Clears an area, in pixels. */
   clearRect(x: number, y: number, width: number, height: number): void;
 }
 

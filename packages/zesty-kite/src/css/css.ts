@@ -7,11 +7,13 @@ import type { Affine, ScreenPoint, View } from '../view/index.ts';
 
 /** The parts of an element that are used. */
 export interface Styled {
+  /** The transform is written here. */
   readonly style: { transform: string; transformOrigin: string };
 }
 
 /** The parts of a label's element that are used. */
 export interface Pinned {
+  /** The transform is written here; `visibility` is `hidden` off the screen. */
   readonly style: { transform: string; visibility: string };
 }
 

@@ -8,7 +8,9 @@ import { Journey, type Plan } from './journey.ts';
 
 /** A line of points: of the ground in world units, or of the screen in CSS pixels. */
 export interface Drawn {
+  /** The points are world units or CSS pixels. */
   readonly on: 'ground' | 'screen';
+  /** The corners of the line, in order. */
   readonly points: readonly Point[];
   /** The last point goes back to the first. */
   readonly closed: boolean;

@@ -25,6 +25,7 @@ export interface Nudge extends Readonly<Point> {
 
 /** The parts of a camera that are used. */
 export interface Shaken {
+  /** The camera's settings; reduced motion ends every shake. */
   readonly settings: { readonly reducedMotion: boolean };
 }
 

@@ -12,10 +12,15 @@ export interface FrameOptions {
 
 /** The pose. Heading and pitch are there if they were named. */
 export interface Framed {
+  /** The focus, in world units. */
   readonly x: number;
+  /** The focus, in world units. */
   readonly y: number;
+  /** The smallest span that shows everything, in world units. */
   readonly span: number;
+  /** The heading that was asked for, in degrees. */
   readonly heading?: number;
+  /** The pitch that was asked for, in degrees. */
   readonly pitch?: number;
 }
 

@@ -12,6 +12,7 @@ import type { Thing } from './things.ts';
 export interface GroupOptions extends FollowOptions, Pick<FrameOptions, 'padding'> {
   /** The zoom comes no nearer and goes no farther for the group: spans, world units. The limits of the settings hold too. */
   readonly nearest?: number;
+  /** The greatest span for the group, in world units. */
   readonly farthest?: number;
 }
 

@@ -29,6 +29,7 @@ export interface Keyframe {
 
 /** A cutscene. Plain data: a file of a game. */
 export interface Cutscene {
+  /** The places of the cutscene, in the order of their times. */
   readonly keyframes: readonly Keyframe[];
 }
 

@@ -21,11 +21,17 @@ export interface Mark {
 
 /** The parts of a `keydown` event that are used. */
 export interface PressedKey {
+  /** The key's `code` of UI Events, such as `Digit1`. */
   readonly code: string;
+  /** True while Shift is held. */
   readonly shiftKey: boolean;
+  /** True while Control is held. */
   readonly ctrlKey?: boolean;
+  /** True while Alt is held. */
   readonly altKey?: boolean;
+  /** True while the system key is held. */
   readonly metaKey?: boolean;
+  /** True for repeats of a held key, which are ignored. */
   readonly repeat?: boolean;
   /** Milliseconds. */
   readonly timeStamp: number;
@@ -86,10 +92,12 @@ export class Marks {
     for (const [name, mark] of Object.entries(saved)) this.#marks.set(name, checkedMark(`marks.${name}`, mark));
   }
 
+  /** The names of all marks, in the order in which they were set. */
   get names(): readonly string[] {
     return [...this.#marks.keys()];
   }
 
+  /** Returns a copy of the mark, or undefined. */
   get(name: string): Mark | undefined {
     return this.#marks.get(name);
   }

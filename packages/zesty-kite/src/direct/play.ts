@@ -28,7 +28,9 @@ export interface PlayOptions {
 export interface Played {
   /** It stands where it is, and goes on with `forward` or `backward`. */
   pause(): void;
+  /** Plays on at the speed of 1. */
   forward(): void;
+  /** Plays back at the speed of 1. */
   backward(): void;
   /** Goes to its end at once; events on the way fire. */
   skip(): void;

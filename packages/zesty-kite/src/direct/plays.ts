@@ -31,6 +31,7 @@ export interface Finale {
 
 /** A keyframe with an event has been passed. */
 export interface Passed {
+  /** The name that the cutscene gives it. */
   readonly event: string;
   /** Of the keyframe, seconds. */
   readonly at: number;

@@ -10,10 +10,15 @@ export type Thing =
 
 /** RFC 7946, in world units instead of degrees: a geometry, a feature, or a collection of either. */
 export interface GeoJson {
+  /** The type of the object, such as `Feature`. */
   readonly type: string;
+  /** The positions of a geometry. */
   readonly coordinates?: unknown;
+  /** The geometry of a feature. */
   readonly geometry?: unknown;
+  /** The members of a collection of geometries. */
   readonly geometries?: unknown;
+  /** The members of a collection of features. */
   readonly features?: unknown;
 }
 

@@ -21,6 +21,7 @@ export interface TravelOptions {
   readonly speed?: number;
   /** The least and the greatest duration, seconds: 0.3 and 4 by default. Set both to the same value for a fixed one. */
   readonly minSeconds?: number;
+  /** The longest that the journey may take, in seconds. */
   readonly maxSeconds?: number;
   /** How it sets off and arrives; `in-out` when left out. */
   readonly ease?: Ease;

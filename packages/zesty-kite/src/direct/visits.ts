@@ -19,6 +19,7 @@ export interface VisitsOptions {
 
 /** Plain data, for a saved game. */
 export interface SavedVisits {
+  /** The visited places, the oldest first. */
   readonly places: readonly Mark[];
   /** Which of them the camera is at. */
   readonly at: number;
@@ -85,10 +86,12 @@ export class Visits {
     });
   }
 
+  /** True if there is a place to go back to. */
   get canGoBack(): boolean {
     return this.#at > 0 || this.#isFar(markOf(this.#camera));
   }
 
+  /** True if there is a place to go forward to. */
   get canGoForward(): boolean {
     return this.#at < this.#places.length - 1 && !this.#isFar(markOf(this.#camera));
   }

@@ -6,8 +6,11 @@ import { modifiersOf, type Modifier } from './modifiers.ts';
 
 /** A drag as it is now. Each property follows the pointer and the camera. */
 export interface GameDrag {
+  /** The step of the drag; `cancel` takes the drag back. */
   readonly phase: 'begin' | 'change' | 'end' | 'cancel';
+  /** The button that drags; a finger is `Touch`. */
   readonly input: Button;
+  /** The modifier keys that are held. */
   readonly modifiers: readonly Modifier[];
   /** The pointer, CSS pixels from the top left of the region. */
   readonly x: number;

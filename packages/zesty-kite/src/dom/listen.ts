@@ -36,6 +36,7 @@ export type ListenOptions = PointerOptions &
 const CALLBACKS = ['tap', 'longPress', 'claimPress', 'gameDrag', 'leftToPage', 'region'] as const;
 
 export interface Listening {
+  /** The element whose events are read. */
   readonly element: HTMLElement;
   /** The part of it that is the camera's, CSS pixels from its top left. */
   readonly region: Region;

@@ -13,13 +13,16 @@ import type { ListenToTaps } from './taps.ts';
 
 /** A press before the camera takes it. */
 export interface PointerPress {
+  /** The button that is pressed; a finger is `Touch`. */
   readonly input: Button;
   /** CSS pixels from the top left of the region. */
   readonly x: number;
   readonly y: number;
   /** The ground under the pointer; null in the sky. */
   readonly ground: Spot | null;
+  /** The modifier keys that are held. */
   readonly modifiers: readonly Modifier[];
+  /** The browser's event. */
   readonly event: PointerEvent;
 }
 

@@ -6,6 +6,7 @@ import type { Spot } from '../view/index.ts';
 
 /** A press that lifts at its own place, or stays there. */
 export interface Tap {
+  /** The button that was pressed; a finger is `Touch`. */
   readonly input: Button;
   /** CSS pixels from the top left of the element. */
   readonly x: number;
@@ -18,6 +19,7 @@ export interface Tap {
   readonly held: number;
   /** How many fingers tapped together; (x, y) is in their middle. */
   readonly fingers: number;
+  /** The browser's event that ended the tap. */
   readonly event: PointerEvent;
 }
 

@@ -9,6 +9,7 @@ import { markSound } from './sound.ts';
 import type { Terrain } from './terrain.ts';
 
 export interface HeightGrid {
+  /** The name that sessions write down. */
   readonly id: string;
   /** Samples from left to right, at least 2. */
   readonly columns: number;

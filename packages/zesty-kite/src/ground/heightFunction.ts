@@ -11,12 +11,17 @@ import type { Terrain } from './terrain.ts';
 
 /** The source of a terrain whose heights come from a function. */
 export interface HeightFunction {
+  /** The name that sessions write down. */
   readonly id: string;
   /** The version of the function; "1" by default. */
   readonly digest?: string;
+  /** A height that no place lies below. */
   readonly lowest: number;
+  /** A height that no place lies above. */
   readonly highest: number;
+  /** The width of the smallest hill, in world units; heights are sampled at a step that follows from it. */
   readonly feature: number;
+  /** Returns the height of a place, in world units. */
   heightAt(x: number, y: number): number;
 }
 

@@ -10,6 +10,7 @@ import { clip } from './clip.ts';
 
 /** World units. */
 export interface Area {
+  /** The left edge of the map, in world units. */
   readonly left: number;
   readonly top: number;
   readonly right: number;
@@ -51,6 +52,7 @@ const CORNERS = 64;
  * ```
  */
 export class Minimap {
+  /** The camera that the minimap shows. */
   readonly camera: CameraLike;
   readonly #area: Area;
   readonly #around: number;

@@ -15,6 +15,7 @@ export interface Start {
   readonly y: number;
   /** Of the point at x and y that shows in the middle; the ground when left out. */
   readonly height?: number | undefined;
+  /** The vertical length of the view at the focus, in world units or as a unit. */
   readonly span: Span;
   readonly heading: number;
   readonly pitch: number | null;

@@ -14,6 +14,7 @@ export interface MovedCamera {
   readonly heading: number;
   /** Degrees below the horizon. */
   readonly pitch: number;
+  /** The settings in force. */
   readonly settings: FullSettings;
   /** Held keys, an edge or a stick pan, turn, tilt or zoom. */
   readonly isDriven: boolean;

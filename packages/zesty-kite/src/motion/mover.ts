@@ -10,6 +10,7 @@ import type { Part } from './part.ts';
 
 /** Any signal of a mover. */
 export interface MoverSignal {
+  /** The name of the signal, which is the mover's own. */
   readonly kind: string;
 }
 

@@ -9,9 +9,13 @@ import { LOOKS, mark, outline, sizeOf, write, type Context2D, type Style } from 
 
 /** The surface below: the result of `listen`, or any element. */
 export interface Over {
+  /** The element of the camera. */
   readonly element: HTMLElement;
+  /** The part of the element that shows the view, in CSS pixels. */
   readonly region?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+  /** The place of the cursor, in CSS pixels. */
   readonly cursor?: Point | null;
+  /** Places of simulated fingers, in CSS pixels. */
   readonly standIns?: readonly Point[];
   /** Aborts when the listening ends: the overlay goes, too. */
   readonly isDetached?: boolean;
@@ -19,7 +23,9 @@ export interface Over {
 
 /** A line that a game adds: of the ground in world units, or of the screen in CSS pixels. */
 export interface Line {
+  /** The points are world units or CSS pixels. */
   readonly on: 'ground' | 'screen';
+  /** The corners of the line, in order. */
   readonly points: readonly Point[];
   /** The last point goes back to the first. */
   readonly closed: boolean;

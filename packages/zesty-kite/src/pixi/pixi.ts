@@ -8,27 +8,37 @@ import type { Affine, View } from '../view/index.ts';
 
 /** Two numbers that belong together. */
 export interface Pair {
+  /** Sets both numbers. */
   set(x: number, y: number): unknown;
 }
 
 /** The parts of a container for the ground that are used. */
 export interface ContainerLike {
+  /** The place of the world's origin, in pixels. */
   readonly position: Pair;
+  /** Pixels a world unit along both axes. */
   readonly scale: Pair;
+  /** The slant of both axes, in radians. */
   readonly skew: Pair;
+  /** The turn, in radians. */
   rotation: number;
 }
 
 /** The parts of a sprite that are used. */
 export interface SpriteLike {
+  /** The place of the anchor, in pixels. */
   readonly position: Pair;
+  /** The size against the picture's own. */
   readonly scale: Pair;
+  /** The order of drawing: nearer sprites are drawn later. */
   zIndex: number;
+  /** False off the screen. */
   visible: boolean;
 }
 
 /** Of the tiles that a picture was drawn for: the width of the diamond in pixels, and the side in world units (1 when left out). */
 export interface TileSize {
+  /** The width of the diamond, in pixels. */
   readonly width: number;
   readonly side?: number;
 }

@@ -2,14 +2,23 @@
 
 /** The parts of a JSON Schema 2020-12 that are read. */
 export interface JsonSchema {
+  /** The type of the value. */
   readonly type?: string;
+  /** The members of an object. */
   readonly properties?: Readonly<Record<string, JsonSchema>>;
+  /** The alternatives. */
   readonly anyOf?: readonly JsonSchema[];
+  /** The allowed values. */
   readonly enum?: readonly unknown[];
+  /** The schema of a list's items. */
   readonly items?: unknown;
+  /** The least number. */
   readonly minimum?: number;
+  /** The greatest number. */
   readonly maximum?: number;
+  /** A short name. */
   readonly title?: string;
+  /** One sentence. */
   readonly description?: string;
   readonly $defs?: Readonly<Record<string, JsonSchema>>;
 }

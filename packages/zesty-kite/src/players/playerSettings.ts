@@ -2,13 +2,15 @@
 import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
-import { sentence, shown, type Settings } from '../settings/index.ts';
+import { sentence, SettingsError, shown, type Settings } from '../settings/index.ts';
 import { memberAt, nodeAt, type JsonSchema } from './node.ts';
 import type { PlayerTexts } from './texts.ts';
 
 /** How far a player may go with a setting. The default ends of a number are its useful range in the schema, and the game's value. */
 export interface Offer {
+  /** The least number that the player may set. */
   readonly min?: number;
+  /** The greatest number that the player may set. */
   readonly max?: number;
   /** Of a slider. */
   readonly step?: number;
@@ -21,18 +23,23 @@ export type Offers = Readonly<Record<string, Offer>>;
 
 /** All that a settings dialog needs of one of them. */
 export interface OfferedSetting {
+  /** The place in the settings, such as `pan.speed`. */
   readonly path: string;
   /** A short name: from the table of texts, or the path in words. */
   readonly name: string;
   /** A sentence for players: from the table of texts, or the description of the schema, with its unit. */
   readonly text: string;
+  /** The control that fits the value. */
   readonly kind: 'number' | 'switch' | 'choice' | 'inputs' | 'other';
   /** As it is in force, and as the game has it; of a choice, the one of `among` that is in force. */
   readonly value: unknown;
+  /** The value that the game has set. */
   readonly game: unknown;
   /** Of a number. */
   readonly min?: number;
+  /** The greatest number. */
   readonly max?: number;
+  /** The step of a slider. */
   readonly step?: number;
   /** Of a number, such as "s"; empty if the schema names none. */
   readonly unit?: string;
@@ -137,7 +144,7 @@ export class PlayerSettings {
     if (among !== undefined && !among.some((each) => isSame(each, value)))
       refuse(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
     const within = typeof value === 'number' ? Math.min(Math.max(value, min), max) : value;
-    this.#camera.change(nested([this.#settingOf(path, within)]));
+    this.#put('PlayerSettings.set', path, within);
     this.#kept.delete(path);
     if (isSame(within, this.#game.get(path))) this.#own.delete(path);
     else this.#own.set(path, within);
@@ -146,8 +153,17 @@ export class PlayerSettings {
   /** Back to what the game has: one of them, or all. */
   reset(path?: string): void {
     for (const each of path === undefined ? [...this.#own.keys()] : [path]) {
-      this.#camera.change(nested([this.#settingOf(each, this.#game.get(this.#itemOf(each).path))]));
+      this.#put('PlayerSettings.reset', each, this.#game.get(this.#itemOf(each).path));
       this.#own.delete(each);
+    }
+  }
+
+  /** @throws SettingsError that names `call` */
+  #put(call: string, path: string, value: unknown): void {
+    try {
+      this.#camera.change(nested([this.#settingOf(path, value)]));
+    } catch (error) {
+      throw error instanceof SettingsError ? new SettingsError(error.problems, error.more, call) : error;
     }
   }
 

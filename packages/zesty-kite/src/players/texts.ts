@@ -2,7 +2,9 @@
 
 /** A short name for a row of a dialog, and a sentence below it. */
 export interface PlayerText {
+  /** The name of the setting, at most 24 letters. */
   readonly name: string;
+  /** One sentence about it. */
   readonly text: string;
 }
 

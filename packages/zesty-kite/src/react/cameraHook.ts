@@ -2,12 +2,14 @@
 import { Camera, type CameraOptions } from '../camera/index.ts';
 import { listen, type ListenOptions } from '../dom/index.ts';
 import { checkFunction, checkMade } from '../messages/index.ts';
-import { checkSettings, type Settings } from '../settings/index.ts';
+import { completeLayers, type Settings } from '../settings/index.ts';
 import type { View } from '../view/index.ts';
 
 /** The hooks of the framework: `React`, or an object with these two. */
 export interface Hooks {
+  /** The framework's hook for a value that lasts. */
   readonly useRef: <T>(initial: T) => { current: T };
+  /** The framework's hook for effects. */
   readonly useEffect: (effect: () => void, dependencies?: readonly unknown[]) => void;
 }
 
@@ -21,6 +23,7 @@ export interface CameraHookOptions extends Omit<CameraOptions, 'wake'>, ListenOp
 export interface CameraOf<E extends HTMLElement> {
   /** For the element: `<canvas ref={ref} />`. It listens while the element is there. */
   readonly ref: (element: E | null) => void;
+  /** The camera of the element. */
   readonly camera: Camera;
   /** Draws a frame soon, for a change of the picture that is not the camera's. */
   readonly redraw: () => void;
@@ -99,7 +102,7 @@ class Mounted<E extends HTMLElement> implements CameraOf<E> {
   change(settings: Settings | readonly Settings[], text: string): void {
     if (text === this.#text) return;
     const { shapes = [] } = this.#options;
-    const next: Settings = checkSettings(settings, { shapes });
+    const next: Settings = completeLayers('useCamera', settings, shapes).settings;
     const before = this.#settings;
     const differing = (Object.keys({ ...before, ...next }) as (keyof Settings)[]).filter(
       (section) => JSON.stringify(before[section]) !== JSON.stringify(next[section]),

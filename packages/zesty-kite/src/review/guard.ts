@@ -2,7 +2,7 @@
 import { Angle } from '../math/index.ts';
 import { constraintsOf } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
-import { checkSettings, type FullSettings, type Settings } from '../settings/index.ts';
+import { completeLayers, type FullSettings, type Settings } from '../settings/index.ts';
 import { GUARD, type Screen } from '../view/index.ts';
 import { greatest, short } from './texts.ts';
 import type { Warning } from './warning.ts';
@@ -17,6 +17,7 @@ export interface Void {
   readonly share: number;
   /** Degrees. */
   readonly pitch: number;
+  /** The vertical angle of view at that zoom, in degrees. */
   readonly fieldOfView: number;
   /** World units. */
   readonly span: number;
@@ -36,7 +37,7 @@ export function voidAtFlattest(
   settings: Settings | readonly Settings[],
   screen: Screen = { width: 1280, height: 800 },
 ): Void | null {
-  const full = checkSettings(settings, { shapes: [polygons] });
+  const full = completeLayers('voidAtFlattest', settings, [polygons]).settings;
   return voidOf(full, zoomsOf(constraintsOf(full, [polygons], screen, null)));
 }
 

@@ -5,7 +5,7 @@ import { soundTerrain, type Terrain } from '../ground/index.ts';
 import { Angle, log2 } from '../math/index.ts';
 import { constraintsOf, type Constraints } from '../motion/index.ts';
 import { polygons } from '../polygons/index.ts';
-import { checkSettings, type FullSettings, type Settings, type SpanSettings } from '../settings/index.ts';
+import { completeLayers, type FullSettings, type Settings, type SpanSettings } from '../settings/index.ts';
 import type { Point, Screen } from '../view/index.ts';
 import { bindingWarnings } from './bindings.ts';
 import { beyondGuard } from './guard.ts';
@@ -88,7 +88,7 @@ function looked(
   checkNumber(`${call}.screen.width`, screen.width, 1, 1e6);
   checkNumber(`${call}.screen.height`, screen.height, 1, 1e6);
   const ground = terrain === null ? null : soundTerrain(`${call}.terrain`, terrain);
-  const full = checkSettings(settings, { shapes: [polygons] });
+  const full = completeLayers(call, settings, [polygons]).settings;
   return { full, constraints: constraintsOf(full, [polygons], screen, ground) };
 }
 

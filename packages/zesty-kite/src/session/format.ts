@@ -7,7 +7,9 @@ export const VERSION = 1;
 
 /** The first line. */
 export interface SessionHeader extends SessionStart {
+  /** The name of the format. */
   readonly format: typeof FORMAT;
+  /** The version of the format. */
   readonly version: typeof VERSION;
 }
 

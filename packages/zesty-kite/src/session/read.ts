@@ -37,6 +37,7 @@ export class SessionError extends Error {
 
 /** The result of reading a whole file. */
 export interface SessionEnd {
+  /** The first line. */
   readonly header: SessionHeader;
   /** The signal of a last line without a line break, if there is one. */
   readonly signals: readonly StampedSignal[];

@@ -32,11 +32,15 @@ export interface ReplayOptions {
 export interface ReplaySummary {
   /** Until the camera was at rest after the last signal, or was given up on. */
   readonly duration: number;
+  /** The number of signals that were played. */
   readonly signals: number;
+  /** The number of frames that were shown. */
   readonly frames: number;
   /** How far keys moved the ground along the screen. */
   readonly panned: number;
+  /** The least span that was shown, in world units. */
   readonly minSpan: number;
+  /** The greatest span that was shown, in world units. */
   readonly maxSpan: number;
   /** The farthest that a held point was from its screen point while no limit bound, CSS pixels. */
   readonly worstGripError: number;
@@ -73,6 +77,7 @@ const LONGEST_TAIL_MICROS = 10_000_000;
  * @throws RangeError for a wrong rate, or another terrain than that of the session
  */
 export class Replay {
+  /** The camera that plays the session. */
   readonly camera: Camera;
   /** The worst values so far, for the summary. */
   readonly worst: {

@@ -36,17 +36,20 @@ export function checkSettings(
   input: unknown,
   { shapes = [] }: { readonly shapes?: readonly ShapeChecks[] } = {},
 ): FullSettings {
-  return completeLayers(input, shapes).settings;
+  return completeLayers('checkSettings', input, shapes).settings;
 }
 
-/** The same, with the settings as written. @throws SettingsError */
-export function completeLayers(input: unknown, shapes: KnownShapes): Checked {
-  return Array.isArray(input) ? complete(mergeSettings(...input.map(copyOf)), shapes) : completeSettings(input, shapes);
+/** The same, with the settings as written. @param call names the caller in errors. @throws SettingsError */
+export function completeLayers(call: string, input: unknown, shapes: KnownShapes): Checked {
+  const written = Array.isArray(input)
+    ? mergeSettings(...input.map((layer: unknown) => copyOf(call, layer)))
+    : copyOf(call, input);
+  return complete(call, written, shapes);
 }
 
 /** Of one object, as a file has it. @throws SettingsError */
 export function completeSettings(input: unknown, shapes: KnownShapes): Checked {
-  return complete(copyOf(input), shapes);
+  return complete('', copyOf('', input), shapes);
 }
 
 /**
@@ -56,8 +59,8 @@ export function completeSettings(input: unknown, shapes: KnownShapes): Checked {
  * @throws SettingsError; then nothing has changed
  */
 export function changeSettings(before: Checked, change: unknown): Checked {
-  const named = copyOf(change);
-  return complete(deepFreeze(mergeSettings(before.written, named)), before.shapes, named, before.settings);
+  const named = copyOf('change', change);
+  return complete('change', deepFreeze(mergeSettings(before.written, named)), before.shapes, named, before.settings);
 }
 
 /**
@@ -65,6 +68,7 @@ export function changeSettings(before: Checked, change: unknown): Checked {
  * @param before has the other sections
  */
 function complete(
+  call: string,
   written: Settings,
   shapes: KnownShapes,
   named: Settings = written,
@@ -80,10 +84,10 @@ function complete(
     if (output !== undefined) settings[section] = section === 'bounds' ? withShapeOf(written, output) : output;
   }
   unknownKeys(settingsSchema, named, '', problems);
-  SettingsError.throwFor(problems);
+  SettingsError.throwFor(call, problems);
   const checked = deepFreeze(concluded(written, settings as FullSettings));
   contradictions(checked, shapes, problems);
-  SettingsError.throwFor(problems);
+  SettingsError.throwFor(call, problems);
   return { written, settings: checked, shapes };
 }
 
@@ -122,12 +126,12 @@ function concluded(written: Settings, settings: FullSettings): FullSettings {
   };
 }
 
-function copyOf(input: unknown): Settings {
+function copyOf(call: string, input: unknown): Settings {
   const problems = new Problems();
   const copied = plainCopy(input, problems);
-  SettingsError.throwFor(problems);
+  SettingsError.throwFor(call, problems);
   if (typeof copied !== 'object' || copied === null || Array.isArray(copied))
-    throw new SettingsError([{ path: '', got: shown(input), expected: OBJECT }]);
+    throw new SettingsError([{ path: '', got: shown(input), expected: OBJECT }], 0, call);
   return withEdgeObject(copied);
 }
 

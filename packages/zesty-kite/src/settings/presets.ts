@@ -60,6 +60,7 @@ export function trueIsometric(axes: Axes = {}): Settings {
 export interface TileArt extends Axes {
   /** The width and the height of the diamond that one tile is, in pixels; a little over twice as wide as high is usual. */
   readonly width: number;
+  /** The height of the diamond, in pixels. */
   readonly height: number;
   /** The side of a tile in world units; 1 when left out. */
   readonly side?: number;

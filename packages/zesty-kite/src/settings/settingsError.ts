@@ -1,5 +1,5 @@
 /** The error for settings that are rejected. */
-import { sentence, type Problem } from '../messages/index.ts';
+import { sentence, type Problem, type Problems } from '../messages/index.ts';
 
 /**
  * The error for rejected settings. The message lists the first 50 problems, one a line, and the number of the others.
@@ -19,15 +19,22 @@ export class SettingsError extends Error {
   /** The number of further problems. */
   readonly more: number;
 
-  constructor(problems: readonly Problem[], more = 0) {
+  /** @param call the function that rejects them, such as `change` */
+  constructor(problems: readonly Problem[], more = 0, call = '') {
     const lines = problems.map((problem) => `  ${sentence(problem)}`);
-    super(['settings rejected:', ...lines, ...(more > 0 ? [`  and ${String(more)} more`] : [])].join('\n'));
+    super(
+      [
+        `${call === '' ? '' : `${call}: `}settings rejected:`,
+        ...lines,
+        ...(more > 0 ? [`  and ${String(more)} more`] : []),
+      ].join('\n'),
+    );
     this.problems = problems;
     this.more = more;
   }
 
   /** @throws SettingsError if there is any problem */
-  static throwFor({ list, more, isEmpty }: { list: readonly Problem[]; more: number; isEmpty: boolean }): void {
-    if (!isEmpty) throw new SettingsError(list, more);
+  static throwFor(call: string, { list, more, isEmpty }: Problems): void {
+    if (!isEmpty) throw new SettingsError(list, more, call);
   }
 }

@@ -123,7 +123,7 @@ const settings: Field<Settings> = {
     if (typeof value !== 'object' || value === null) return refuse(path, value, 'settings');
     const problems = new Problems();
     const plain = plainCopy(value, problems) as Settings;
-    SettingsError.throwFor(problems);
+    SettingsError.throwFor('change', problems);
     return plain;
   },
   schema: { $ref: 'settings.schema.json' },

@@ -16,7 +16,9 @@ export interface SimulatedPlayerOptions {
 
 /** A drag with one button or finger, CSS pixels. */
 export interface Drag {
+  /** The place of the press, in CSS pixels. */
   readonly from: Point;
+  /** The place of the lift, in CSS pixels. */
   readonly to: Point;
   /** How long it takes, seconds; 0.3 when left out. */
   readonly seconds?: number;
@@ -28,9 +30,13 @@ export interface Drag {
 
 /** Two fingers, CSS pixels. */
 export interface Pinch {
+  /** The places where both fingers press, in CSS pixels. */
   readonly from: readonly [Point, Point];
+  /** The places where both fingers lift, in CSS pixels. */
   readonly to: readonly [Point, Point];
+  /** The duration in seconds. */
   readonly seconds?: number;
+  /** Seconds without movement before the lift. */
   readonly rest?: number;
 }
 
@@ -50,6 +56,7 @@ const MOST_SECONDS = 60;
  * ```
  */
 export class SimulatedPlayer {
+  /** The camera that the player steers. */
   readonly camera: Camera;
   readonly #interval: number;
   readonly #onFrame: (view: View) => void;
@@ -179,6 +186,7 @@ export class SimulatedPlayer {
       fail('expectInsideBounds', `${boundsExcess.toPrecision(3)} world units outside`, 'a view inside the bounds');
   }
 
+  /** The view of the last frame. */
   get view(): View {
     return this.camera.view;
   }

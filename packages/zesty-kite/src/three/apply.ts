@@ -18,13 +18,17 @@ interface Placed {
 
 /** The parts of a perspective camera that are used: angles in degrees. */
 export interface PerspectiveLike extends Placed {
+  /** True for a perspective camera. */
   readonly isPerspectiveCamera: boolean;
+  /** The vertical angle of view, in degrees. */
   fov: number;
+  /** The width over the height. */
   aspect: number;
 }
 
 /** The parts of an orthographic camera that are used. */
 export interface OrthographicLike extends Placed {
+  /** True for an orthographic camera. */
   readonly isOrthographicCamera: boolean;
   left: number;
   right: number;
@@ -34,9 +38,13 @@ export interface OrthographicLike extends Placed {
 
 /** The parts of a renderer that are used. */
 export interface RendererLike {
+  /** The canvas. */
   readonly domElement: { readonly width: number; readonly height: number };
+  /** Returns buffer pixels a CSS pixel. */
   getPixelRatio(): number;
+  /** Sets buffer pixels a CSS pixel. */
   setPixelRatio(ratio: number): void;
+  /** Sets the size in CSS pixels. */
   setSize(width: number, height: number, style: boolean): void;
 }
 

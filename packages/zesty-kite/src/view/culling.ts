@@ -10,7 +10,9 @@ export interface Box {
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
+  /** The lowest height. */
   readonly low: number;
+  /** The greatest height. */
   readonly high: number;
 }
 

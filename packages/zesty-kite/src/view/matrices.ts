@@ -18,8 +18,11 @@ export type CountedFrom = 'origin' | 'eye';
 
 /** Sixteen numbers each, column by column. */
 export interface Matrices {
+  /** The axis that points up. */
   readonly up: UpAxis;
+  /** The range of depth in clip space. */
   readonly depth: ClipDepth;
+  /** The place that positions are counted from. */
   readonly from: CountedFrom;
   /** Three numbers to subtract from every world point before the matrices: 0 or the eye. */
   readonly origin: Float64Array;

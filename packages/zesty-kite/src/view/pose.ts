@@ -22,8 +22,11 @@ export interface ScreenPoint extends Point {
 
 /** Distances from the eye along the view direction, world units: 0 < near < far. */
 export interface Depth {
+  /** The distance of the near plane, in world units. */
   near: number;
+  /** The distance of the focus, in world units. */
   toFocus: number;
+  /** The distance of the far plane, in world units. */
   far: number;
 }
 

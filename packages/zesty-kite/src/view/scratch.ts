@@ -21,8 +21,11 @@ class Spot implements pose.Spot {
 }
 
 class Depth implements pose.Depth {
+  /** The distance of the near plane, in world units. */
   near = NaN;
+  /** The distance of the focus, in world units. */
   toFocus = NaN;
+  /** The distance of the far plane, in world units. */
   far = NaN;
 }
 

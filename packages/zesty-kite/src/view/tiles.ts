@@ -58,7 +58,9 @@ class Walk implements Iterator<Tile> {
 
 /** How many tiles a map has; none of them beyond is listed. */
 export interface TileMap {
+  /** The number of columns. */
   readonly columns: number;
+  /** The number of rows. */
   readonly rows: number;
 }
 

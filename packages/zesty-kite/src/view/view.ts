@@ -19,7 +19,9 @@ export interface Affine {
 
 /** A line of sight: all points `start + t · along`, t ≥ 0; `along` is one unit long. */
 export interface Ray {
+  /** The eye, or a place on its plane. */
   readonly start: Spot;
+  /** The direction, of length 1. */
   readonly along: Spot;
 }
 
@@ -41,10 +43,15 @@ export class View implements Pose {
   readonly #met = new ScratchPoint();
   readonly x: number = 0;
   readonly y: number = 0;
+  /** The height of the ground at the focus, in world units. */
   readonly focusHeight: number = 0;
+  /** The vertical length that is shown at the focus, in world units. */
   readonly span: number = 1;
+  /** The direction that is up on the screen, in degrees. */
   readonly heading: number = 0;
+  /** The angle to the ground in degrees: 90 looks straight down. */
   readonly pitch: number = 90;
+  /** The vertical angle of view in degrees; 0 is without perspective. */
   readonly fieldOfView: number = 0;
   /** The screen, CSS pixels, > 0. */
   readonly width: number = 1;
@@ -53,6 +60,7 @@ export class View implements Pose {
   readonly density: number = 1;
   /** CSS pixels per world unit at the focus, square to the view. */
   readonly scale: number = 1;
+  /** The ground that the view lies on. */
   readonly ground: Ground = FLAT;
   /** The sines and such that all of it is made of. */
   readonly projection: Projection = new Projection();

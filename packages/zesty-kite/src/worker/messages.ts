@@ -8,8 +8,11 @@ import type { Ground, Insets, Pose, Screen } from '../view/index.ts';
 
 /** The channel of messages: a `Worker`, the `self` of one, or a `MessagePort`. */
 export interface Port {
+  /** Sends a message to the other end. */
   postMessage(message: unknown): void;
+  /** Adds a function that receives messages. */
   addEventListener(type: 'message', listener: (event: { readonly data: unknown }) => void): void;
+  /** Removes it. */
   removeEventListener(type: 'message', listener: (event: { readonly data: unknown }) => void): void;
   /** A `MessagePort` has to be started. */
   start?(): void;

@@ -34,6 +34,7 @@ interface Waiting {
 export class RemoteCamera extends Calls implements CameraLike {
   /** The last view of the worker's camera, over flat ground: for picks and labels. */
   readonly view: View = new View();
+  /** Sends calls to the worker's camera. */
   readonly elsewhere: Elsewhere;
   readonly #port: Port;
   readonly #filter: SignalFilter;
@@ -56,7 +57,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     super();
     checkMade('RemoteCamera.port', port, 'postMessage', 'a Worker or a MessagePort');
     this.#port = port;
-    this.#checked = completeLayers(settings, null);
+    this.#checked = completeLayers('RemoteCamera', settings, null);
     this.#filter = new SignalFilter(this.settings);
     this.#goal = this.shown;
     this.elsewhere = { call: (name, args, stop) => this.#call(name, args, stop) };
@@ -69,10 +70,12 @@ export class RemoteCamera extends Calls implements CameraLike {
     return this.#checked.settings;
   }
 
+  /** True when nothing moves and the worker has taken every signal. */
   get settled(): boolean {
     return this.#settled;
   }
 
+  /** The pose of the last frame that came. */
   get shown(): Pose {
     return poseOf(this.view);
   }
@@ -101,6 +104,7 @@ export class RemoteCamera extends Calls implements CameraLike {
     return true;
   }
 
+  /** Returns whether an ability has this input. */
   binds(input: string): boolean {
     return this.#filter.binds(input);
   }
@@ -134,7 +138,8 @@ export class RemoteCamera extends Calls implements CameraLike {
     this.#settled = settled && changes === this.#changes;
     this.#goal = goal;
     // A change that is still on its way to the worker stays in force here.
-    if (settings !== undefined && changes === this.#changes) this.#adopt(completeLayers(settings, null));
+    if (settings !== undefined && changes === this.#changes)
+      this.#adopt(completeLayers('RemoteCamera', settings, null));
     aim(this.view, pose, screen, ground, insets);
     const polls = this.#polls;
     for (const poll of polls) if (this.#polls.includes(poll)) poll(time - clockOrigin());
