@@ -9,7 +9,7 @@ const ENGINE_MATH = [
 ].map((property) => ({ object: 'Math', property, message: 'Engines differ in it: use math/, or add it there.' }));
 
 export default tseslint.config(
-  { ignores: ['**/dist/', '**/bundle/', '**/node_modules/', '.cache/'] },
+  { ignores: ['**/dist/', '**/build/', '**/bundle/', '**/node_modules/', '.cache/'] },
   js.configs.recommended,
   {
     files: ['**/*.ts'],

@@ -11,9 +11,10 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 export async function load(checkout = root) {
   const dist = join(checkout, 'packages/zesty-kite/dist');
   const entries = {};
-  for (const entry of ['index', 'direct/index', 'polygons/index', 'session/index']) {
-    const file = join(dist, `${entry}.js`);
-    if (existsSync(file)) Object.assign(entries, await import(pathToFileURL(file).href));
+  for (const entry of ['index', 'direct', 'polygons', 'session']) {
+    // A build of before has a folder an entry.
+    const file = [`${entry}.js`, `${entry}/index.js`].map((name) => join(dist, name)).find((each) => existsSync(each));
+    if (file !== undefined) Object.assign(entries, await import(pathToFileURL(file).href));
   }
   return { ...entries, Camera: withOldNames(entries.Camera) };
 }
@@ -47,6 +48,9 @@ export function withCommit(commit, use) {
   try {
     run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], folder);
     run(process.execPath, ['node_modules/typescript/bin/tsc', '-b'], folder);
+    const bundle = join(folder, 'scripts/setup/bundleLibrary.mjs');
+    if (existsSync(bundle))
+      run(process.execPath, ['-e', `import(${JSON.stringify(bundle)}).then((m) => m.bundleLibrary())`], folder);
     return use(folder);
   } finally {
     run('git', ['worktree', 'remove', '--force', folder], root);

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { bundleCli } from './setup/bundleCli.mjs';
 import { bundlePanel } from './setup/bundlePanel.mjs';
-import { bundleEntries } from './setup/standalone.mjs';
+import { bundleLibrary } from './setup/bundleLibrary.mjs';
 import { guideText } from './setup/programs.mjs';
 import { buildSite } from './setup/site.mjs';
 import { cutsceneJsonSchema, sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
@@ -10,10 +10,10 @@ import { root, run, say } from './setup/run.mjs';
 
 say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
+await bundleLibrary();
 write('settings', await settingsJsonSchema());
 write('session', await sessionJsonSchema());
 write('cutscene', await cutsceneJsonSchema());
-await bundleEntries();
 await bundleCli();
 await bundlePanel();
 // The guide is in the package, as one file.

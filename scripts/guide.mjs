@@ -6,9 +6,9 @@ import { settingsPage } from './setup/settingsPage.mjs';
 import { root, stop } from './setup/run.mjs';
 
 const REFERENCE = `${root}docs/reference/`;
-const { CAUSES, wordsOf } = await import(`${root}packages/zesty-kite/dist/motion/index.js`);
-const { TABLE: inside } = await import(`${root}packages/zesty-kite/dist/movers/index.js`);
-const { DIRECTED } = await import(`${root}packages/zesty-kite/dist/direct/index.js`);
+const { CAUSES, wordsOf } = await import(`${root}packages/zesty-kite/build/motion/index.js`);
+const { TABLE: inside } = await import(`${root}packages/zesty-kite/build/movers/index.js`);
+const { DIRECTED } = await import(`${root}packages/zesty-kite/build/direct/index.js`);
 const TABLE = [...inside, ...DIRECTED];
 
 const [, ...kinds] = read('session').oneOf;

@@ -42,7 +42,12 @@ function entriesOf(name) {
   const { exports } = JSON.parse(readFileSync(`${folder}package.json`, 'utf8'));
   return Object.entries(exports)
     .filter(([entry]) => !/standalone|\.json$/.test(entry))
-    .map(([entry, file]) => [entry, folder + (file.types ?? file.replace(/\.js$/, '.d.ts'))]);
+    .map(([entry, file]) => [entry, folder + (file.types ?? compiled(entry))]);
+}
+
+/** The types of an entry of the library as they are before they are bundled. */
+function compiled(entry) {
+  return `build${entry === '.' ? '' : entry.slice(1)}/index.d.ts`;
 }
 
 /** Returns the name of the report of an entry, and its text. */

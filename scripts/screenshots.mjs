@@ -88,10 +88,10 @@ await page.mouse.up();
 await page.keyboard.up('Alt');
 
 await page.setViewportSize({ width: 900, height: 360 });
-await page.route('**/standalone/*', (route) =>
+await page.route('**/library/**', (route) =>
   route.fulfill({
     contentType: 'text/javascript',
-    path: `${root}packages/zesty-kite/dist/standalone/${route.request().url().split('/').at(-1)}`,
+    path: `${root}packages/zesty-kite/dist/${route.request().url().split('/library/')[1]}`,
   }),
 );
 await page.route('**/axes.html', (route) => route.fulfill({ contentType: 'text/html', body: axes() }));
@@ -200,8 +200,8 @@ function axes() {
   <figure><canvas></canvas>tiles({ …, xToward: 'upper-right' }), the default</figure>
   <figure><canvas></canvas>tiles({ …, xToward: 'lower-right' })</figure>
   <script type="module">
-    import { Camera, tiles, visibleTiles } from './standalone/index.js';
-    import { createDrawing } from './standalone/canvas.js';
+    import { Camera, tiles, visibleTiles } from './library/index.js';
+    import { createDrawing } from './library/canvas.js';
     const [left, right] = document.querySelectorAll('canvas');
     for (const [canvas, xToward] of [[left, 'upper-right'], [right, 'lower-right']]) {
       const art = tiles({ width: 88, height: 44, side: 16, scales: [1], xToward });

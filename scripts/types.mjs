@@ -9,7 +9,7 @@ import { root, stop } from './setup/run.mjs';
 import { isSpan, objectOf, valuesOf } from './setup/schema.mjs';
 
 const ROOM = `${root}packages/zesty-kite/src/settings`;
-const { KEYS } = await import(`${root}packages/zesty-kite/dist/settings/inputs.js`);
+const { KEYS } = await import(`${root}packages/zesty-kite/build/settings/inputs.js`);
 const schema = JSON.parse(readFileSync(`${root}packages/zesty-kite/dist/settings.schema.json`, 'utf8'));
 
 const text = `/** The types of settings. Written by scripts/types.mjs from schema.ts and descriptions.ts; \`npm run types-of-settings\`. */

@@ -87,55 +87,40 @@ test('off the page: times of the page are the worker’s to the microsecond, and
   await page.close();
 });
 
-test('without a bundler: every entry is one module that imports nothing, in a page and in a worker', async () => {
-  const folder = new URL('../../packages/zesty-kite/dist/standalone/', import.meta.url);
-  const entries = [
-    'abilities',
-    'canvas',
-    'css',
-    'direct',
-    'dom',
-    'events',
-    'feels',
-    'index',
-    'minimap',
-    'others',
-    'overlay',
-    'pixi',
-    'players',
-    'polygons',
-    'react',
-    'review',
-    'session',
-    'simulation',
-    'three',
-    'worker',
-  ];
-  expect(readdirSync(folder).toSorted()).toEqual(entries.map((name) => `${name}.js`));
+test('without a bundler: the files of every entry import only one another, in a page and in a worker', async () => {
+  const folder = new URL('../../packages/zesty-kite/dist/', import.meta.url);
+  const scripts = readdirSync(folder, { recursive: true })
+    .map(String)
+    .filter((name) => name.endsWith('.js'));
+  expect(scripts.length).toBeGreaterThan(25);
   const page = await own.browser.newPage({ viewport: { width: 800, height: 600 } });
   const files: Record<string, string> = {
     'index.html': `<!doctype html><style>body { margin: 0 } canvas { width: 800px; height: 600px }</style><canvas></canvas>
       <script type="module">
-        import { RemoteCamera } from './standalone/worker.js';
-        import { listen } from './standalone/dom.js';
+        import { RemoteCamera } from './library/worker.js';
+        import { listen } from './library/dom.js';
         const worker = new Worker('./worker.js', { type: 'module' });
         window.remote = new RemoteCamera(worker);
         listen(document.querySelector('canvas'), window.remote);
       </script>`,
     'worker.js': `
-      import { Camera } from './standalone/index.js';
-      import { receiveSignals } from './standalone/worker.js';
+      import { Camera } from './library/index.js';
+      import { receiveSignals } from './library/worker.js';
       const draw = (time) => { camera.advance(time); if (!camera.settled) requestAnimationFrame(draw); };
       const camera = new Camera({}, { wake: () => requestAnimationFrame(draw) });
       receiveSignals(self, camera);
       requestAnimationFrame(draw);`,
   };
-  for (const name of entries) {
-    files[`standalone/${name}.js`] = readFileSync(new URL(`${name}.js`, folder), 'utf8');
-    expect(files[`standalone/${name}.js`]).not.toMatch(/(^|[;}\s])(import|from)\s*["'(]/);
+  for (const name of scripts) {
+    const code = readFileSync(new URL(name, folder), 'utf8');
+    for (const [, from = ''] of code.matchAll(/^(?:import|export)\b[^"';]*"([^"]*)";$/gm)) {
+      const imported = new URL(from, new URL(name, folder));
+      expect([name, scripts.some((script) => new URL(script, folder).href === imported.href)]).toEqual([name, true]);
+    }
+    expect(code).not.toMatch(/\bimport\(/);
+    files[`library/${name}`] = code;
   }
-  await page.route('**/without/*', (route) => answer(route));
-  await page.route('**/without/standalone/*', (route) => answer(route));
+  await page.route('**/without/**', (route) => answer(route));
   const answer = (route: Parameters<Parameters<Page['route']>[1]>[0]): Promise<void> => {
     const name = new URL(route.request().url()).pathname.split('/without/')[1] ?? '';
     const contentType = name.endsWith('.html') ? 'text/html' : 'text/javascript';

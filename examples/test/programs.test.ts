@@ -49,11 +49,11 @@ beforeAll(() => {
 
 async function open(name: string, context = {}): Promise<{ page: Page; wrong: string[] }> {
   const page = await own.browser.newPage({ viewport: { width: 900, height: 600 }, ...context });
-  const standalone = join(root, 'packages/zesty-kite/dist/standalone');
+  const library = join(root, 'packages/zesty-kite/dist');
   await page.route('http://programs.example/**', (route) => {
     const { pathname } = new URL(route.request().url());
     const path = pathname.startsWith('/zesty-kite/')
-      ? join(standalone, pathname.slice('/zesty-kite/'.length))
+      ? join(library, pathname.slice('/zesty-kite/'.length))
       : join(project, pathname.startsWith('/page') ? '.' : 'dist', pathname);
     return route.fulfill({ path });
   });

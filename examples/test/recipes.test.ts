@@ -51,7 +51,7 @@ async function open(name: string, file = 'index.html'): Promise<{ page: Page; wr
   await page.route('http://recipes.example/**', (route) => {
     const { pathname } = new URL(route.request().url());
     const path = pathname.startsWith('/zesty-kite/')
-      ? join(root, 'packages/zesty-kite/dist/standalone', pathname.slice('/zesty-kite/'.length))
+      ? join(root, 'packages/zesty-kite/dist', pathname.slice('/zesty-kite/'.length))
       : join(project, name, file === 'index.html' ? 'dist' : '.', pathname);
     return route.fulfill({ path });
   });

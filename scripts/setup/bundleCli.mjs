@@ -8,7 +8,7 @@ export async function bundleCli() {
     configFile: false,
     root: cli,
     logLevel: 'error',
-    ssr: { noExternal: ['zesty-kite', 'valibot'] },
+    ssr: { noExternal: ['zesty-kite'] },
     build: {
       ssr: true,
       target: 'node20',

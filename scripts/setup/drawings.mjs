@@ -1,7 +1,7 @@
 /** Drawings for the reference of the settings: a curve and a switch by zoom, a half-life, the curve of a stick. */
 import { root } from './run.mjs';
 
-const { valueAtSpan } = await import(`${root}packages/zesty-kite/dist/review/index.js`);
+const { valueAtSpan } = await import(`${root}packages/zesty-kite/dist/review.js`);
 
 const WIDTH = 420;
 const HEIGHT = 200;

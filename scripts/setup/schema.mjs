@@ -6,8 +6,8 @@ const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 /** @returns the schema of settings; every object is closed to keys that it does not name */
 export async function settingsJsonSchema() {
   const { toJsonSchema } = await import('@valibot/to-json-schema');
-  const { settingsSchema, descriptions } = await import(`${root}packages/zesty-kite/dist/settings/index.js`);
-  const { useful } = await import(`${root}packages/zesty-kite/dist/settings/useful.js`);
+  const { settingsSchema, descriptions } = await import(`${root}packages/zesty-kite/build/settings/index.js`);
+  const { useful } = await import(`${root}packages/zesty-kite/build/settings/useful.js`);
   const schema = toJsonSchema(settingsSchema, { target: 'draft-2020-12', typeMode: 'input', ignoreActions: ['check'] });
   schema.$schema = DRAFT;
   schema.title = 'Settings of a Zesty Kite camera';
@@ -31,12 +31,12 @@ export async function settingsJsonSchema() {
 
 /** @returns the schema of one line of a session: the header, or a signal of a kind */
 export async function sessionJsonSchema() {
-  const { descriptions: inside, SIGNALS } = await import(`${root}packages/zesty-kite/dist/signals/index.js`);
-  const { DIRECTED } = await import(`${root}packages/zesty-kite/dist/direct/index.js`);
-  const { descriptions: outside } = await import(`${root}packages/zesty-kite/dist/direct/descriptions.js`);
+  const { descriptions: inside, SIGNALS } = await import(`${root}packages/zesty-kite/build/signals/index.js`);
+  const { DIRECTED } = await import(`${root}packages/zesty-kite/build/direct/index.js`);
+  const { descriptions: outside } = await import(`${root}packages/zesty-kite/build/direct/descriptions.js`);
   const descriptions = { ...inside, ...outside };
   const signals = Object.assign({}, SIGNALS, ...DIRECTED.map((mover) => mover.signals));
-  const { FORMAT, VERSION } = await import(`${root}packages/zesty-kite/dist/session/format.js`);
+  const { FORMAT, VERSION } = await import(`${root}packages/zesty-kite/build/session/format.js`);
   const at = {
     type: 'integer',
     minimum: 0,
@@ -144,7 +144,7 @@ export async function sessionJsonSchema() {
 
 /** @returns the schema of a cutscene */
 export async function cutsceneJsonSchema() {
-  const { KEYFRAME_SCHEMA } = await import(`${root}packages/zesty-kite/dist/direct/keyframes.js`);
+  const { KEYFRAME_SCHEMA } = await import(`${root}packages/zesty-kite/build/direct/keyframes.js`);
   return {
     $schema: DRAFT,
     title: 'A Zesty Kite cutscene',

@@ -3,8 +3,8 @@ import { root } from './run.mjs';
 import { objectOf, valuesOf } from './schema.mjs';
 
 const { checkSettings } = await import(`${root}packages/zesty-kite/dist/index.js`);
-const { polygons } = await import(`${root}packages/zesty-kite/dist/polygons/index.js`);
-const { feels } = await import(`${root}packages/zesty-kite/dist/feels/index.js`);
+const { polygons } = await import(`${root}packages/zesty-kite/dist/polygons.js`);
+const { feels } = await import(`${root}packages/zesty-kite/dist/feels.js`);
 
 /** Examples that say more than a computed one. */
 const EXAMPLES = {

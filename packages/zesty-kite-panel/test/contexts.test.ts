@@ -96,7 +96,7 @@ test('without a bundler, under a strict policy, in a page whose own style would 
   const packages = new URL('../../', import.meta.url);
   const page = `<!doctype html><html lang="en"><head><title>A game</title><link rel="icon" href="data:," /><link rel="stylesheet" href="/style.css" /></head>
     <body><canvas width="800" height="600"></canvas><script type="module" src="/main.js"></script></body></html>`;
-  const main = `import { Camera } from '/zesty-kite/dist/standalone/index.js';
+  const main = `import { Camera } from '/zesty-kite/dist/index.js';
     import { openPanel } from '/zesty-kite-panel/dist/standalone/index.js';
     const settings = { start: { span: 100 } };
     const camera = new Camera(settings, { screen: { width: 800, height: 600 } });

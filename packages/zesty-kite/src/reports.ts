@@ -46,7 +46,7 @@ export class Reports {
   }
 }
 
-/** The camera may come from another copy of this module: every standalone file has its own. */
+/** The camera may come from another copy of this module: bundles have their own. */
 const REPORTS = Symbol.for('zesty-kite reports');
 
 /** Returns the receivers of a camera, here or in a worker. */

@@ -353,6 +353,7 @@ function isNamed(name: string, { message }: Error): boolean {
   const heads = [
     name,
     call,
+    'change',
     'options',
     'terrain',
     'player',

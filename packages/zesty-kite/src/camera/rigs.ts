@@ -2,7 +2,7 @@
 import { sentence, shown } from '../messages/index.ts';
 import type { Rig } from './rig.ts';
 
-/** The camera may come from another copy of this module: every standalone file has its own. */
+/** The camera may come from another copy of this module: bundles have their own. */
 const RIG = Symbol.for('zesty-kite rig');
 
 export function keepRig(camera: object, rig: Rig): void {

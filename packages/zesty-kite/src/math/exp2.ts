@@ -6,11 +6,8 @@
  */
 
 /** 2^-1074 … 2^1023, each exact: halving and doubling never round. */
-const POWERS = new Float64Array(2098);
 const LOWEST = -1074;
-
-for (let n = 0, power = 1; n <= 1023; n++, power *= 2) POWERS[n - LOWEST] = power;
-for (let n = -1, power = 0.5; n >= LOWEST; n--, power /= 2) POWERS[n - LOWEST] = power;
+const POWERS = powersOfTwo();
 
 /** Adding 1.5 · 2^52 leaves no room for a fraction: taking it away again has rounded to a whole number. */
 const ROUNDER = 6755399441055744;
@@ -55,4 +52,11 @@ export function exp2(x: number): number {
 function scaled(value: number, n: number): number {
   const first = n < 0 ? -1000 : 1023;
   return value * (POWERS[first - LOWEST] ?? NaN) * (POWERS[n - first - LOWEST] ?? NaN);
+}
+
+function powersOfTwo(): Float64Array {
+  const powers = new Float64Array(2098);
+  for (let n = 0, power = 1; n <= 1023; n++, power *= 2) powers[n - LOWEST] = power;
+  for (let n = -1, power = 0.5; n >= LOWEST; n--, power /= 2) powers[n - LOWEST] = power;
+  return powers;
 }

@@ -2,7 +2,7 @@
 import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
-import { sentence, SettingsError, shown, type Settings } from '../settings/index.ts';
+import { sentence, shown, type Settings } from '../settings/index.ts';
 import { memberAt, nodeAt, type JsonSchema } from './node.ts';
 import type { PlayerTexts } from './texts.ts';
 
@@ -144,7 +144,7 @@ export class PlayerSettings {
     if (among !== undefined && !among.some((each) => isSame(each, value)))
       refuse(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
     const within = typeof value === 'number' ? Math.min(Math.max(value, min), max) : value;
-    this.#put('PlayerSettings.set', path, within);
+    this.#camera.change(nested([this.#settingOf(path, within)]));
     this.#kept.delete(path);
     if (isSame(within, this.#game.get(path))) this.#own.delete(path);
     else this.#own.set(path, within);
@@ -153,17 +153,8 @@ export class PlayerSettings {
   /** Back to what the game has: one of them, or all. */
   reset(path?: string): void {
     for (const each of path === undefined ? [...this.#own.keys()] : [path]) {
-      this.#put('PlayerSettings.reset', each, this.#game.get(this.#itemOf(each).path));
+      this.#camera.change(nested([this.#settingOf(each, this.#game.get(this.#itemOf(each).path))]));
       this.#own.delete(each);
-    }
-  }
-
-  /** @throws SettingsError that names `call` */
-  #put(call: string, path: string, value: unknown): void {
-    try {
-      this.#camera.change(nested([this.#settingOf(path, value)]));
-    } catch (error) {
-      throw error instanceof SettingsError ? new SettingsError(error.problems, error.more, call) : error;
     }
   }
 

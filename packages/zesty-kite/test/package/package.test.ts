@@ -1,6 +1,7 @@
 /** The package as a user gets it: packed, installed into an empty project, imported there. */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { SourceMap, type SourceMapPayload, type SourceMapping } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
@@ -102,21 +103,32 @@ test('the command line is linked, plays a session and needs no more than the two
   expect(execFileSync(tool, ['--version'], { encoding: 'utf8' })).toBe(`${version}\n`);
 });
 
-test('the pack holds the built files, their types, source maps and sources, and no test', () => {
+test('the pack holds an entry in one file with its types and its TypeScript in the map, and no test', () => {
   const files = readdirSync(join(project, 'node_modules/zesty-kite'), { recursive: true }).map(String);
   for (const name of [
     'dist/index.js',
     'dist/index.d.ts',
     'dist/index.js.map',
-    'src/index.ts',
-    'dist/dom/index.js',
+    'dist/dom.js',
     'LICENSE',
     'README.md',
     'dist/guide.md',
-    'dist/canvas/index.js',
+    'dist/canvas.js',
   ])
     expect(files).toContain(name);
   expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
+  expect(files.length).toBeLessThanOrEqual(120);
+  // A line of a bundle leads to the same line of TypeScript as in the checkout.
+  const name = 'node_modules/zesty-kite/dist/shared/camera.js';
+  const map = new SourceMap(JSON.parse(readFileSync(join(project, `${name}.map`), 'utf8')) as SourceMapPayload);
+  const lines = readFileSync(join(project, name), 'utf8').split('\n');
+  const at = lines.findIndex((line) => line.includes('extends Calls'));
+  const { originalSource, originalLine } = map.findEntry(at, 1) as SourceMapping;
+  expect(originalSource).toMatch(/src\/camera\/camera\.ts$/);
+  const shown = map.payload.sourcesContent[map.payload.sources.indexOf(originalSource)] ?? '';
+  const written = readFileSync(join(workspace, 'packages/zesty-kite/src/camera/camera.ts'), 'utf8');
+  expect(shown.split('\n')[originalLine]).toBe(written.split('\n')[originalLine]);
+  expect(shown.split('\n')[originalLine]).toMatch(/class Camera extends Calls implements CameraLike/);
 });
 
 /** Compiles a file of the project against the types in the pack; prints nothing if all is well. */
