@@ -28,10 +28,11 @@ const pitches = fc.oneof(
   fc.constant<Settings['pitch']>({ degrees: { near: 45, far: 80, at: 300 } }),
 );
 const coordinate = between(-400, 400);
-const things = fc.array(
+const some = fc.array(
   fc.oneof(
     fc.record({ x: coordinate, y: coordinate }),
     fc.record({ x: coordinate, y: coordinate, height: between(0, 60), radius: between(0, 80) }),
+    fc.record({ x: between(-50, 50), y: between(-50, 50), height: between(0, 60), radius: between(0, 200) }),
     fc
       .tuple(coordinate, coordinate, between(1, 80), between(1, 80), between(1, 40))
       .map(([left, top, wide, deep, high]) => ({ left, top, right: left + wide, bottom: top + deep, low: 0, high })),
@@ -40,8 +41,19 @@ const things = fc.array(
       geometry: { type: 'Polygon', coordinates: [ring] },
     })),
   ),
-  { minLength: 1, maxLength: 6 },
+  { minLength: 1, maxLength: 4 },
 );
+/** A crowd around the middle, which surrounds some of the things, or none. */
+const crowds = fc
+  .tuple(fc.boolean(), between(1, 300), between(0, 60), between(0, 60))
+  .map(([isThere, wide, low, high]): Thing[] =>
+    Array.from({ length: isThere ? 96 : 0 }, (_, i) => ({
+      x: wide * Math.cos(i),
+      y: wide * Math.sin(i),
+      height: low + (high * (i % 7)) / 7,
+    })),
+  );
+const things = fc.tuple(some, crowds).map(([few, crowd]): Thing[] => [...few, ...crowd]);
 const paddings = fc.record({
   left: between(0, 100),
   top: between(0, 60),

@@ -26,18 +26,22 @@ export function frame(camera: Camera, things: readonly Thing[], options: FrameOp
       checkObject('frame.options.padding', padding, 'pixels, or {left, top, right, bottom}');
       checkNumber(`frame.options.padding.${side}`, padding[side]);
     }
-  return frameGrown(here, things, options, 0);
+  return frameOutline(here, outlineOf(here, things), options, 0);
 }
 
-/** World units that are added around each thing. */
-export function frameGrown(camera: Camera, things: readonly Thing[], options: FrameOptions, grown: number): Framing {
+/** The outline of things on the camera's ground. */
+export function outlineOf(camera: Camera, things: readonly Thing[]): Outline {
+  return new Outline(things, timelineOf('frame', camera).constraints.ground);
+}
+
+/** @param grown world units that are added around each thing, ≥ 0 */
+export function frameOutline(camera: Camera, outline: Outline, options: FrameOptions, grown: number): Framing {
   const timeline = timelineOf('frame', camera);
   const { kept, constraints } = timeline;
-  const outline = new Outline(things, constraints.ground, grown);
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
       throw new TypeError(`frame.options.${name}: expected a finite number, got ${shown(options[name])}`);
-  const solver = new Solver(outline, kept, timeline.spare(), options);
+  const solver = new Solver(outline, kept, timeline.spare(), options, grown);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;
   const tight = solver.tight;

@@ -30,7 +30,10 @@ export class Sides {
   x = NaN;
   y = NaN;
   #focusHeight = NaN;
-  constructor(projection: Projection, outline: Outline) {
+  /** World units that each radius grows by: for things on the move. */
+  readonly #grown: number;
+  constructor(projection: Projection, outline: Outline, grown: number) {
+    this.#grown = grown;
     this.#projection = projection;
     this.#outline = outline;
   }
@@ -161,7 +164,7 @@ export class Sides {
 
   #reach(east: number, south: number, up: number): number {
     const { x, y } = this.#outline.anchor;
-    return this.#outline.reach(east, south, up, x, y, this.#focusHeight);
+    return this.#outline.reach(east, south, up, x, y, this.#focusHeight, this.#grown);
   }
 
   /** Returns whether everything shows from a focus. */

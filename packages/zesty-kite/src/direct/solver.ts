@@ -26,14 +26,14 @@ export class Solver {
   readonly #options: FrameOptions;
   readonly #sides: Sides;
   /** @param there scratch */
-  constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions) {
+  constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions, grown: number) {
     this.#outline = outline;
     this.#kept = kept;
     this.#rules = kept.constraints;
     this.#there = there;
     this.#projection = there.projection;
     this.#options = options;
-    this.#sides = new Sides(there.projection, outline);
+    this.#sides = new Sides(there.projection, outline, grown);
     const { heading } = options;
     resolvePlacement(there, kept, heading === undefined ? {} : { heading });
     this.min = there.zooming.min;

@@ -1,6 +1,7 @@
 /** Things that can be framed: their extent in any direction. */
 import { shown } from '../settings/index.ts';
 import type { Box, Ground, Point } from '../view/index.ts';
+import { outermost, SPOT } from './outermost.ts';
 
 /** World units. A height that is left out is that of the ground there. */
 export type Thing =
@@ -28,39 +29,42 @@ const FARTHEST = 1e12;
 /** Points with a level radius around each: a frustum needs no more of the rest. */
 export class Outline {
   /** x, y, height, radius by turns. */
-  readonly #spots: number[] = [];
+  #spots: Float64Array = new Float64Array(64 * SPOT);
+  #length = 0;
+  /** The first spot: any will do to begin from. */
+  readonly anchor: Readonly<Point>;
   readonly #heightAt: (x: number, y: number) => number;
-  /** World units that each radius grows by: for things on the move. */
-  readonly #grown: number;
 
   /**
    * @param ground its heights, and the period of the world
-   * @param grown world units around each thing, ≥ 0
    * @throws TypeError for what is no thing, with its place
    */
-  constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>, grown = 0) {
+  constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>) {
     this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
-    this.#grown = grown;
     if (!Array.isArray(things)) refuse('things', things, 'a list of points, circles, boxes or GeoJSON');
     /** The end of each thing in the list. */
-    const ends = things.map((thing, i) => {
-      this.#add(thing, `things[${String(i)}]`);
-      return this.#spots.length;
-    });
-    if (this.#spots.length === 0) refuse('things', things, 'at least one with a place');
-    if (periodX > 0) drawTogether(this.#spots, ends, 0, periodX);
-    if (periodY > 0) drawTogether(this.#spots, ends, 1, periodY);
+    const ends = new Int32Array(things.length);
+    for (let i = 0; i < things.length; i++) {
+      this.#add(things[i], () => `things[${String(i)}]`);
+      ends[i] = this.#length;
+    }
+    if (this.#length === 0) refuse('things', things, 'at least one with a place');
+    const spots = this.#spots.subarray(0, this.#length);
+    if (periodX > 0) drawTogether(spots, ends, 0, periodX);
+    if (periodY > 0) drawTogether(spots, ends, 1, periodY);
+    const [x = 0, y = 0] = spots;
+    this.anchor = { x, y };
+    this.#spots = outermost(spots);
   }
 
-  /** How far it reaches along (east, south, up), counted from a spot. */
-  reach(east: number, south: number, up: number, x: number, y: number, height: number): number {
+  /** How far it reaches along (east, south, up), counted from a spot. @param grown world units that each radius grows by */
+  reach(east: number, south: number, up: number, x: number, y: number, height: number, grown: number): number {
     const spots = this.#spots;
-    const grown = this.#grown;
     const level = Math.sqrt(east * east + south * south);
     let most = -Infinity;
-    for (let i = 0; i < spots.length; i += 4) {
-      const [atX = 0, atY = 0, atHeight = 0, radius = 0] = [spots[i], spots[i + 1], spots[i + 2], spots[i + 3]];
-      const reach = east * (atX - x) + south * (atY - y) + up * (atHeight - height) + level * (radius + grown);
+    for (let i = 0; i < spots.length; i += SPOT) {
+      const across = east * ((spots[i] ?? NaN) - x) + south * ((spots[i + 1] ?? NaN) - y);
+      const reach = across + up * ((spots[i + 2] ?? NaN) - height) + level * ((spots[i + 3] ?? NaN) + grown);
       if (reach > most) most = reach;
     }
     return most;
@@ -68,10 +72,10 @@ export class Outline {
 
   /** The corners of the level rectangle around all of it. */
   get corners(): readonly Point[] {
-    const left = -this.reach(-1, 0, 0, 0, 0, 0);
-    const right = this.reach(1, 0, 0, 0, 0, 0);
-    const top = -this.reach(0, -1, 0, 0, 0, 0);
-    const bottom = this.reach(0, 1, 0, 0, 0, 0);
+    const left = -this.reach(-1, 0, 0, 0, 0, 0, 0);
+    const right = this.reach(1, 0, 0, 0, 0, 0, 0);
+    const top = -this.reach(0, -1, 0, 0, 0, 0, 0);
+    const bottom = this.reach(0, 1, 0, 0, 0, 0, 0);
     return [
       { x: left, y: top },
       { x: right, y: top },
@@ -80,57 +84,66 @@ export class Outline {
     ];
   }
 
-  /** The first of its spots: any will do to begin from. */
-  get anchor(): { readonly x: number; readonly y: number } {
-    const [x = 0, y = 0] = this.#spots;
-    return { x, y };
-  }
-
-  #add(thing: unknown, path: string): void {
-    if (typeof thing !== 'object' || thing === null) refuse(path, thing, 'a point, a circle, a box or GeoJSON');
+  #add(thing: unknown, path: Path): void {
+    if (typeof thing !== 'object' || thing === null) refuse(path(), thing, 'a point, a circle, a box or GeoJSON');
     const given = thing as Record<string, unknown>;
     if ('type' in given) this.#addGeoJson(given, path);
     else if ('left' in given) this.#addBox(given, path);
-    else {
-      const { x, y, height, radius = 0 } = given;
-      this.#spot(x, y, height, radius, path);
-    }
+    else this.#spot(given['x'], given['y'], given['height'], given['radius'] ?? 0, path);
   }
 
-  #addBox({ left, top, right, bottom, low, high }: Record<string, unknown>, path: string): void {
+  #addBox({ left, top, right, bottom, low, high }: Record<string, unknown>, path: Path): void {
     for (const x of [left, right])
       for (const y of [top, bottom]) for (const height of [low, high]) this.#spot(x, y, height, 0, path);
   }
 
-  #addGeoJson({ type, coordinates, geometry, geometries, features }: Record<string, unknown>, path: string): void {
-    if (coordinates !== undefined) this.#addPositions(coordinates, `${path}.coordinates`);
+  #addGeoJson({ type, coordinates, geometry, geometries, features }: Record<string, unknown>, path: Path): void {
+    if (coordinates !== undefined) this.#addPositions(coordinates, () => `${path()}.coordinates`);
     else if (type === 'Feature' && geometry === null) return;
-    else if (type === 'Feature') this.#add(geometry, `${path}.geometry`);
+    else if (type === 'Feature') this.#add(geometry, () => `${path()}.geometry`);
     else if (Array.isArray(features ?? geometries)) {
       const name = features === undefined ? 'geometries' : 'features';
       ((features ?? geometries) as unknown[]).forEach((one, i) => {
-        this.#add(one, `${path}.${name}[${String(i)}]`);
+        this.#add(one, () => `${path()}.${name}[${String(i)}]`);
       });
-    } else refuse(`${path}.type`, type, 'a GeoJSON geometry, feature or collection');
+    } else refuse(`${path()}.type`, type, 'a GeoJSON geometry, feature or collection');
   }
 
-  #addPositions(value: unknown, path: string): void {
-    if (!Array.isArray(value)) refuse(path, value, 'positions such as [x, y]');
+  #addPositions(value: unknown, path: Path): void {
+    if (!Array.isArray(value)) refuse(path(), value, 'positions such as [x, y]');
     const list = value as readonly unknown[];
     if (typeof list[0] === 'number') this.#spot(list[0], list[1], list[2], 0, path);
     else
       list.forEach((one, i) => {
-        this.#addPositions(one, `${path}[${String(i)}]`);
+        this.#addPositions(one, () => `${path()}[${String(i)}]`);
       });
   }
 
-  #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: string): void {
-    const place = [x, y].every(Number.isFinite) ? (height ?? this.#heightAt(Number(x), Number(y))) : NaN;
-    const spot = [x, y, place, radius].map((value) => (typeof value === 'number' ? value : NaN));
-    if (!spot.every((value) => Math.abs(value) <= FARTHEST) || !((spot[3] ?? NaN) >= 0))
-      refuse(path, { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
-    for (const value of spot) this.#spots.push(value);
+  #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: Path): void {
+    const isPlace = isNear(x) && isNear(y);
+    const level = height === undefined && isPlace ? this.#heightAt(x, y) : height;
+    if (!isPlace || !isNear(level) || !isNear(radius) || radius < 0)
+      return refuse(path(), { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
+    if (this.#length === this.#spots.length) {
+      const longer = new Float64Array(2 * this.#length);
+      longer.set(this.#spots);
+      this.#spots = longer;
+    }
+    const spots = this.#spots;
+    const at = this.#length;
+    spots[at] = x;
+    spots[at + 1] = y;
+    spots[at + 2] = level;
+    spots[at + 3] = radius;
+    this.#length = at + SPOT;
   }
+}
+
+/** The place of a thing in the call, for messages. */
+type Path = () => string;
+
+function isNear(value: unknown): value is number {
+  return typeof value === 'number' && Math.abs(value) <= FARTHEST;
 }
 
 /**
@@ -141,8 +154,8 @@ export class Outline {
  * @param ends the end of each thing in them
  * @param axis 0 for x, 1 for y
  */
-function drawTogether(spots: number[], ends: readonly number[], axis: 0 | 1, period: number): void {
-  const ranges = ends.flatMap((end, k) => {
+function drawTogether(spots: Float64Array, ends: Int32Array, axis: 0 | 1, period: number): void {
+  const ranges = [...ends].flatMap((end, k) => {
     const start = ends[k - 1] ?? 0;
     let low = Infinity;
     let high = -Infinity;

@@ -12,14 +12,19 @@ export function check(path: string, got: unknown, good: boolean, expected: strin
   if (!good) throw new RangeError(sentence({ path, got: String(got), expected }));
 }
 
-/** @throws RangeError for a height that is not finite, or beyond 1e12 world units */
-export function checkHeight(path: string, height: number): void {
-  if (!(Math.abs(height) <= HIGHEST)) check(path, height, false, 'a finite number from -1e12 to 1e12');
+/** Returns whether a height is finite, and within 1e12 world units. */
+export function isHeight(height: number): boolean {
+  return Math.abs(height) <= HIGHEST;
+}
+
+/** @throws RangeError */
+export function refuseHeight(path: string, height: number): void {
+  check(path, height, false, 'a finite number from -1e12 to 1e12');
 }
 
 /** @throws RangeError for a range of heights that cannot be */
 export function checkRange(path: string, lowest: number, highest: number): void {
-  checkHeight(`${path}.lowest`, lowest);
-  checkHeight(`${path}.highest`, highest);
+  if (!isHeight(lowest)) refuseHeight(`${path}.lowest`, lowest);
+  if (!isHeight(highest)) refuseHeight(`${path}.highest`, highest);
   check(`${path}.highest`, highest, lowest <= highest, `at least lowest, ${String(lowest)}`);
 }

@@ -60,17 +60,18 @@ export function envelopeOfGrid({ columns, rows, step, left, top, heights }: Samp
 
   // Flat tops: what lies within one and a half of the lattice's steps.
   const reach = (WIDE * 3) / 2;
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const height = heights[row * columns + column] ?? 0;
-      const toRow = Math.min(lastRow, Math.floor((row + reach) / WIDE));
-      const toColumn = Math.min(lastColumn, Math.floor((column + reach) / WIDE));
-      for (let r = Math.max(0, Math.ceil((row - reach) / WIDE)); r <= toRow; r++)
-        for (let c = Math.max(0, Math.ceil((column - reach) / WIDE)); c <= toColumn; c++) {
-          const at = r * across + c;
-          if (height > (raised[at] ?? 0)) raised[at] = height;
-        }
+  for (let row = 0; row < rows; row++) {
+    const fromRow = Math.max(0, Math.ceil((row - reach) / WIDE));
+    const toRow = Math.min(lastRow, Math.floor((row + reach) / WIDE));
+    for (let column = 0; column <= lastColumn; column++) {
+      const end = row * columns + Math.min(columns - 1, column * WIDE + reach);
+      let most = -Infinity;
+      for (let i = row * columns + Math.max(0, column * WIDE - reach); i <= end; i++)
+        if ((heights[i] ?? 0) > most) most = heights[i] ?? 0;
+      for (let at = fromRow * across + column; at <= toRow * across + column; at += across)
+        if (most > (raised[at] ?? 0)) raised[at] = most;
     }
+  }
 
   // Cones: they are carried over the lattice there and back again.
   const take = (at: number, column: number, row: number, fall: number): void => {

@@ -3,7 +3,7 @@ import { checkList, checkMade, checkObject } from '../messages/index.ts';
 import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
-import { check, checkHeight } from './check.ts';
+import { check, isHeight, refuseHeight } from './check.ts';
 import { grainOf, onGrain } from './grain.ts';
 import { markSound } from './sound.ts';
 import type { Terrain } from './terrain.ts';
@@ -52,17 +52,19 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     `columns · rows, ${String(count)}`,
   );
   const grain = grainOf(step);
-  const samples = Float64Array.from(heights, (height) => onGrain(height, grain));
+  const samples = new Float64Array(count);
   const digest = new Digest();
   for (const value of [columns, rows, step, left, top]) digest.add(value);
   let lowest = Infinity;
   let highest = -Infinity;
-  samples.forEach((height, i) => {
-    checkHeight(`terrain.heights[${String(i)}]`, height);
-    lowest = Math.min(lowest, height);
-    highest = Math.max(highest, height);
+  for (let i = 0; i < count; i++) {
+    const height = onGrain(Number(heights[i]), grain);
+    if (!isHeight(height)) refuseHeight(`terrain.heights[${String(i)}]`, height);
+    if (height < lowest) lowest = height;
+    if (height > highest) highest = height;
     digest.add(height);
-  });
+    samples[i] = height;
+  }
 
   const scale = 1 / step;
   const lastColumn = columns - 1;
@@ -81,12 +83,8 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
     spot.height = upper + (lower - upper) * (below - row);
   };
-  // Only an eye that comes down to the hills needs it.
-  let envelope: ((spot: Spot) => void) | null = null;
-  const sampleEnvelopeInto = (spot: Spot): void => {
-    envelope ??= envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
-    envelope(spot);
-  };
+  // Made here: the first frame with a low eye must not wait for it.
+  const sampleEnvelopeInto = envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
   const at: Spot = { x: 0, y: 0, height: 0 };
   const heightAt = (x: number, y: number): number => {
     at.x = x;

@@ -1,8 +1,8 @@
 /** Checks of polygons and areas: finite corners, whole rings, polygons that do not overlap. */
 import { shown, type Problems } from '../messages/index.ts';
 import type { FullBounds, ShapeChecks } from '../settings/index.ts';
-import { bordersOf } from './borders.ts';
-import { isEmptyRing, ringsOf } from './rings.ts';
+import { bordersOf, type Overlap } from './borders.ts';
+import { isEmptyRing, ringsOf, type PlacedRing, type Ring } from './rings.ts';
 
 /** As far as a world goes, world units. */
 const WORLD = 1e12;
@@ -33,14 +33,17 @@ export const polygonChecks: ShapeChecks = {
       problems.add(() => ({ path, got: shown(corners), expected: 'at least three [x, y] corners' }));
     for (let i = 0; i < corners.length; i++) {
       const corner = corners[i];
-      const at = `${path}[${String(i)}]`;
       if (!Array.isArray(corner) || corner.length !== 2) {
-        problems.add(() => ({ path: at, got: shown(corner), expected: 'a corner [x, y]' }));
+        problems.add(() => ({ path: `${path}[${String(i)}]`, got: shown(corner), expected: 'a corner [x, y]' }));
         continue;
       }
       const wrong = corner.findIndex((value) => !isCoordinate(value));
       if (wrong >= 0)
-        problems.add(() => ({ path: `${at}[${String(wrong)}]`, got: shown(corner[wrong]), expected: COORDINATE }));
+        problems.add(() => ({
+          path: `${path}[${String(i)}][${String(wrong)}]`,
+          got: shown(corner[wrong]),
+          expected: COORDINATE,
+        }));
     }
   },
   check: (bounds, { most, expected }, problems) => {
@@ -82,13 +85,25 @@ function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
     problems.add(() => ({
       path: overlap.other,
       got: `an overlap with ${overlap.one} near (${short(overlap.x)}, ${short(overlap.y)})`,
-      expected: 'polygons that do not overlap: join the two, or cut one',
+      expected: `polygons that do not overlap: ${cureOf(overlap, some)}`,
     }));
     return null;
   }
   let farthest = 0;
   for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
   return { farthest, ends };
+}
+
+/** Places on a globe, in degrees, are at most so far from 0; and one edge is never longer than half of the way round. */
+const GLOBE = { x: 180, y: 90 };
+
+function cureOf({ one, other }: Overlap, rings: readonly PlacedRing[]): string {
+  const goesRound = (ring: Ring): boolean =>
+    ring.every(([x, y]) => Math.abs(x) <= GLOBE.x && Math.abs(y) <= GLOBE.y) &&
+    ring.some(([x], i) => Math.abs(x - (ring.at(i - 1)?.[0] ?? x)) > GLOBE.x);
+  const over = rings.find(({ polygon, ring }) => (polygon === one || polygon === other) && goesRound(ring));
+  if (over === undefined) return 'join the two, or cut one';
+  return `cut ${over.polygon} at the antimeridian (RFC 7946, 3.1.9)`;
 }
 
 function short(value: number): string {
