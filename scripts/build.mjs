@@ -5,15 +5,13 @@ import { bundlePanel } from './setup/bundlePanel.mjs';
 import { bundleLibrary } from './setup/bundleLibrary.mjs';
 import { guideText } from './setup/programs.mjs';
 import { buildSite } from './setup/site.mjs';
-import { cutsceneJsonSchema, sessionJsonSchema, settingsJsonSchema } from './setup/schema.mjs';
+import { writeSchemas } from './setup/schemaFiles.mjs';
 import { root, run, say } from './setup/run.mjs';
 
 say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
 await bundleLibrary();
-write('settings', await settingsJsonSchema());
-write('session', await sessionJsonSchema());
-write('cutscene', await cutsceneJsonSchema());
+await writeSchemas();
 await bundleCli();
 await bundlePanel();
 // The guide is in the package, as one file.
@@ -24,7 +22,3 @@ run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'examples', '--
 
 say('Building the documentation …');
 await buildSite();
-
-function write(name, schema) {
-  writeFileSync(`${root}packages/zesty-kite/dist/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
-}

@@ -1,4 +1,6 @@
 /** Laws: what holds for everything that generators make. */
+import { readFileSync } from 'node:fs';
+import { expect } from '@jest/globals';
 import fc from 'fast-check';
 
 type Law<Values extends [unknown, ...unknown[]]> = [
@@ -6,8 +8,21 @@ type Law<Values extends [unknown, ...unknown[]]> = [
   holds: (...values: Values) => void,
 ];
 
+/** A case that broke a law once: of a test the law with this number, and where the generators make it. */
+interface Found {
+  readonly test: string;
+  readonly law: number;
+  readonly seed: number;
+  readonly path: string;
+}
+
+/** Written by `npm run search`. */
+const FOUND = JSON.parse(readFileSync(new URL('found.json', import.meta.url), 'utf8')) as readonly Found[];
+/** The test that runs, and how many laws it has begun. */
+const running = { test: '', laws: 0 };
+
 export function forAll<Values extends [unknown, ...unknown[]]>(...law: Law<Values>): void {
-  fc.assert(fc.property(...law));
+  forRuns(fc.readConfigureGlobal().numRuns ?? 32, ...law);
 }
 
 /** A law of which one case takes as long as two of others. */
@@ -15,7 +30,19 @@ export function forHalf<Values extends [unknown, ...unknown[]]>(...law: Law<Valu
   forRuns(Math.ceil((fc.readConfigureGlobal().numRuns ?? 32) / 2), ...law);
 }
 
-/** A law that is tried so many times, however often others are. */
+/** A law that is tried so many times, however often others are; and on every case that broke it once. */
 export function forRuns<Values extends [unknown, ...unknown[]]>(numRuns: number, ...law: Law<Values>): void {
-  fc.assert(fc.property(...law), { numRuns });
+  const { currentTestName: test = '' } = expect.getState();
+  if (running.test !== test) Object.assign(running, { test, laws: 0 });
+  running.laws += 1;
+  const number = running.laws;
+  const property = fc.property(...law);
+  for (const { seed, path } of FOUND.filter((found) => found.test === test && found.law === number))
+    fc.assert(property, { seed, path, endOnFailure: true });
+  try {
+    fc.assert(property, { numRuns });
+  } catch (error) {
+    if (error instanceof Error) error.message = `Law ${String(number)}: ${error.message}`;
+    throw error;
+  }
 }
