@@ -89,6 +89,7 @@ export default defineConfig({
         items: [
           { text: 'Command line', link: '/command-line' },
           { text: 'Guarantees', link: '/guarantees' },
+          { text: 'Figures', link: '/figures' },
           { text: 'Browser input', link: '/browser-input' },
           { text: 'Add an ability', link: '/add-an-ability' },
           { text: 'Architecture', link: '/architecture' },

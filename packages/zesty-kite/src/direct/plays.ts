@@ -186,11 +186,11 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
     show(playing, track, motion);
     if (!playing.loop && playing.time === (pace > 0 ? track.length : 0)) finish(playing, motion, pace);
   },
-  finish: ({ track, pace, spots }, { focus, pan, zoom, turn, tilt }) => {
+  finish: ({ track, pace, spots }, { focus, zoom, turn, tilt }) => {
     if (track === null) return;
     track.at(pace < 0 ? 0 : track.length, false, spots, shot);
-    pan.stepX += shot.x - focus.x;
-    pan.stepY += shot.y - focus.y;
+    focus.x = focus.rawX = shot.x;
+    focus.y = focus.rawY = shot.y;
     zoom.eased = shot.span;
     turn.shown = shot.heading;
     if (shot.pitch === shot.pitch) tilt.pitch = shot.pitch;

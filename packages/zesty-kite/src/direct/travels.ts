@@ -74,10 +74,10 @@ export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
       goOn(plan, journey.elapsed / plan.seconds, motion, journey.movedX, journey.movedY);
     else arrive(journey, plan, motion);
   },
-  finish: ({ plan, movedX, movedY }, { focus, pan }) => {
+  finish: ({ plan, movedX, movedY }, { focus }) => {
     if (plan === null) return;
-    pan.stepX += plan.to.x + movedX - focus.x;
-    pan.stepY += plan.to.y + movedY - focus.y;
+    focus.x = focus.rawX = plan.to.x + movedX;
+    focus.y = focus.rawY = plan.to.y + movedY;
   },
 };
 

@@ -12,6 +12,8 @@ interface Chord {
 /** Modifiers go by their name for either side, too. */
 const EITHER_SIDE = new Set(['Shift', 'Control', 'Alt', 'Meta']);
 
+const known = new WeakMap<FullSettings['bindings'], Bindings>();
+
 export class Bindings {
   /** By their last input; the chord that asks for the most first. */
   readonly #chords = new Map<string, Chord[]>();
@@ -20,7 +22,14 @@ export class Bindings {
   readonly #named = new Set<string>();
   readonly #own = new Set<string>();
 
-  constructor(bindings: FullSettings['bindings']) {
+  /** Those of settings that are frozen: cameras with the same ones share them. */
+  static of(bindings: FullSettings['bindings']): Bindings {
+    const made = known.get(bindings) ?? new Bindings(bindings);
+    known.set(bindings, made);
+    return made;
+  }
+
+  private constructor(bindings: FullSettings['bindings']) {
     for (const [ability, inputs] of Object.entries(bindings) as [Ability, readonly string[]][]) {
       for (const text of inputs) {
         const names = text.split('+');

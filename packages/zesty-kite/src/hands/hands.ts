@@ -47,14 +47,14 @@ export class Hands {
 
   constructor(settings: FullSettings) {
     this.#settings = withLocks(settings);
-    this.#bindings = new Bindings(settings.bindings);
+    this.#bindings = Bindings.of(settings.bindings);
     this.fingers.adopt(settings);
   }
 
   /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
   adopt(settings: FullSettings, screen: Screen): Intent[] {
     const { bindings, locked } = this.#settings;
-    if (settings.bindings !== bindings) this.#bindings = new Bindings(settings.bindings);
+    if (settings.bindings !== bindings) this.#bindings = Bindings.of(settings.bindings);
     this.#settings = withLocks(settings);
     for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
     this.edge.refit(settings, screen);

@@ -18,7 +18,7 @@ export class SignalFilter {
 
   constructor(settings: FullSettings) {
     this.#settings = settings;
-    this.#bindings = new Bindings(settings.bindings);
+    this.#bindings = Bindings.of(settings.bindings);
   }
 
   /** Whether an input is the camera's own: not a modifier that only comes before another input. */
@@ -28,7 +28,7 @@ export class SignalFilter {
 
   /** Takes other settings. */
   adopt(settings: FullSettings): void {
-    if (settings.bindings !== this.#settings.bindings) this.#bindings = new Bindings(settings.bindings);
+    if (settings.bindings !== this.#settings.bindings) this.#bindings = Bindings.of(settings.bindings);
     this.#settings = settings;
   }
 

@@ -63,6 +63,9 @@ export function changeSettings(before: Checked, change: unknown): Checked {
   return complete('change', deepFreeze(mergeSettings(before.written, named)), before.shapes, named, before.settings);
 }
 
+/** Sections of which nothing is written: the same for every camera. */
+const unwritten = new Map<keyof Settings, unknown>();
+
 /**
  * @param named the settings whose sections are to be checked
  * @param before has the other sections
@@ -79,9 +82,14 @@ function complete(
   for (const section of Object.keys(settingsSchema.entries) as (keyof Settings)[]) {
     if (before !== null && !Object.hasOwn(named, section)) continue;
     const value = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
+    if (value === undefined && unwritten.has(section)) {
+      settings[section] = unwritten.get(section);
+      continue;
+    }
     const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], value);
     addIssues(issues, section, problems);
     if (output !== undefined) settings[section] = section === 'bounds' ? withShapeOf(written, output) : output;
+    if (value === undefined) unwritten.set(section, deepFreeze(output));
   }
   unknownKeys(settingsSchema, named, '', problems);
   SettingsError.throwFor(call, problems);

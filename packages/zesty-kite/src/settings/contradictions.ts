@@ -72,10 +72,15 @@ function leastSpan({ zoom, start }: FullSettings): number {
 }
 
 function valueAt(settings: unknown, path: string): unknown {
-  return path
-    .match(/[^.[\]]+/g)
-    ?.reduce<unknown>((value, key) => (value as Partial<Record<string, unknown>> | null | undefined)?.[key], settings);
+  let keys = keysByPath.get(path);
+  if (keys === undefined) keysByPath.set(path, (keys = path.match(/[^.[\]]+/g) ?? []));
+  let value = settings;
+  for (const key of keys) value = (value as Partial<Record<string, unknown>> | null | undefined)?.[key];
+  return value;
 }
+
+/** The keys of paths without a number in them are few, and looked up for every camera. */
+const keysByPath = new Map<string, readonly string[]>();
 
 function isNumber(value: unknown): value is number {
   return typeof value === 'number';
