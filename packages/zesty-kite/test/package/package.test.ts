@@ -119,7 +119,7 @@ test('the pack holds an entry in one file with its types and its TypeScript in t
   expect(files.filter((name) => /test|tsbuildinfo/.test(name))).toEqual([]);
   expect(files.length).toBeLessThanOrEqual(120);
   // A line of a bundle leads to the same line of TypeScript as in the checkout.
-  const name = 'node_modules/zesty-kite/dist/shared/camera.js';
+  const name = 'node_modules/zesty-kite/dist/shared/core.js';
   const map = new SourceMap(JSON.parse(readFileSync(join(project, `${name}.map`), 'utf8')) as SourceMapPayload);
   const lines = readFileSync(join(project, name), 'utf8').split('\n');
   const at = lines.findIndex((line) => line.includes('extends Calls'));
