@@ -8,10 +8,6 @@ export class Problems {
   readonly #list: Problem[] = [];
   #count = 0;
 
-  get isEmpty(): boolean {
-    return this.#count === 0;
-  }
-
   /** How many there are. */
   get count(): number {
     return this.#count;

@@ -1,5 +1,5 @@
 /** The error for settings that are rejected. */
-import { sentence, type Problem, type Problems } from '../messages/index.ts';
+import { sentence, type Problem } from '../messages/index.ts';
 
 /**
  * The error for rejected settings. The message lists the first 50 problems, one a line, and the number of the others.
@@ -34,7 +34,7 @@ export class SettingsError extends Error {
   }
 
   /** @throws SettingsError if there is any problem */
-  static throwFor(call: string, { list, more, isEmpty }: Problems): void {
-    if (!isEmpty) throw new SettingsError(list, more, call);
+  static throwFor(call: string, { list, more }: { list: readonly Problem[]; more: number }): void {
+    if (list.length > 0) throw new SettingsError(list, more, call);
   }
 }
