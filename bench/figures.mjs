@@ -1,5 +1,5 @@
 /**
- * What people download, start and wait for: written to `docs/figures.md`, each with its bound.
+ * Writes size, import and single calls of the package to `docs/figures.md`, each with its bound.
  *
  *     npm run figures                writes the page
  *     npm run figures -- --check     fails if a figure is beyond its bound

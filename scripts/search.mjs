@@ -5,9 +5,8 @@
  *     npm run search -- --minutes 5 --times 100 frame areas
  */
 import { spawn } from 'node:child_process';
-import { availableParallelism } from 'node:os';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { root, say } from './setup/run.mjs';
@@ -42,7 +41,7 @@ for (let done = 0; done < Number(values.times); done += BATCH) for (const name o
 say(
   `Searching ${files.length} files, ${BATCH} times the cases a batch, seeds from ${firstSeed}, for ${values.minutes} minutes at most …`,
 );
-await Promise.all(Array.from({ length: availableParallelism() }, (_, worker) => work(worker)));
+await Promise.all(Array.from({ length: availableParallelism() }, work));
 rmSync(folder, { recursive: true });
 for (const [name, times] of Object.entries(tried)) console.log(`${name.padEnd(16)} ${times} times`);
 console.log(`${found.length} cases in found.json`);
@@ -52,7 +51,7 @@ async function work() {
     const name = batches.shift();
     const number = files.length * Number(values.times) - batches.length;
     const results = await run(name, firstSeed + number, join(folder, `${number}.json`));
-    tried[name] += BATCH;
+    if (results.length > 0) tried[name] += BATCH;
     for (const { fullName, status, failureMessages } of results)
       if (status === 'failed') keep(fullName, failureMessages.join('\n'));
   }

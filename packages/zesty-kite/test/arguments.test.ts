@@ -353,7 +353,8 @@ function isNamed(name: string, { message }: Error): boolean {
   const heads = [
     name,
     call,
-    'change',
+    // It changes the settings of the camera, and these are what is refused.
+    ...(call === 'set' || call === 'reset' ? ['change'] : []),
     'options',
     'terrain',
     'player',

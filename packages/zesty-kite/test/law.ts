@@ -8,7 +8,7 @@ type Law<Values extends [unknown, ...unknown[]]> = [
   holds: (...values: Values) => void,
 ];
 
-/** A case that broke a law once: of a test the law with this number, and where the generators make it. */
+/** A case that once broke a law: its test, the number of the law in the test, the seed and the path of the case. */
 interface Found {
   readonly test: string;
   readonly law: number;

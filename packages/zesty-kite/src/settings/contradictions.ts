@@ -79,7 +79,7 @@ function valueAt(settings: unknown, path: string): unknown {
   return value;
 }
 
-/** The keys of paths without a number in them are few, and looked up for every camera. */
+/** The same few paths are looked up for every camera. */
 const keysByPath = new Map<string, readonly string[]>();
 
 function isNumber(value: unknown): value is number {
