@@ -17,8 +17,9 @@ import { matrixPackageFrames, rowsOf } from './rows.mjs';
 const MAX_BYTES = 1024;
 /** A row that takes longer than this share of its stored ratio has become slower. */
 const SLOWER = 1.15;
-/** A busy machine may slow a row: it is measured up to so many times. */
+/** A busy machine may slow a row: it is measured up to so many times, in so many turns. */
 const ATTEMPTS = 10;
+const TURNS = 2;
 /** Of so many, the middle ratio is stored. */
 const WRITTEN = 3;
 const RATIOS = new URL('ratios.json', import.meta.url);
@@ -88,30 +89,39 @@ function against(commit, names) {
 
 /** Bytes and ratio of every row, each the least of a few times: when the engine gets to a function is chance, and so is a busy machine. */
 function check(names, writes) {
+  if (writes) {
+    writeRatios(names);
+    return;
+  }
   const stored = JSON.parse(readFileSync(RATIOS, 'utf8'));
-  const measured = {};
-  const failed = names.filter((name) => {
-    const most = writes ? 0 : (stored[name] ?? 0) * SLOWER;
-    let [spent, ratio] = [Infinity, Infinity];
-    const ratios = [];
-    for (let i = 0; i < (writes ? WRITTEN : ATTEMPTS) && !(spent < MAX_BYTES && ratio <= most); i++) {
-      const once = alone('--row', name);
-      ratios.push(once.ratio);
-      spent = Math.min(spent, once.bytes);
-      ratio = Math.min(ratio, once.ratio);
+  const found = Object.fromEntries(names.map((name) => [name, { spent: Infinity, ratio: Infinity }]));
+  const isWithin = (name) => found[name].spent < MAX_BYTES && found[name].ratio <= (stored[name] ?? 0) * SLOWER;
+  // A machine may be busy for a minute: what is beyond its limit is measured again after the other rows.
+  for (let turn = 0; turn < TURNS; turn++)
+    for (const name of names.filter((each) => !isWithin(each))) {
+      for (let i = 0; i < ATTEMPTS && !isWithin(name); i++) {
+        const { bytes: spent, ratio } = alone('--row', name);
+        found[name] = { spent: Math.min(found[name].spent, spent), ratio: Math.min(found[name].ratio, ratio) };
+      }
+      const { spent, ratio } = found[name];
+      const most = ((stored[name] ?? 0) * SLOWER).toFixed(2);
+      console.log(
+        `${padded(name)}${spent.toFixed(0).padStart(5)} bytes a frame${ratio.toFixed(2).padStart(9)} x, at most ${most}`,
+      );
     }
-    // The middle one is stored: the least of a few is luck.
-    if (writes) ratio = ratios.sort((a, b) => a - b)[WRITTEN >> 1];
-    measured[name] = Number(ratio.toFixed(2));
-    console.log(
-      `${padded(name)}${spent.toFixed(0).padStart(5)} bytes a frame${ratio.toFixed(2).padStart(9)} x, at most ${most.toFixed(2)}`,
-    );
-    return !(spent < MAX_BYTES && (writes || ratio <= most));
-  });
-  if (writes) writeFileSync(RATIOS, `${JSON.stringify(measured, null, 2)}\n`);
+  const failed = names.filter((name) => !isWithin(name));
   console.log(`\n${names.length - failed.length} passed, ${failed.length} failed`);
   for (const name of failed) console.log(`more than ${MAX_BYTES} bytes, or slower than it was: ${name}`);
   process.exit(failed.length > 0 ? 1 : 0);
+}
+
+/** Stores the middle ratio of a few: the least is luck. */
+function writeRatios(names) {
+  const measured = names.map((name) => {
+    const ratios = Array.from({ length: WRITTEN }, () => alone('--row', name).ratio);
+    return [name, Number(ratios.sort((a, b) => a - b)[WRITTEN >> 1].toFixed(2))];
+  });
+  writeFileSync(RATIOS, `${JSON.stringify(Object.fromEntries(measured), null, 2)}\n`);
 }
 
 function framesReplayed({ Replay, SessionReader }, file, rounds = 100) {
