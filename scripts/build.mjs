@@ -1,6 +1,7 @@
 /** Builds the packages, the JSON Schemas of settings, sessions and cutscenes, the examples and the documentation. `npm run build` */
 import { writeFileSync } from 'node:fs';
 import { bundleCli } from './setup/bundleCli.mjs';
+import { bundleDrawing } from './setup/bundleDrawing.mjs';
 import { bundlePanel } from './setup/bundlePanel.mjs';
 import { bundleLibrary } from './setup/bundleLibrary.mjs';
 import { guideText } from './setup/programs.mjs';
@@ -12,6 +13,7 @@ say('Compiling the packages …');
 run(process.execPath, ['node_modules/typescript/bin/tsc', '-b']);
 await bundleLibrary();
 await writeSchemas();
+await bundleDrawing();
 await bundleCli();
 await bundlePanel();
 // The guide is in the package, as one file.

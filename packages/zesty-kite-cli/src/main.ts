@@ -1,24 +1,11 @@
 /** The command line: one file a command, and what is common to all of them here. */
 import { readFileSync } from 'node:fs';
 import { Command, CommanderError } from 'commander';
-import { chartCommand } from './commands/chart.ts';
-import { checkCommand } from './commands/check.ts';
-import { compareCommand } from './commands/compare.ts';
-import { addCompletion } from './commands/completion.ts';
-import { explainCommand } from './commands/explain.ts';
-import { exportCommand } from './commands/export.ts';
 import { linesOf } from './failure.ts';
-import { feelCommand } from './commands/feel.ts';
-import { importCommand } from './commands/import.ts';
-import { initCommand } from './commands/init.ts';
 import { PACKAGE } from './packageFolder.ts';
 import { forgetInputs } from './read/inputs.ts';
 import { complain, print, Unread } from './write/print.ts';
 import { abandonParts } from './write/parts.ts';
-import { replayCommand } from './commands/replay.ts';
-import { schemaCommand } from './commands/schema.ts';
-import { startCommand } from './commands/start.ts';
-import { terrainCommand } from './commands/terrain.ts';
 
 /** Every promise was kept. */
 const DONE = 0;
@@ -26,6 +13,26 @@ const DONE = 0;
 const BAD_INPUT = 2;
 
 const { version } = JSON.parse(readFileSync(new URL('package.json', PACKAGE), 'utf8')) as { version: string };
+
+/** Every command, in the order of the help. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+  replay: async () => (await import('./commands/replay.ts')).replayCommand(exit),
+  check: async () => (await import('./commands/check.ts')).checkCommand(exit),
+  explain: async () => (await import('./commands/explain.ts')).explainCommand(),
+  compare: async () => (await import('./commands/compare.ts')).compareCommand(),
+  chart: async () => (await import('./commands/chart.ts')).chartCommand(),
+  feel: async () => (await import('./commands/feel.ts')).feelCommand(),
+  export: async () => (await import('./commands/export.ts')).exportCommand(),
+  import: async () => (await import('./commands/import.ts')).importCommand(),
+  init: async () => (await import('./commands/init.ts')).initCommand(),
+  schema: async () => (await import('./commands/schema.ts')).schemaCommand(),
+  start: async () => (await import('./commands/start.ts')).startCommand(version),
+  terrain: async () => (await import('./commands/terrain.ts')).terrainCommand(),
+};
+
+function exit(code: number): void {
+  process.exitCode = code;
+}
 
 /**
  * Does what a call asks for, and sets the exit code of the process.
@@ -37,9 +44,9 @@ export async function main(args: readonly string[]): Promise<void> {
   forgetInputs();
   // The texts of commander are kept: help is printed like all output, and a bad call becomes one line.
   const said = { out: '', errors: '' };
-  const program = createProgram(said);
+  const program = await createProgram(args, said);
   try {
-    if (args[0] === 'complete') await addCompletion(program);
+    if (args[0] === 'complete') await (await import('./commands/completion.ts')).addCompletion(program);
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
     if (!(error instanceof CommanderError)) await end(error);
@@ -59,7 +66,8 @@ async function end(error: unknown): Promise<void> {
   if (!(error instanceof Unread)) await fail(linesOf(error));
 }
 
-function createProgram(said: { out: string; errors: string }): Command {
+/** A call loads its own command; help, completion and a wrong name load all. */
+async function createProgram(args: readonly string[], said: { out: string; errors: string }): Promise<Command> {
   const say = (text: string): void => {
     said.errors += text;
   };
@@ -81,27 +89,13 @@ Exit codes: 0 done, 1 a broken guarantee or a failed check, 2 a wrong call or wr
       writeErr: say,
       outputError: say,
     });
-  const exit = (code: number): void => {
-    process.exitCode = code;
-  };
-  program.addCommand(replayCommand(exit));
-  program.addCommand(checkCommand(exit));
-  program.addCommand(explainCommand());
-  program.addCommand(compareCommand());
-  program.addCommand(chartCommand());
-  program.addCommand(feelCommand());
-  program.addCommand(exportCommand());
-  program.addCommand(importCommand());
-  program.addCommand(initCommand());
-  program.addCommand(schemaCommand());
-  program.addCommand(startCommand(version));
-  program.addCommand(terrainCommand());
+  const named = args.find((word) => !word.startsWith('-')) ?? '';
+  for (const load of Object.hasOwn(COMMANDS, named) ? [COMMANDS[named]] : Object.values(COMMANDS))
+    if (load !== undefined) program.addCommand(await load());
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
   return program;
 }
 
-// `print` reports output that could not be written; nothing else ends the program over it.
-for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 // A signal that ends the program leaves no part of a file.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
   process.once(signal, () => {
@@ -125,7 +119,7 @@ async function fail(lines: readonly string[]): Promise<void> {
 
 /** A bad call in one line, with what to do. */
 function callLine(program: Command, args: readonly string[], { code, message }: CommanderError, said: string): string {
-  const names = program.commands.map((command) => command.name()).join(', ');
+  const names = Object.keys(COMMANDS).join(', ');
   if (code === 'commander.help') return `expected a command (${names}) or --help, got none`;
   const command = program.commands.find((one) => args.includes(one.name()));
   const text = (said === '' ? message : said)

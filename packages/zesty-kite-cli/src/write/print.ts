@@ -15,12 +15,18 @@ export class Unread extends Error {
  */
 export function print(where: keyof typeof NAMES, text: string): Promise<void> {
   return new Promise((resolve, reject) => {
-    process[where].write(printable(text), (error) => {
+    safely(process[where]).write(printable(text), (error) => {
       if (!error) resolve();
       else if ((error as NodeJS.ErrnoException).code === 'EPIPE') reject(new Unread());
       else reject(new Failure(`${NAMES[where]}: ${reasonOf(error)}`, { cause: error }));
     });
   });
+}
+
+/** A stream whose errors end nothing: what writes to it says so. It is opened when it is first used. */
+export function safely<S extends NodeJS.WritableStream>(stream: S): S {
+  if (stream.listenerCount('error') === 0) stream.on('error', () => undefined);
+  return stream;
 }
 
 /** A line on standard error, whatever line breaks are in it. */

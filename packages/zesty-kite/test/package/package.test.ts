@@ -12,13 +12,21 @@ const workspace = new URL('../../../../', import.meta.url).pathname;
 const LEAST_TYPESCRIPT = '5.2.2';
 let project: string;
 
+const DRAWING = 'zesty-kite-drawing';
+
+function npm(args: string[], cwd: string): string {
+  return execFileSync('npm', [...args, '--loglevel=error'], {
+    cwd,
+    encoding: 'utf8',
+    shell: process.platform === 'win32',
+  });
+}
+
 beforeAll(() => {
   project = mkdtempSync(join(tmpdir(), 'zesty-kite-'));
-  const npm = (args: string[], cwd: string): string =>
-    execFileSync('npm', [...args, '--loglevel=error'], { cwd, encoding: 'utf8', shell: process.platform === 'win32' });
-  const names = ['zesty-kite', 'zesty-kite-cli', 'zesty-kite-panel'].flatMap((name) => ['--workspace', name]);
+  const names = ['zesty-kite', 'zesty-kite-cli', 'zesty-kite-panel', DRAWING].flatMap((name) => ['--workspace', name]);
   npm(['pack', ...names, '--pack-destination', project], workspace);
-  const packs = readdirSync(project).filter((name) => name.endsWith('.tgz'));
+  const packs = readdirSync(project).filter((name) => name.endsWith('.tgz') && !name.startsWith(DRAWING));
   writeFileSync(join(project, 'package.json'), '{"private":true,"type":"module"}');
   const installed = [...packs.map((name) => `./${name}`), `typescript@${LEAST_TYPESCRIPT}`];
   npm(['install', '--no-audit', '--no-fund', '--prefer-offline', ...installed], project);
@@ -103,6 +111,24 @@ test('the command line is linked, plays a session and needs no more than the two
   expect(execFileSync(tool, ['--version'], { encoding: 'utf8' })).toBe(`${version}\n`);
 });
 
+test('the tool names the package that draws when it is missing, and draws once it is installed', () => {
+  const chart = (): [number | null, string] => {
+    const session = join(workspace, 'data/lemon-strait/sessions/crossing.ndjson');
+    const args = ['node_modules/zesty-kite-cli/bin/zesty-kite.js', 'chart', session, '--to', 'chart.png'];
+    const { status, stderr } = spawnSync(process.execPath, args, { cwd: project, encoding: 'utf8' });
+    return [status, stderr];
+  };
+  expect(chart()).toEqual([
+    2,
+    `zesty-kite: --to: expected the package ${DRAWING}, got none; npm install --save-dev ${DRAWING}\n`,
+  ]);
+  expect(readdirSync(project)).not.toContain('chart.png');
+  const pack = readdirSync(project).find((name) => name.startsWith(DRAWING) && name.endsWith('.tgz'));
+  npm(['install', '--no-audit', '--no-fund', '--prefer-offline', `./${String(pack)}`], project);
+  expect(chart()).toEqual([0, '']);
+  expect(readFileSync(join(project, 'chart.png')).subarray(1, 4).toString()).toBe('PNG');
+}, 120_000);
+
 test('the pack holds an entry in one file with its types and its TypeScript in the map, and no test', () => {
   const files = readdirSync(join(project, 'node_modules/zesty-kite'), { recursive: true }).map(String);
   for (const name of [
@@ -134,7 +160,7 @@ test('the pack holds an entry in one file with its types and its TypeScript in t
 /** Compiles a file of the project against the types in the pack; prints nothing if all is well. */
 function compile(name: string, code: string, flags: readonly string[], least = false): [string, number | null] {
   writeFileSync(join(project, name), code);
-  const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom', ...flags];
+  const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom', '--skipDefaultLibCheck', ...flags];
   const tsc = join(least ? project : workspace, 'node_modules/typescript/bin/tsc');
   const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, name], { cwd: project, encoding: 'utf8' });
   return [stdout, status];
