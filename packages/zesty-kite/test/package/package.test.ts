@@ -160,7 +160,17 @@ test('the pack holds an entry in one file with its types and its TypeScript in t
 /** Compiles a file of the project against the types in the pack; prints nothing if all is well. */
 function compile(name: string, code: string, flags: readonly string[], least = false): [string, number | null] {
   writeFileSync(join(project, name), code);
-  const options = ['--strict', '--module', 'nodenext', '--target', 'es2022', '--lib', 'es2022,dom', '--skipDefaultLibCheck', ...flags];
+  const options = [
+    '--strict',
+    '--module',
+    'nodenext',
+    '--target',
+    'es2022',
+    '--lib',
+    'es2022,dom',
+    '--skipDefaultLibCheck',
+    ...flags,
+  ];
   const tsc = join(least ? project : workspace, 'node_modules/typescript/bin/tsc');
   const { stdout, status } = spawnSync(process.execPath, [tsc, ...options, name], { cwd: project, encoding: 'utf8' });
   return [stdout, status];
