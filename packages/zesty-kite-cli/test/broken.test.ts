@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { encode } from 'fast-png';
-import { inOneProcess, type Ended } from './inOneProcess.ts';
+import { Tool, type Ended } from './tool.ts';
 
 const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const DATA = new URL('../../../data/lemon-strait/', import.meta.url).pathname;
@@ -20,10 +20,15 @@ interface Case {
 }
 
 let folder: string;
+let tool: Tool;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-broken-'));
+  tool = new Tool(folder, 200);
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(async () => {
+  await tool.end();
+  rmSync(folder, { recursive: true });
+});
 
 /** The table: calls, then what settings, sessions and descriptions of ground hold; each with what the line has to name. */
 const { calls, settings, sessions, grounds } = JSON.parse(
@@ -73,39 +78,41 @@ function faultOf(one: Case, { code, out, errors }: Ended): string[] {
 }
 
 /** Every eighth case has a process of its own, which has to end as the call in a process of many. */
-function faultsOf(cases: readonly Case[]): string[] {
-  const ends = inOneProcess(cases, folder);
-  return cases.flatMap((one, i) => {
-    const end = ends[i] ?? { code: null, out: '', errors: '' };
-    if (i % 8 > 0) return faultOf(one, end);
+async function faultsOf(cases: readonly Case[]): Promise<string[]> {
+  const faults: string[] = [];
+  for (const [i, one] of cases.entries()) {
     const { args, input = '' } = one;
+    const end = await tool.call(args, input);
+    faults.push(...faultOf(one, end));
+    if (i % 8 > 0) continue;
     const alone = spawnSync(process.execPath, [CLI, ...args], { cwd: folder, input, encoding: 'utf8' });
-    const same = alone.status === end.code && alone.stderr === end.errors;
-    return [...faultOf(one, end), ...(same ? [] : [`${args.join(' ')}: alone ${alone.stderr}`])];
-  });
+    if (alone.status !== end.code || alone.stderr !== end.errors)
+      faults.push(`${args.join(' ')}: alone ${alone.stderr}`);
+  }
+  return faults;
 }
 
 test('at least 150 cases are in the table', () =>
   expect(calls.length + settings.length + sessions.length + grounds.length).toBeGreaterThanOrEqual(150));
 
-test('broken calls', () => {
-  expect(faultsOf(calls)).toEqual([]);
+test('broken calls', async () => {
+  expect(await faultsOf(calls)).toEqual([]);
 });
 
-test('broken settings', () => {
+test('broken settings', async () => {
   const cases = settings.map(([text, says], i): Case => {
     const file = join(folder, `settings${String(i)}.json`);
     writeFileSync(file, text);
     return { args: ['check', file], says };
   });
-  expect(faultsOf(cases)).toEqual([]);
+  expect(await faultsOf(cases)).toEqual([]);
 });
 
-test('broken sessions', () => {
-  expect(faultsOf(sessions.map(([input, says]) => ({ args: ['replay', '-'], input, says })))).toEqual([]);
+test('broken sessions', async () => {
+  expect(await faultsOf(sessions.map(([input, says]) => ({ args: ['replay', '-'], input, says })))).toEqual([]);
 });
 
-test('broken ground, and pictures that say one thing and are another', () => {
+test('broken ground, and pictures that say one thing and are another', async () => {
   const pixels = (channels: number, depth: 8 | 16): Uint8Array =>
     encode({
       width: 4,
@@ -130,6 +137,6 @@ test('broken ground, and pictures that say one thing and are another', () => {
     writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value));
     return { args: ['replay', HILLY, '--terrain', file], says };
   });
-  expect(faultsOf(cases)).toEqual([]);
+  expect(await faultsOf(cases)).toEqual([]);
   expect(readFileSync(join(where, 'ok.png')).length).toBe(good.length);
 });

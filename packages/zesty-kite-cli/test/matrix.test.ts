@@ -1,15 +1,14 @@
 /** Every command and every option with values that are none: each ends with 2 and says where, what was expected and what it got. */
-import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { inOneProcess, type Call } from './inOneProcess.ts';
+import { Tool } from './tool.ts';
 
-const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const DATA = new URL('../../../data/lemon-strait/', import.meta.url).pathname;
 
 let folder: string;
+let tool: Tool;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-matrix-'));
   cpSync(join(DATA, 'sessions/crossing.ndjson'), join(folder, 'good.ndjson'));
@@ -32,8 +31,12 @@ beforeAll(() => {
   writeFileSync(join(folder, 'forged.json'), '{"a\\nzesty-kite: all is well\\u001b[2J": 1}');
   mkdirSync(join(folder, 'none'));
   symlinkSync('round', join(folder, 'round'));
+  tool = new Tool(folder, 200);
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(async () => {
+  await tool.end();
+  rmSync(folder, { recursive: true });
+});
 
 const FILES = [
   '',
@@ -88,9 +91,9 @@ const COMMANDS: readonly { readonly name: string; readonly args: readonly string
 ];
 
 /** The options of a command and what each takes, from its help. */
-function optionsOf(name: string): [string, string][] {
-  const { stdout } = spawnSync(process.execPath, [CLI, name, '--help'], { encoding: 'utf8' });
-  return [...stdout.matchAll(/^ {2}(--[a-z-]+)(?: (<[^>]+>(?:x<[^>]+>)?))?/gm)].map(([, option = '', takes = '']) => [
+async function optionsOf(name: string): Promise<[string, string][]> {
+  const { out } = await tool.call([name, '--help']);
+  return [...out.matchAll(/^ {2}(--[a-z-]+)(?: (<[^>]+>(?:x<[^>]+>)?))?/gm)].map(([, option = '', takes = '']) => [
     option,
     takes,
   ]);
@@ -104,28 +107,28 @@ function wrongFor(option: string, takes: string): readonly string[] {
   return takes === '<file>' || takes === '<session>' ? FILES : (WRONG[takes] ?? []);
 }
 
-test('whatever a command or an option is given that is none, it says so', () => {
-  const calls: Call[] = [];
+test('whatever a command or an option is given that is none, it says so', async () => {
+  const calls: (readonly string[])[] = [];
   const untried: string[] = [];
   for (const { name, args, files } of COMMANDS) {
     for (let i = 0; i < files; i++)
-      for (const file of FILES) calls.push({ args: [name, ...args.map((arg, k) => (k === i ? file : arg))] });
-    for (const [option, takes] of optionsOf(name)) {
+      for (const file of FILES) calls.push([name, ...args.map((arg, k) => (k === i ? file : arg))]);
+    for (const [option, takes] of await optionsOf(name)) {
       if (takes === '') continue;
       const wrong = wrongFor(option, takes);
       if (wrong.length === 0 && option !== '--schema') untried.push(`${name} ${option} ${takes}`);
       const others = args.filter((arg, k) => arg !== option && args[k - 1] !== option);
-      for (const value of wrong) calls.push({ args: [name, ...others, option, value] });
-      calls.push({ args: [name, ...others, option] });
+      for (const value of wrong) calls.push([name, ...others, option, value]);
+      calls.push([name, ...others, option]);
     }
-    calls.push({ args: [name, ...args, '--no-such'] });
+    calls.push([name, ...args, '--no-such']);
   }
   for (const name of ['', ' ', 'none', 'good.json', '/proc/x', 'good.json/game', 'a\u0000b'])
-    calls.push({ args: ['start', name] });
+    calls.push(['start', name]);
   expect(untried).toEqual([]);
-  const ends = inOneProcess(calls, folder);
-  const faults = calls.flatMap(({ args }, i) => {
-    const { code, out, errors } = ends[i] ?? { code: null, out: '', errors: '' };
+  const faults: string[] = [];
+  for (const args of calls) {
+    const { code, out, errors } = await tool.call(args);
     // A fingerprint that is not the session's is no bad call.
     const isDigest = args.includes('--expect') && args.at(-1) !== '--expect';
     const wrong = [
@@ -139,8 +142,8 @@ test('whatever a command or an option is given that is none, it says so', () => 
       /[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/.test(errors) ? 'control bytes' : '',
       /\n {4}at |not a function|undefined|Cannot read/.test(errors) ? 'a stack' : '',
     ].filter((text) => text !== '');
-    return wrong.length === 0 ? [] : [`${JSON.stringify(args)}: ${wrong.join('; ')}`];
-  });
+    if (wrong.length > 0) faults.push(`${JSON.stringify(args)}: ${wrong.join('; ')}`);
+  }
   expect(calls.length).toBeGreaterThan(500);
   expect(faults).toEqual([]);
 });

@@ -10,8 +10,8 @@ import { decode } from 'fast-png';
 import { Camera, terrainOf, tilted, type Settings } from 'zesty-kite';
 import { play, type Cutscene } from 'zesty-kite/direct';
 import { record } from 'zesty-kite/session';
+import { Tool, type Ended } from './tool.ts';
 
-const CLI = new URL('../bin/zesty-kite.js', import.meta.url).pathname;
 const ROOT = new URL('../../../', import.meta.url).pathname;
 const DATA = join(ROOT, 'data/lemon-strait/');
 const HILLS = ['--terrain', join(DATA, 'ground.json')];
@@ -21,25 +21,23 @@ const { validateString } = createRequire(import.meta.url)('gltf-validator') as {
   validateString: (text: string) => Promise<{ issues: { numErrors: number; numWarnings: number } }>;
 };
 let folder: string;
+let tool: Tool;
 
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zesty-kite-tool-'));
+  tool = new Tool(folder);
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(async () => {
+  await tool.end();
+  rmSync(folder, { recursive: true });
+});
 
-function zestyKite(args: readonly string[], input = ''): { code: number | null; out: string; errors: string } {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], {
-    encoding: 'utf8',
-    cwd: folder,
-    input,
-    maxBuffer: 1e9,
-  });
-  return { code: status, out: stdout, errors: stderr };
+function zestyKite(args: readonly string[], input = ''): Promise<Ended> {
+  return tool.call(args, input);
 }
 
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- what a call prints is known to who makes it
-function json<T>(args: readonly string[]): T {
-  const { code, out, errors } = zestyKite(args);
+async function json<T>(args: readonly string[]): Promise<T> {
+  const { code, out, errors } = await zestyKite(args);
   expect([code, errors]).toEqual([0, '']);
   return JSON.parse(out) as T;
 }
@@ -59,13 +57,13 @@ const rowsOf = (out: string): Summary[] =>
     .split('\n')
     .map((line) => JSON.parse(line) as Summary);
 
-test('many sessions have a row each, in their order, with the digests that each has alone; a broken one stops nobody', () => {
+test('many sessions have a row each, in their order, with the digests that each has alone; a broken one stops nobody', async () => {
   const many = join(folder, 'many/inside');
   mkdirSync(many, { recursive: true });
   for (const name of ['crossing', 'hilly', 'turned']) cpSync(session(name), join(many, `${name}.ndjson`));
   writeFileSync(join(many, 'broken.ndjson'), '{"format":"something"}\n');
   writeFileSync(join(many, 'notes.txt'), 'no session');
-  const { code, out, errors } = zestyKite(['replay', 'many', ...HILLS, '--json']);
+  const { code, out, errors } = await zestyKite(['replay', 'many', ...HILLS, '--json']);
   const rows = rowsOf(out);
   expect(rows.map((row) => row.session.split('/').at(-1))).toEqual(
     readdirSync(many)
@@ -77,7 +75,7 @@ test('many sessions have a row each, in their order, with the digests that each 
     /^zesty-kite: many\/inside\/broken.ndjson: line 1: format: expected "zesty-kite session", got "something"/,
   );
   for (const name of ['crossing', 'hilly', 'turned']) {
-    const { rates, ...alone } = json<Summary & { rates: unknown }>([
+    const { rates, ...alone } = await json<Summary & { rates: unknown }>([
       'replay',
       session(name),
       '--json',
@@ -86,61 +84,72 @@ test('many sessions have a row each, in their order, with the digests that each 
     expect(rates).toEqual([60]);
     expect(rows.find((row) => row.session.includes(name))).toMatchObject(alone);
   }
-  const table = zestyKite(['replay', 'many', ...HILLS]);
+  const table = await zestyKite(['replay', 'many', ...HILLS]);
   expect(table.out.trim().split('\n')).toHaveLength(5);
   expect(table.out).toMatch(/broken.ndjson +not played\n/);
 });
 
-test('rates agree, a digest is expected or told, other settings move otherwise', () => {
-  const { digest } = json<Summary>(['replay', session('crossing'), '--json']);
-  expect(zestyKite(['replay', session('crossing'), '--rates', '24,60,144']).out).toContain(
+test('rates agree, a digest is expected or told, other settings move otherwise', async () => {
+  const { digest } = await json<Summary>(['replay', session('crossing'), '--json']);
+  expect((await zestyKite(['replay', session('crossing'), '--rates', '24,60,144'])).out).toContain(
     'the same at      60, 144 Hz',
   );
-  expect(zestyKite(['replay', session('crossing'), '--expect', digest]).code).toBe(0);
-  const other = zestyKite(['replay', session('crossing'), '--expect', digest, '--settings', settings('two-to-one')]);
+  expect((await zestyKite(['replay', session('crossing'), '--expect', digest])).code).toBe(0);
+  const other = await zestyKite([
+    'replay',
+    session('crossing'),
+    '--expect',
+    digest,
+    '--settings',
+    settings('two-to-one'),
+  ]);
   expect([other.code, other.errors]).toEqual([
     1,
     expect.stringMatching(/^zesty-kite: digest: expected [0-9a-f]{16}, got [0-9a-f]{16}\n$/),
   ]);
 });
 
-test('a part begins and ends where it is told, and its parts make the whole', () => {
-  const part = (from: number, until: number): Summary =>
+test('a part begins and ends where it is told, and its parts make the whole', async () => {
+  const part = (from: number, until: number): Promise<Summary> =>
     json<Summary>(['replay', session('crossing'), '--json', '--from', String(from), '--until', String(until)]);
-  const whole = json<Summary>(['replay', session('crossing'), '--json']);
-  expect(part(0, 1000).digest).toBe(whole.digest);
-  expect(part(3, 9).duration).toBeLessThanOrEqual(9.02);
-  expect(part(0, 5).frames + part(5.001, 1000).frames).toBe(whole.frames);
-  expect(part(0, 5).signals).toBeLessThan(whole.signals);
-  expect(part(3, 9).digest).not.toBe(part(0, 9).digest);
+  const whole = await json<Summary>(['replay', session('crossing'), '--json']);
+  expect((await part(0, 1000)).digest).toBe(whole.digest);
+  expect((await part(3, 9)).duration).toBeLessThanOrEqual(9.02);
+  expect((await part(0, 5)).frames + (await part(5.001, 1000)).frames).toBe(whole.frames);
+  expect((await part(0, 5)).signals).toBeLessThan(whole.signals);
+  expect((await part(3, 9)).digest).not.toBe((await part(0, 9)).digest);
 });
 
-test('check: places in the file, several files and screens, a map, and strictness', () => {
+test('check: places in the file, several files and screens, a map, and strictness', async () => {
   const file = join(folder, 'wrong.json');
   writeFileSync(
     file,
     '{\n  "zoom": {\n    "notch": -3\n  },\n  "bindings": {\n    "panUp": ["KeyW", "KeyZZ", 7]\n  }\n}\n',
   );
-  const { code, errors } = zestyKite(['check', file]);
+  const { code, errors } = await zestyKite(['check', file]);
   expect(code).toBe(2);
   expect(errors).toContain(
     `${file}: line 3, column 5: zoom.notch: expected a number from 1.001 to 16, such as 1.1, got -3`,
   );
   expect(errors).toMatch(/line 6, column 32: bindings\.panUp\[2\]: expected .*, got 7/);
   const screens = ['--screen', '1280x800', '--screen', '1600x800'];
-  const two = zestyKite(['check', settings('straight-down'), settings('over-the-hills'), ...screens]);
+  const two = await zestyKite(['check', settings('straight-down'), settings('over-the-hills'), ...screens]);
   expect(two.out).toMatch(/straight-down.json: line 30, column 5: bounds.whenViewIsLarger: at 1280x800: /);
   expect(two.out).toMatch(/over-the-hills.json: line \d+, column 3: bounds.whenViewIsLarger: at 1600x800: /);
-  expect(zestyKite(['check', settings('straight-down'), '--strict']).code).toBe(1);
-  expect(zestyKite(['check', settings('over-the-hills'), '--strict', ...HILLS]).code).toBe(0);
+  expect((await zestyKite(['check', settings('straight-down'), '--strict'])).code).toBe(1);
+  expect((await zestyKite(['check', settings('over-the-hills'), '--strict', ...HILLS])).code).toBe(0);
   // All of the map shows in its own bounds; of a smaller one some never does.
   const map = ['--map', join(DATA, 'places.geojson')];
-  expect(zestyKite(['check', settings('over-the-hills'), ...map]).out).toMatch(/^nothing to warn of\nnote: [^\n]*\n$/);
+  expect((await zestyKite(['check', settings('over-the-hills'), ...map])).out).toMatch(
+    /^nothing to warn of\nnote: [^\n]*\n$/,
+  );
   const small = JSON.stringify({ bounds: { left: 400, top: 300, right: 600, bottom: 500 }, zoom: { maxSpan: 200 } });
-  expect(zestyKite(['check', '-', ...map], small).out).toMatch(/bounds: \d+ of \d+ points of the map never show; /);
+  expect((await zestyKite(['check', '-', ...map], small)).out).toMatch(
+    /bounds: \d+ of \d+ points of the map never show; /,
+  );
 });
 
-test('explain: screens, tiles and float precision agree with arithmetic', () => {
+test('explain: screens, tiles and float precision agree with arithmetic', async () => {
   interface Explained {
     readonly screen: { readonly width: number };
     readonly zooms: readonly Record<string, number>[];
@@ -156,7 +165,7 @@ test('explain: screens, tiles and float precision agree with arithmetic', () => 
     '3840x2160',
     '--json',
   ];
-  const all = json<Explained[]>(args);
+  const all = await json<Explained[]>(args);
   expect(all.map(({ screen }) => screen.width)).toEqual([390, 3840]);
   for (const { zooms } of all)
     for (const { acrossUnits = NaN, downUnits = NaN, tilesShown = NaN, floatPixels, pixelsPerUnit = NaN } of zooms) {
@@ -168,7 +177,7 @@ test('explain: screens, tiles and float precision agree with arithmetic', () => 
     }
 });
 
-test('compare: settings by what changed, the same session by nothing, other easing by how far the pictures part', () => {
+test('compare: settings by what changed, the same session by nothing, other easing by how far the pictures part', async () => {
   const instant = join(folder, 'instant.json');
   const changed = JSON.parse(readFileSync(settings('straight-down'), 'utf8')) as Settings & { zoom: object };
   writeFileSync(instant, JSON.stringify({ ...changed, zoom: { ...changed.zoom, halfLife: 0 } }));
@@ -180,45 +189,45 @@ test('compare: settings by what changed, the same session by nothing, other easi
     readonly b: Summary & { readonly secondsToRest: number };
   }
   const both = [settings('straight-down'), instant];
-  const numbers = json<Compared>(['compare', ...both, '--json']);
+  const numbers = await json<Compared>(['compare', ...both, '--json']);
   expect(numbers.changed).toEqual([{ path: 'zoom.halfLife', a: 0.09, b: 0 }]);
   expect(numbers.b.secondsToRest).toBeLessThan(numbers.a.secondsToRest);
-  const motion = json<Compared>(['compare', ...both, '--on', session('crossing'), '--json']);
+  const motion = await json<Compared>(['compare', ...both, '--on', session('crossing'), '--json']);
   // The first notch of the session is what they do otherwise.
   const lines = readFileSync(session('crossing'), 'utf8').split('\n');
   const { at } = JSON.parse(lines.find((line) => line.includes('"kind":"wheel"')) ?? '{}') as { at: number };
   expect(motion.parts).toBeGreaterThanOrEqual(at / 1e6);
   expect(motion.parts).toBeLessThan(at / 1e6 + 0.1);
   expect(motion.most.pixels).toBeGreaterThan(10);
-  const same = json<Compared>(['compare', session('hilly'), session('hilly'), ...HILLS, '--json']);
+  const same = await json<Compared>(['compare', session('hilly'), session('hilly'), ...HILLS, '--json']);
   expect([same.parts, same.most.pixels]).toEqual([null, 0]);
-  expect(zestyKite(['compare', settings('two-to-one'), settings('two-to-one')]).out).toMatch(
+  expect((await zestyKite(['compare', settings('two-to-one'), settings('two-to-one')])).out).toMatch(
     /^the same settings\n\nno number that differs\n$/,
   );
 });
 
-test('pictures: SVG with axes that name their units, PNG of the same size, and nothing is written over', () => {
+test('pictures: SVG with axes that name their units, PNG of the same size, and nothing is written over', async () => {
   const svg = (name: string): string => readFileSync(join(folder, name), 'utf8');
-  expect(zestyKite(['chart', settings('over-the-hills'), '--to', 'settings.svg'])).toEqual({
+  expect(await zestyKite(['chart', settings('over-the-hills'), '--to', 'settings.svg'])).toEqual({
     code: 0,
     out: expect.stringMatching(/^settings\.svg: over-the-hills\.json over the zoom and over time, \d+ × \d+ pixels\n$/),
     errors: '',
   });
   for (const text of ['pitch, degrees', 'pan, units a second', 'span, world units', 'one notch, share of its way'])
     expect(svg('settings.svg')).toContain(text);
-  expect(zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.svg']).code).toBe(0);
+  expect((await zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.svg'])).code).toBe(0);
   for (const text of ['x, world units', 'what was seen', 'share of the time', 'seconds'])
     expect(svg('session.svg')).toContain(text);
-  expect(zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.png']).code).toBe(0);
+  expect((await zestyKite(['chart', session('hilly'), ...HILLS, '--to', 'session.png'])).code).toBe(0);
   const [, width, height] = /width="(\d+)" height="(\d+)"/.exec(svg('session.svg')) ?? [];
   const png = decode(readFileSync(join(folder, 'session.png')));
   expect([png.width, png.height]).toEqual([2 * Number(width), 2 * Number(height)]);
-  const again = zestyKite(['chart', session('crossing'), '--to', 'session.svg']);
+  const again = await zestyKite(['chart', session('crossing'), '--to', 'session.svg']);
   expect([again.code, again.errors]).toEqual([2, expect.stringContaining('--force')]);
   const both = [settings('straight-down'), settings('two-to-one')];
-  expect(zestyKite(['compare', ...both, '--picture', 'both.svg']).code).toBe(0);
+  expect((await zestyKite(['compare', ...both, '--picture', 'both.svg'])).code).toBe(0);
   expect(svg('both.svg')).toContain('two-to-one.json');
-  expect(zestyKite(['compare', ...both, '--on', session('crossing'), '--picture', 'motion.svg']).code).toBe(0);
+  expect((await zestyKite(['compare', ...both, '--on', session('crossing'), '--picture', 'motion.svg'])).code).toBe(0);
   expect(svg('motion.svg')).toContain('how far the pictures are apart, pixels');
 }, 60_000);
 
@@ -232,11 +241,11 @@ interface Pose {
   readonly pitch: number;
 }
 
-test('export: a pose for each frame, the same numbers as CSV and NDJSON, and those of the camera at rest too', () => {
-  const { out } = zestyKite(['export', session('crossing'), '--rate', '20']);
+test('export: a pose for each frame, the same numbers as CSV and NDJSON, and those of the camera at rest too', async () => {
+  const { out } = await zestyKite(['export', session('crossing'), '--rate', '20']);
   const [head = '', ...lines] = out.trim().split('\r\n');
   const names = head.split(',');
-  expect(zestyKite(['export', session('crossing'), '--rate', '20', '--to', 'c.ndjson']).code).toBe(0);
+  expect((await zestyKite(['export', session('crossing'), '--rate', '20', '--to', 'c.ndjson'])).code).toBe(0);
   const poses = readFileSync(join(folder, 'c.ndjson'), 'utf8')
     .trim()
     .split('\n')
@@ -253,19 +262,19 @@ test.each([
   ['directed', HILLS],
 ])('%s as glTF: valid, and what is imported of it plays to the same poses', async (name, terrain) => {
   const part = ['--until', '8', '--rate', '30', '--force'];
-  expect(zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.gltf'])).toMatchObject({
+  expect(await zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.gltf'])).toMatchObject({
     code: 0,
     errors: '',
   });
   const { issues } = await validateString(readFileSync(join(folder, 'motion.gltf'), 'utf8'));
   expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
-  expect(zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.ndjson']).code).toBe(0);
+  expect((await zestyKite(['export', session(name), ...terrain, ...part, '--to', 'motion.ndjson'])).code).toBe(0);
   const poses = readFileSync(join(folder, 'motion.ndjson'), 'utf8')
     .trim()
     .split('\n')
     .map((line) => JSON.parse(line) as Pose);
-  const { keyframes } = json<Cutscene>(['import', 'motion.gltf', '--tolerance', '0.0005']);
-  const conforms = new Ajv2020().compile(json<object>(['schema', 'cutscene']));
+  const { keyframes } = await json<Cutscene>(['import', 'motion.gltf', '--tolerance', '0.0005']);
+  const conforms = new Ajv2020().compile(await json<object>(['schema', 'cutscene']));
   expect([conforms({ keyframes }), conforms.errors]).toEqual([true, null]);
   expect(keyframes.length).toBeLessThan(poses.length);
   const wide: Settings = { zoom: { minSpan: 1, maxSpan: 5000 }, pitch: { min: 1, halfLife: 0 } };
@@ -294,7 +303,7 @@ test('a long motion is a glTF too: 150,000 frames', async () => {
     { at: 2500e6, kind: 'key', code: 'KeyD', down: false },
   ];
   const text = lines.map((line) => `${JSON.stringify(line)}\n`).join('');
-  expect(zestyKite(['export', '-', '--to', 'long.gltf'], text)).toEqual({
+  expect(await zestyKite(['export', '-', '--to', 'long.gltf'], text)).toEqual({
     code: 0,
     out: 'long.gltf: 150098 poses, 2502 s\n',
     errors: '',
@@ -303,7 +312,7 @@ test('a long motion is a glTF too: 150,000 frames', async () => {
   expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0]);
 });
 
-test('feel finds what hands did: notches, zooms taken back, edges that were left at once, what was never used', () => {
+test('feel finds what hands did: notches, zooms taken back, edges that were left at once, what was never used', async () => {
   const lines: object[] = [
     {
       format: 'zesty-kite session',
@@ -341,33 +350,46 @@ test('feel finds what hands did: notches, zooms taken back, edges that were left
     readonly unused: Readonly<Record<string, readonly string[]>>;
     readonly suggestions: readonly { readonly path: string }[];
   }
-  const felt = json<Felt>(['feel', file, '--json']);
+  const felt = await json<Felt>(['feel', file, '--json']);
   expect(felt.wheel).toMatchObject({ gestures: 12, overshoots: 6, notchesPerGesture: { most: 6 } });
   expect(felt.edges).toEqual({ visits: 5, reversedAtOnce: 5 });
   expect(felt.zooms.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
   expect(felt.unused).toMatchObject({ panUp: ['KeyW', 'ArrowUp'], home: ['Home'] });
   expect(Object.keys(felt.unused)).not.toContain('panRight');
   expect(felt.suggestions.map(({ path }) => path)).toEqual(expect.arrayContaining(['zoom.notch', 'edge.dwell']));
-  expect(zestyKite(['feel', '-'], readFileSync(file, 'utf8')).out).toContain('edge.dwell: 5 of 5 pans');
+  expect((await zestyKite(['feel', '-'], readFileSync(file, 'utf8'))).out).toContain('edge.dwell: 5 of 5 pans');
 });
 
 test.each(['flat', 'tiles', 'hills'])(
   'init --look %s writes settings that conform and give nothing to warn of',
-  (look) => {
-    const { code } = zestyKite(['init', '--map', '1024x768', '--tile', '16', '--look', look, '--to', `${look}.json`]);
+  async (look) => {
+    const { code } = await zestyKite([
+      'init',
+      '--map',
+      '1024x768',
+      '--tile',
+      '16',
+      '--look',
+      look,
+      '--to',
+      `${look}.json`,
+    ]);
     expect(code).toBe(0);
     const written = JSON.parse(readFileSync(join(folder, `${look}.json`), 'utf8')) as Settings;
-    const conforms = new Ajv2020().compile(json<object>(['schema', 'settings']));
+    const conforms = new Ajv2020().compile(await json<object>(['schema', 'settings']));
     expect([conforms(written), written.$schema]).toEqual([true, './node_modules/zesty-kite/dist/settings.schema.json']);
-    expect(zestyKite(['check', `${look}.json`, '--strict'])).toMatchObject({ code: 0, out: 'nothing to warn of\n' });
+    expect(await zestyKite(['check', `${look}.json`, '--strict'])).toMatchObject({
+      code: 0,
+      out: 'nothing to warn of\n',
+    });
     const camera = new Camera(written, { screen: { width: 1280, height: 800 } });
     expect([camera.shown.x, camera.shown.y]).toEqual([512, 384]);
   },
 );
 
-test('schema players is what the players may change, and no more', () => {
+test('schema players is what the players may change, and no more', async () => {
   writeFileSync(join(folder, 'offers.json'), '{"pan.speed": {"min": 0.5, "max": 2}, "bindings.panUp": {}}');
-  const conforms = new Ajv2020().compile(json<object>(['schema', 'players', '--offers', 'offers.json']));
+  const conforms = new Ajv2020().compile(await json<object>(['schema', 'players', '--offers', 'offers.json']));
   expect(
     [{ pan: { speed: 1 } }, { pan: { speed: 3 } }, { zoom: { notch: 1.2 } }, { bindings: { panUp: ['KeyI'] } }].map(
       (one) => conforms(one),
@@ -375,28 +397,28 @@ test('schema players is what the players may change, and no more', () => {
   ).toEqual([true, false, false, true]);
 });
 
-test('completion: each shell has its script, commands and choices are offered, and where nothing is, files are', () => {
+test('completion: each shell has its script, commands and choices are offered, and where nothing is, files are', async () => {
   for (const shell of ['bash', 'zsh', 'fish']) {
-    const { code, out } = zestyKite(['complete', shell]);
+    const { code, out } = await zestyKite(['complete', shell]);
     expect([code, out.includes('zesty-kite complete --')]).toEqual([0, true]);
   }
-  const { out } = zestyKite(['complete', 'bash']);
+  const { out } = await zestyKite(['complete', 'bash']);
   expect(spawnSync('bash', ['-n'], { input: out }).status).toBe(0);
-  const offered = (...words: readonly string[]): string[] =>
-    zestyKite(['complete', '--', ...words])
-      .out.trim()
+  const offered = async (...words: readonly string[]): Promise<string[]> =>
+    (await zestyKite(['complete', '--', ...words])).out
+      .trim()
       .split('\n')
       .map((line) => line.split('\t')[0] ?? '');
-  expect(offered('co')).toEqual(expect.arrayContaining(['compare', ':4']));
-  expect(offered('schema', '')).toEqual(expect.arrayContaining(['cutscene', 'players']));
-  expect(offered('replay', '')).toEqual([':0']);
+  expect(await offered('co')).toEqual(expect.arrayContaining(['compare', ':4']));
+  expect(await offered('schema', '')).toEqual(expect.arrayContaining(['cutscene', 'players']));
+  expect(await offered('replay', '')).toEqual([':0']);
 });
 
-test('each command has an example in its help that is a call of itself', () => {
-  const names = [...zestyKite(['--help']).out.matchAll(/^ {2}([a-z]+) .*[<[]/gm)].map(([, name]) => name ?? '');
+test('each command has an example in its help that is a call of itself', async () => {
+  const names = [...(await zestyKite(['--help'])).out.matchAll(/^ {2}([a-z]+) .*[<[]/gm)].map(([, name]) => name ?? '');
   expect(names.length).toBeGreaterThan(10);
   for (const name of names.filter((one) => one !== 'help')) {
-    const { code, out } = zestyKite([name, '--help']);
+    const { code, out } = await zestyKite([name, '--help']);
     expect([name, code, out]).toEqual([name, 0, expect.stringContaining(`\nExample: zesty-kite ${name} `)]);
   }
 });
@@ -408,7 +430,7 @@ test('the page of the command line shows what its commands print', () => {
   expect([status, stderr]).toEqual([0, '']);
 }, 60_000);
 
-test('a file of another kind is named, and a cutscene is checked', () => {
+test('a file of another kind is named, and a cutscene is checked', async () => {
   const scene = {
     keyframes: [
       { at: 1, x: 30, span: { pixelsPerUnit: 2 } },
@@ -416,20 +438,24 @@ test('a file of another kind is named, and a cutscene is checked', () => {
     ],
   };
   writeFileSync(join(folder, 'scene.json'), JSON.stringify(scene));
-  expect(zestyKite(['check', 'scene.json']).out).toContain('note: a cutscene of 2 keyframes, 2.5 s, events gate');
+  expect((await zestyKite(['check', 'scene.json'])).out).toContain(
+    'note: a cutscene of 2 keyframes, 2.5 s, events gate',
+  );
   writeFileSync(join(folder, 'late.json'), JSON.stringify({ keyframes: [{ at: 1 }, { at: 1 }] }));
-  expect(zestyKite(['check', 'late.json'])).toMatchObject({
+  expect(await zestyKite(['check', 'late.json'])).toMatchObject({
     code: 2,
     errors: expect.stringContaining('late.json: keyframes[1].at: expected a later time than the one before, got 1'),
   });
-  expect(zestyKite(['check', session('crossing')]).errors).toContain('expected a settings file (JSON), got a session');
-  expect(zestyKite(['replay', settings('straight-down')]).errors).toContain(
+  expect((await zestyKite(['check', session('crossing')])).errors).toContain(
+    'expected a settings file (JSON), got a session',
+  );
+  expect((await zestyKite(['replay', settings('straight-down')])).errors).toContain(
     'expected a session, got settings, which zesty-kite check',
   );
-  expect(zestyKite(['replay', 'scene.json']).errors).toContain('expected a session, got a cutscene');
+  expect((await zestyKite(['replay', 'scene.json'])).errors).toContain('expected a session, got a cutscene');
 });
 
-test("terrain writes the description of a game's hills: a session over them plays with it, and with the game's module", () => {
+test("terrain writes the description of a game's hills: a session over them plays with it, and with the game's module", async () => {
   const hills = `export const terrain = { id: 'waves', lowest: 0, highest: 40, feature: 8,
     heightAt: (x, y) => 20 * Math.sin(x / 70) * Math.cos(y / 60) + 20 };`;
   writeFileSync(join(folder, 'hills.mjs'), hills);
@@ -445,8 +471,8 @@ test("terrain writes the description of a game's hills: a session over them play
     grid,
   );
   const args = ['terrain', 'hills.mjs', '--area', '0,0,512,384', '--step', '8', '--to', 'waves.json'];
-  expect(zestyKite(args).out).toMatch(new RegExp(`^waves\\.json: "waves" ${waves.digest}\n`));
-  expect(zestyKite(args)).toMatchObject({ code: 2, errors: expect.stringContaining('--force') });
+  expect((await zestyKite(args)).out).toMatch(new RegExp(`^waves\\.json: "waves" ${waves.digest}\n`));
+  expect(await zestyKite(args)).toMatchObject({ code: 2, errors: expect.stringContaining('--force') });
   for (const [terrain, file] of [
     [waves, 'waves.json'],
     [
@@ -460,10 +486,10 @@ test("terrain writes the description of a game's hills: a session over them play
     camera.place({ x: 200, y: 150, span: 90 });
     camera.advance(100);
     writeFileSync(join(folder, 'over.ndjson'), recording.text());
-    expect(zestyKite(['replay', 'over.ndjson', '--terrain', file])).toMatchObject({ code: 0, errors: '' });
+    expect(await zestyKite(['replay', 'over.ndjson', '--terrain', file])).toMatchObject({ code: 0, errors: '' });
   }
   writeFileSync(join(folder, 'waves.f64'), 'short');
-  expect(zestyKite(['replay', 'over.ndjson', '--terrain', 'waves.json']).errors).toContain(
+  expect((await zestyKite(['replay', 'over.ndjson', '--terrain', 'waves.json'])).errors).toContain(
     'expected 25480 bytes, a 64-bit float for each of columns · rows, got 5 bytes',
   );
 });

@@ -24,10 +24,13 @@ export function print(where: keyof typeof NAMES, text: string): Promise<void> {
 }
 
 /** A stream whose errors end nothing: what writes to it says so. It is opened when it is first used. */
-export function safely<S extends NodeJS.WritableStream>(stream: S): S {
-  if (stream.listenerCount('error') === 0) stream.on('error', () => undefined);
+function safely(stream: NodeJS.WritableStream): NodeJS.WritableStream {
+  if (!opened.has(stream)) stream.on('error', () => undefined);
+  opened.add(stream);
   return stream;
 }
+
+const opened = new WeakSet<NodeJS.WritableStream>();
 
 /** A line on standard error, whatever line breaks are in it. */
 export function complain(text: string): Promise<void> {
