@@ -1,8 +1,8 @@
 /** A real browser for the tests, and the library as one script for pages that are only a test's. */
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, expect } from '@jest/globals';
-import { chromium, type Browser, type CDPSession, type Page } from 'playwright-core';
+import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
+import { chromium, type Browser, type BrowserContext, type CDPSession, type Page } from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
 
@@ -10,11 +10,19 @@ export interface Own {
   readonly browser: Browser;
 }
 
-/** The browser of a file of tests, from before the first to after the last. */
+/** The browser of a file of tests, from before the first to after the last. A page that a test opens is closed after it: it draws on. */
 export function ownBrowser(): Own {
   const own = {} as { browser: Browser };
+  let kept: readonly BrowserContext[] = [];
   beforeAll(async () => {
     own.browser = await launch();
+  });
+  beforeEach(() => {
+    kept = own.browser.contexts();
+  });
+  afterEach(async () => {
+    const opened = own.browser.contexts().filter((context) => !kept.includes(context));
+    await Promise.all(opened.map((context) => context.close()));
   });
   afterAll(() => own.browser.close());
   return own;
