@@ -36,14 +36,22 @@ const BANDS: readonly (readonly [number, string])[] = [
   [44, '#cdb86d'],
 ];
 
+/** The sea, and the share of it in the colour of the ground below it. */
+const SEA = '#1b6d79';
+const SEA_SHARE = 0.82;
+/** Water over ground that is too deep to show. */
+export const DEEP = new Color('#0a353f').lerp(new Color(SEA), SEA_SHARE);
+
 /** The bands as a picture, one pixel high: so the colour follows the height between samples too, and shores are smooth. */
 function paintBands(lowest: number, highest: number): DataTexture {
   const wide = 2048;
   const data = new Uint8Array(wide * 4).fill(255);
   for (let i = 0; i < wide; i++) {
     const height = lowest + ((i + 0.5) / wide) * (highest - lowest);
-    const colour = new Color(BANDS.findLast(([from]) => height >= from)?.[1]).getHex(SRGBColorSpace);
-    data.set([colour >> 16, (colour >> 8) & 255, colour & 255], i * 4);
+    const colour = new Color(BANDS.findLast(([from]) => height >= from)?.[1]);
+    if (height < 0) colour.lerp(new Color(SEA), SEA_SHARE);
+    const hex = colour.getHex(SRGBColorSpace);
+    data.set([hex >> 16, (hex >> 8) & 255, hex & 255], i * 4);
   }
   const texture = new DataTexture(data, wide, 1);
   texture.colorSpace = SRGBColorSpace;
@@ -82,6 +90,8 @@ function tileOf(terrain: Terrain, left: number, top: number, cell: number): Buff
   const heights = Float32Array.from({ length: wide * wide }, (_, i) =>
     terrain.heightAt(left + ((i % wide) - 1) * cell, top + (Math.floor(i / wide) - 1) * cell),
   );
+  // Ground below the sea is level, and has the colour of both: the sea is not drawn over it.
+  const surface = (i: number): number => Math.max(0, heights[i] ?? lowest);
   const within = (i: number): number => Math.min(cells, Math.max(0, i - 1));
   let at = 0;
   for (let row = 0; row < side; row++)
@@ -91,8 +101,8 @@ function tileOf(terrain: Terrain, left: number, top: number, cell: number): Buff
       const height = heights[here] ?? lowest;
       const isHem = column === 0 || row === 0 || column === side - 1 || row === side - 1;
       const i = row * side + column;
-      positions.set([x * cell - TILE / 2, height - (isHem ? cell : 0), y * cell - TILE / 2], i * 3);
-      const slope = (step: number): number => (heights[here - step] ?? lowest) - (heights[here + step] ?? lowest);
+      positions.set([x * cell - TILE / 2, Math.max(0, height) - (isHem ? cell : 0), y * cell - TILE / 2], i * 3);
+      const slope = (step: number): number => surface(here - step) - surface(here + step);
       normal
         .set(slope(1), 2 * cell, slope(wide))
         .normalize()
