@@ -167,10 +167,41 @@ export async function place(page: Page, where: Omit<PlaceSignal, 'kind'>): Promi
   await settled(page);
 }
 
+/** Waits until so many frames have been drawn: by then a page has heard what came before. */
+export function frames(page: Page, count = 2): Promise<void> {
+  return page.evaluate(
+    (many) =>
+      new Promise<void>((done) => {
+        const frame = (left: number): void => {
+          if (left === 0) done();
+          else requestAnimationFrame(() => frame(left - 1));
+        };
+        frame(many);
+      }),
+    count,
+  );
+}
+
+/** Time that is a part of what is done: a key or a finger is held for so long, or nobody does anything. By the clock of the page. */
+export function lasts(page: Page, milliseconds: number): Promise<void> {
+  return page.evaluate(
+    (long) =>
+      new Promise<void>((done) => {
+        const until = performance.now() + long;
+        const look = (): void => {
+          if (performance.now() >= until) done();
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+    milliseconds,
+  );
+}
+
 /** Holds keys for a while, then waits for rest. */
 export async function hold(page: Page, codes: readonly string[], milliseconds: number): Promise<void> {
   for (const code of codes) await page.keyboard.down(code);
-  await page.waitForTimeout(milliseconds);
+  await lasts(page, milliseconds);
   for (const code of codes) await page.keyboard.up(code);
   await settled(page);
 }

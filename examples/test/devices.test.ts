@@ -208,7 +208,7 @@ test('two cameras side by side on one element: each has its pointers, its wheel,
   expect(await page.evaluate(() => [window.camera.view.width, window.other.view.width])).toEqual([400, 400]);
   await page.mouse.move(600, 300);
   await page.mouse.wheel(0, 300);
-  await page.waitForTimeout(300);
+  await page.waitForFunction(() => window.other.advance(performance.now()).span > 320);
   const [first, second] = await spans();
   expect(first).toBe(600);
   expect(second).toBeGreaterThan(320);
@@ -527,10 +527,10 @@ test('the overlay shows bands, grips and a plan while it is on, takes no input, 
     const panel = '<div class="hud" style="position: fixed; left: 0; right: 0; bottom: 0; height: 100px"></div>';
     document.body.insertAdjacentHTML('beforeend', panel);
   });
-  await page.waitForTimeout(600);
-  await draw();
-  await frames();
-  expect(await inked(800 - 12 - 20, 600 - 12 - 20)).toBe(false);
+  do {
+    await draw();
+    await frames();
+  } while (await inked(800 - 12 - 20, 600 - 12 - 20));
   expect(await inked(800 - 12 - 20, 600 - 100 - 20)).toBe(true);
   const left = await page.evaluate(() => {
     const { overlay } = window as unknown as { overlay: { isOn: boolean; toggle: () => void } };
@@ -566,7 +566,7 @@ test('the overlay shows bands, grips and a plan while it is on, takes no input, 
 
 test('in a frame of another document, times count from when the page began', async () => {
   const late = await page.evaluate(async () => {
-    await new Promise((done) => setTimeout(done, 120));
+    while (performance.now() < 120) await new Promise((done) => requestAnimationFrame(done));
     const frame = document.body.appendChild(document.createElement('iframe'));
     const inner = frame.contentWindow as (Window & typeof globalThis) | null;
     if (inner === null) return NaN;

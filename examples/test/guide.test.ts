@@ -8,7 +8,7 @@ import type { Page } from 'playwright-core';
 import type { Camera } from 'zesty-kite';
 import { stepsOfGuide, writePrograms } from '../../scripts/setup/programs.mjs';
 import { typeErrorsIn } from '../../scripts/setup/typeCheck.mjs';
-import { ownBrowser } from './browser.ts';
+import { frames, lasts, ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
 const project = join(root, '.cache/guide');
@@ -161,7 +161,7 @@ const promises: Readonly<Record<string, (page: Page, wrong: string[]) => Promise
     await page.waitForFunction(() => window.camera.view.x > 512);
     await page.keyboard.up('KeyD');
     await page.keyboard.press('F9');
-    await page.waitForTimeout(50);
+    while (wrong.length === 0) await frames(page, 1);
     const [session = ''] = wrong.splice(0);
     expect(session).toMatch(/^\{"format":"zesty-kite session"/);
     expect(session).toContain('"code":"KeyD"');
@@ -306,14 +306,14 @@ const effects: Readonly<Record<string, (page: Page, wrong: string[]) => Promise<
   'debug-1': async (page, wrong) => {
     await page.keyboard.press('KeyD');
     await page.keyboard.press('F9');
-    await page.waitForTimeout(50);
+    while (wrong.length === 0) await frames(page, 1);
     expect(wrong.splice(0).join()).not.toContain('"code":"KeyD"');
   },
   'debug-2': async (page) => {
     await page.waitForFunction(() => performance.now() > 3200);
     const { x } = await shown(page);
     await page.keyboard.down('KeyD');
-    await page.waitForTimeout(300);
+    await lasts(page, 300);
     await page.keyboard.up('KeyD');
     expect((await shown(page)).x).toBe(x);
   },

@@ -1,7 +1,7 @@
 /** What pages do that a map has to live with: forms that fill themselves in, links and images to drag, dialogs, shadow roots, lists. */
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { listen, mapPage, ownBrowser } from './browser.ts';
+import { lasts, listen, mapPage, ownBrowser } from './browser.ts';
 
 const own = ownBrowser();
 const settings = {
@@ -28,7 +28,7 @@ function thrown(page: Page): Promise<readonly string[]> {
 async function gone(page: Page, key: string): Promise<number> {
   const from = await page.evaluate(() => window.camera.shown.x + window.camera.shown.y);
   await page.keyboard.down(key);
-  await page.waitForTimeout(150);
+  await lasts(page, 150);
   await page.keyboard.up(key);
   await page.waitForFunction(() => window.camera.settled);
   return page.evaluate((before) => Math.abs(window.camera.shown.x + window.camera.shown.y - before), from);

@@ -288,7 +288,10 @@ test('a page that scrolls keeps the wheel until the map has the focus, or Contro
     const before = await scrolled();
     await page.mouse.move(200, 150);
     await page.mouse.wheel(0, 100);
-    await page.waitForTimeout(100);
+    await page.waitForFunction(
+      (from) => window.heard.some((one) => one.startsWith('wheel')) || window.scrollY > from,
+      before,
+    );
     expect((await scrolled()) > before).toBe(
       !(await page.evaluate(() => window.heard.some((one) => one.startsWith('wheel')))),
     );

@@ -1,7 +1,19 @@
 /** "Two to one" and "Over the hills" in a real browser, with real keys, a real wheel and real frames. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { hold, openPage, ownBrowser, place, replayed, settled, still, touch, watchGrips } from './browser.ts';
+import {
+  frames,
+  hold,
+  lasts,
+  openPage,
+  ownBrowser,
+  place,
+  replayed,
+  settled,
+  still,
+  touch,
+  watchGrips,
+} from './browser.ts';
 
 const GROUND = new URL('../../data/lemon-strait/ground.json', import.meta.url).pathname;
 const own = ownBrowser();
@@ -23,7 +35,7 @@ test('two to one: every notch lands on a stop at which a tile is a whole number 
   const widths: number[] = [];
   for (const way of [1, 1, 1, -1, -1, -1, -1, -1]) {
     await tiles.mouse.wheel(0, way * 100);
-    await tiles.waitForTimeout(80);
+    await frames(tiles);
     await settled(tiles);
     widths.push(
       await tiles.evaluate(() => {
@@ -55,7 +67,7 @@ test('over the hills: the real wheel, with a key held, holds the hill under the 
   await hills.mouse.move(480, 330);
   for (let notch = 0; notch < 7; notch++) {
     await hills.mouse.wheel(0, -100);
-    await hills.waitForTimeout(60);
+    await frames(hills);
   }
   await settled(hills);
   const errors = await errorsSeen();
@@ -162,7 +174,7 @@ test('a box drawn with the left button, or by a finger after a long press, choos
   }
   const client = await flat.context().newCDPSession(flat);
   await touch(client, 'touchStart', [260, 270]);
-  await flat.waitForTimeout(700);
+  await lasts(flat, 700);
   await touch(client, 'touchMove', [500, 300]);
   await touch(client, 'touchMove', [750, 510]);
   await touch(client, 'touchEnd');
@@ -236,7 +248,7 @@ test('a double click goes there, or follows the barge under it; C shows what is 
     // C shows who is chosen: a barge by a click, from far away.
     await place(page, { x: barge.x, y: barge.y, span: 400 });
     const spot = await page.evaluate(({ x, y }) => lemonStrait.camera.view.toScreen(x, y, 0), barge);
-    await page.waitForTimeout(600);
+    await lasts(page, 600);
     await page.mouse.click(spot.x, spot.y);
     await page.keyboard.press('KeyC');
     // A slow machine may draw no frame on the way: it is where it gets to that counts.

@@ -1,7 +1,7 @@
 /** The small map of "Straight down" under a real mouse, wheel and finger. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { openPage, ownBrowser, place, settled, touch } from './browser.ts';
+import { lasts, openPage, ownBrowser, place, settled, touch } from './browser.ts';
 
 const own = ownBrowser();
 let page: Page;
@@ -88,7 +88,7 @@ test('number keys keep marks, and the brackets go back and forward', async () =>
   await place(page, { x: 300, y: 300, span: 150 });
   await page.keyboard.press('Shift+Digit4');
   await place(page, { x: 700, y: 400, span: 120 });
-  await page.waitForTimeout(700);
+  await lasts(page, 700);
   await page.keyboard.press('Digit4');
   await comesTo(300, 300);
   await page.keyboard.press('BracketLeft');

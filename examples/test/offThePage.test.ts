@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { Camera, type Settings } from 'zesty-kite';
-import { ownBrowser } from './browser.ts';
+import { lasts, ownBrowser } from './browser.ts';
 
 const own = ownBrowser();
 
@@ -33,13 +33,13 @@ test('off the page: the real wheel zooms to the cursor, keys pan, a real drag ho
   await page.keyboard.up('KeyD');
   await settled(page);
   // What the page knows of the worker may be some frames old.
-  await page.waitForTimeout(500);
+  await lasts(page, 500);
   await settled(page);
   const held = await page.evaluate(() => lemonStrait.camera.view.toGround(620, 250));
   await page.mouse.down({ button: 'right' });
   // However late a busy page hears the moves: the drag has begun before it goes far.
   await page.mouse.move(614, 250);
-  await page.waitForTimeout(500);
+  await lasts(page, 500);
   await page.mouse.move(560, 300, { steps: 5 });
   await page.mouse.move(500, 280);
   // It sticks from where the drag began, a few pixels on.
@@ -56,7 +56,8 @@ test('off the page: times of the page are the worker’s to the microsecond, and
   const moved = await page.evaluate(async () => {
     const { camera } = lemonStrait;
     camera.signal({ kind: 'place', x: 512, y: 384, span: 100 });
-    await new Promise((done) => setTimeout(done, 200));
+    const frame = (): Promise<unknown> => new Promise((done) => requestAnimationFrame(done));
+    while (camera.view.x !== 512 || camera.view.span !== 100) await frame();
     const from = camera.view.x;
     const begin = performance.now() + 100;
     camera.signal({ kind: 'key', code: 'KeyD', down: true, time: begin });
@@ -65,7 +66,12 @@ test('off the page: times of the page are the worker’s to the microsecond, and
     const stop = camera.poll((time) => frames.push(time));
     while (performance.now() < begin + 600);
     const freed = performance.now();
-    await new Promise((done) => setTimeout(done, 1500));
+    // Until the picture has stood for half a second.
+    let still = 0;
+    for (let before = NaN; still < 30; before = camera.view.x) {
+      await frame();
+      still = before === camera.view.x ? still + 1 : 0;
+    }
     stop();
     return { way: camera.view.x - from, begin, freed, frames };
   });

@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
-import { change, mapPage, ownBrowser, step, touch } from './browser.ts';
+import { change, frames, lasts, mapPage, ownBrowser, step, touch } from './browser.ts';
 
 const own = ownBrowser();
 const seen = (page: Page): Promise<string[]> =>
@@ -59,29 +59,29 @@ test('a label over the map gets its click; a drag or a wheel that begins on it m
   await page.mouse.move(320, 180);
   expect(await step(page)).toBe(1);
   await page.mouse.up();
-  await page.waitForTimeout(50);
+  await frames(page);
   const after = await focus();
   expect(after[0]).toBeLessThan((before[0] ?? 0) - 50);
   expect(await seen(page)).toEqual([]);
   await page.mouse.move(220, 110);
   await page.mouse.wheel(0, -300);
-  await page.waitForTimeout(100);
+  await frames(page);
   await step(page);
-  await page.waitForTimeout(100);
+  await frames(page);
   expect((await focus())[2]).toBeLessThan(after[2] ?? 0);
   // A finger's tap is a click on the label, too; its drag moves the map.
   const client = await page.context().newCDPSession(page);
   await client.send('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
   await touch(client, 'touchStart', [220, 110]);
   await touch(client, 'touchEnd');
-  await page.waitForTimeout(100);
+  await frames(page);
   expect(await seen(page)).toEqual(['click label']);
   await touch(client, 'touchStart', [220, 110]);
   for (const y of [130, 160, 200]) await touch(client, 'touchMove', [220, y]);
-  await page.waitForTimeout(50);
+  await frames(page);
   expect(await step(page)).toBe(1);
   await touch(client, 'touchEnd');
-  await page.waitForTimeout(50);
+  await frames(page);
   expect(await step(page)).toBe(0);
   expect(await seen(page)).toEqual([]);
   await page.close();
@@ -110,12 +110,12 @@ test('fingers are the page’s until they are bound; where two are needed, one s
     await touch(client, 'touchStart', ...at(300));
     for (let y = 280; y >= 120; y -= 20) {
       await touch(client, 'touchMove', ...at(y));
-      await page.waitForTimeout(16);
+      await frames(page, 1);
     }
     // A pause: nothing is flung.
-    await page.waitForTimeout(150);
+    await lasts(page, 150);
     await touch(client, 'touchEnd');
-    await page.waitForTimeout(100);
+    await frames(page);
     return there();
   };
   const [scrolled = 0, ...focus] = await drag(400);
@@ -199,7 +199,7 @@ test('a drag of the game: its first corner stays on the ground while the map mov
     60, -300,
   ]);
   await page.mouse.up();
-  await page.waitForTimeout(30);
+  await frames(page);
   expect(await seen(page)).toEqual(['end MouseLeft 400 200 60 100 400 200']);
   await page.mouse.move(100, 100);
   await page.mouse.down();
@@ -223,7 +223,7 @@ test('the mouse turns without a button if it is bound, and Shift makes a wheel f
   await page.evaluate(() => void zesty.listen(window.map, window.camera));
   await step(page);
   const shown = async (): Promise<{ heading: number; span: number; y: number }> => {
-    await page.waitForTimeout(30);
+    await frames(page);
     await step(page);
     return page.evaluate(() => ({ ...window.camera.shown }));
   };
@@ -236,12 +236,12 @@ test('the mouse turns without a button if it is bound, and Shift makes a wheel f
   await page.keyboard.up('Alt');
   await page.keyboard.down('Shift');
   await page.mouse.wheel(100, 0);
-  await page.waitForTimeout(50);
+  await frames(page);
   expect((await shown()).span).toBeCloseTo(600 * 1.1 ** 2);
   await change(page, { wheel: { action: 'pan' }, turn: { min: 0, max: 0 } });
   const { y } = await shown();
   await page.mouse.wheel(100, 0);
-  await page.waitForTimeout(50);
+  await frames(page);
   expect((await shown()).y - y).toBeCloseTo((2 * 100 * 600 * 1.1 ** 2) / 400);
   await page.keyboard.up('Shift');
   await page.close();
@@ -269,7 +269,6 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
   await page.mouse.move(100, 200);
   await page.evaluate(async () => {
     await window.map.requestPointerLock();
-    await new Promise((locked) => setTimeout(locked, 100));
   });
   const at = (): Promise<unknown> => page.evaluate(() => window.ears.cursor);
   const first = (await at()) as { x: number; y: number };
@@ -290,7 +289,7 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
   expect(arrow).toEqual([340, 110]);
   await page.mouse.down();
   await page.mouse.up();
-  await page.waitForTimeout(50);
+  await frames(page);
   expect(await seen(page)).toEqual(['mousedown', 'focus', 'click']);
   expect(await step(page)).toBe(0);
   // A label of the map gets its click, and the camera the drag that begins on it.
@@ -298,13 +297,13 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
   expect(await seen(page)).toEqual(['pointerleave', 'mouseleave']);
   await page.mouse.down();
   await page.mouse.up();
-  await page.waitForTimeout(50);
+  await frames(page);
   expect(await seen(page)).toEqual(['tap MouseLeft', 'click label']);
   await page.mouse.down();
   await go(260, 160);
   expect(await step(page)).toBe(1);
   await page.mouse.up();
-  await page.waitForTimeout(50);
+  await frames(page);
   expect(await seen(page)).toEqual([]);
   await page.evaluate(() => {
     document.exitPointerLock();

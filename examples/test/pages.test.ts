@@ -5,7 +5,7 @@ import { afterAll, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Browser, Page } from 'playwright-core';
 import type { Point } from 'zesty-kite';
-import { launch, ownBrowser, touch } from './browser.ts';
+import { frames, launch, ownBrowser, touch } from './browser.ts';
 
 const own = ownBrowser();
 const SMALL = ['a-chart-of-labels', 'fingers', 'two-players', 'beside-the-game', 'raw-webgl', 'build-in-pixi'];
@@ -103,9 +103,11 @@ function shifts(page: Page): Promise<string[]> {
           for (const { value, sources } of list.getEntries() as Shift[])
             if (value > 0.001) seen.push(sources.map(({ node }) => node?.nodeName ?? '').join(' '));
         }).observe({ type: 'layout-shift', buffered: true });
-        setTimeout(() => {
-          done(seen);
-        }, 50);
+        requestAnimationFrame(() =>
+          requestAnimationFrame(() => {
+            done(seen);
+          }),
+        );
       }),
   );
 }
@@ -223,7 +225,7 @@ test('fingers: two real ones hold their ground within 1e-3 px, as the page itsel
   await touch(client, 'touchStart', [300, 300], [420, 340]);
   for (let i = 1; i <= 10; i++) {
     await touch(client, 'touchMove', [300 - 8 * i, 300 + 3 * i], [420 + 8 * i, 340 - 6 * i]);
-    await page.waitForTimeout(16);
+    await frames(page, 1);
   }
   await page.waitForFunction((from) => (cameras[0]?.shown.span ?? NaN) < from * 0.75, span);
   const [, held, off] = (await page.textContent('#readout'))?.match(/held (\d).*off ([^ ]+) px/) ?? [];
@@ -358,7 +360,7 @@ test('raw WebGPU: the same, on a software adapter; what is drawn is read before 
     (document.querySelector('#readout')?.textContent ?? '').startsWith('The graphics device was lost'),
   );
   await page.keyboard.press('KeyD');
-  await page.waitForTimeout(200);
+  await frames(page, 10);
   expect(await page.textContent('#readout')).toContain('Reload the page');
   expect(errors).toEqual([]);
 });

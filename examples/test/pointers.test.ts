@@ -1,7 +1,7 @@
 /** Real buttons and real fingers on real pages, and what the page gets of them. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { mapPage, openPage, ownBrowser, place, settled, step, touch } from './browser.ts';
+import { frames, lasts, mapPage, openPage, ownBrowser, place, settled, step, touch } from './browser.ts';
 
 const own = ownBrowser();
 let hills: Page;
@@ -57,7 +57,7 @@ test('a real right drag holds the ground under the cursor to 1e-3 px; its click 
   const events = await seen(page);
   expect(events.filter((event) => event !== 'contextmenu kept')).toEqual([]);
   // A tap of a button that drags is told; one that is not bound is left to the page, and told too.
-  await page.waitForTimeout(20);
+  await frames(page, 1);
   await page.mouse.click(200, 100, { button: 'right' });
   expect(await seen(page)).toEqual(expect.arrayContaining([expect.stringMatching(/^tap MouseRight 200 100 on/)]));
   const ground = await page.evaluate(() => window.camera.view.toGround(210, 110));
@@ -142,7 +142,7 @@ test('a real mouse at the edge pans while it rests; over a panel, or gone, it do
   });
   const box = await page.locator('.tools').boundingBox();
   await page.mouse.move(995, (box?.y ?? 0) + 20);
-  await page.waitForTimeout(250);
+  await lasts(page, 250);
   await settled(page);
   expect(await x()).toBe(after);
   await page.close();
@@ -194,7 +194,7 @@ test('over the hills: two real fingers pinch and twist, and hold their ground wi
     await touch(client, 'touchStart', ...fingers(0));
     for (let i = 2; i <= 24; i += 2) {
       await touch(client, 'touchMove', ...fingers(i));
-      await hills.waitForTimeout(16);
+      await frames(hills, 1);
     }
     // However slowly it draws: a frame has to show where they came to, before they lift.
     const frame = hills.waitForFunction(

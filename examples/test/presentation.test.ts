@@ -4,7 +4,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Page } from 'playwright-core';
 import pixelmatch from 'pixelmatch';
-import { ownBrowser, place, settled, shown, stillBarges } from './browser.ts';
+import { frames, ownBrowser, place, settled, shown, stillBarges } from './browser.ts';
 
 const own = ownBrowser();
 const DATA = new URL('../../data/lemon-strait/', import.meta.url);
@@ -43,7 +43,7 @@ test.each(['straight-down', 'two-to-one', 'over-the-hills', 'a-chart-of-labels',
   '%s looks as it did when somebody looked at it',
   async (name) => {
     const opened = await open(name);
-    await opened.evaluate(() => new Promise((done) => setTimeout(done, 300)));
+    await frames(opened);
     const png = await opened.screenshot();
     const file = new URL(`${name}.png`, PICTURES);
     if (process.env['ZESTY_KITE_PICTURES'] === 'take') writeFileSync(file, png);

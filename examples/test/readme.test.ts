@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { decode } from 'fast-png';
 import { beforeAll, expect, test } from '@jest/globals';
 import type { BrowserContext, Page } from 'playwright-core';
-import { ownBrowser } from './browser.ts';
+import { frames, lasts, ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
 const project = join(root, '.cache/readme');
@@ -40,7 +40,7 @@ async function openAt(context: BrowserContext): Promise<Page> {
   page.on('console', (message) => wrong.push(message.text()));
   page.on('pageerror', (error) => wrong.push(error.message));
   await page.goto('http://readme.example/');
-  await page.waitForTimeout(300);
+  await frames(page, 10);
   expect(wrong).toEqual([]);
   return page;
 }
@@ -75,12 +75,12 @@ test.each([
     expect(canvas).toEqual({ width: Math.round(size.width * density), height: Math.round(size.height * density) });
     await page.mouse.move(300, 200);
     for (let i = 0; i < 2; i++) await page.mouse.wheel(0, -100);
-    await page.waitForTimeout(1500);
+    await lasts(page, 1500);
     await page.mouse.down({ button: 'middle' });
     await page.mouse.move(340, 260, { steps: 4 });
-    await page.waitForTimeout(200);
+    await lasts(page, 200);
     await page.mouse.up({ button: 'middle' });
-    await page.waitForTimeout(800);
+    await lasts(page, 800);
     const { width, height, at } = await pixelsOf(page);
     const colours = [0xa9c765, 0x1b6d79];
     // Only the two colours, but for the one blended pixel where two squares meet: nothing stretched, blurred or left over.

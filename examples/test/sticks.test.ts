@@ -1,7 +1,7 @@
 /** G9: nothing sticks, whatever the page does in mid-gesture; and clocks of events and of frames that differ. */
 import { beforeEach, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { listen, mapPage, ownBrowser, touch } from './browser.ts';
+import { frames, listen, mapPage, ownBrowser, touch } from './browser.ts';
 
 const own = ownBrowser();
 let page: Page;
@@ -95,6 +95,7 @@ test('a key that went up behind a dialog, or while the page was frozen, does not
     page.once(
       'dialog',
       (dialog) =>
+        // So long it stands: no frame is drawn meanwhile.
         void page.waitForTimeout(1500).then(async () => {
           await dialog.accept();
           done();
@@ -149,7 +150,7 @@ test('detaching, or taking the element away, when the game is asked whose press 
     await page.mouse.move(100, 100);
     await page.mouse.down({ button: 'middle' });
     await page.mouse.move(150, 120);
-    await page.waitForTimeout(100);
+    await frames(page);
     expect(await grips()).toBe(0);
     await page.mouse.up({ button: 'middle' });
     await page.evaluate(() => window.ears.detach());
@@ -186,7 +187,7 @@ test('captures and callbacks that throw: the camera goes on, each throw is repor
   await page.mouse.up({ button: 'middle' });
   await rest();
   await page.mouse.click(200, 100);
-  await page.waitForTimeout(50);
+  await frames(page);
   const seen = await errors();
   expect(seen.filter((what) => what === 'capture')).toHaveLength(1);
   expect(seen.filter((what) => what === 'claimPress')).toHaveLength(2);

@@ -1,7 +1,7 @@
 /** "Straight down" in a real browser, with real keys, a real wheel and real frames. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { hold, openPage, ownBrowser, place, replayed, settled, shown, watchGrips } from './browser.ts';
+import { frames, hold, lasts, openPage, ownBrowser, place, replayed, settled, shown, watchGrips } from './browser.ts';
 
 const own = ownBrowser();
 let page: Page;
@@ -26,9 +26,9 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
   await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0, stopHalfLife: 0 } }));
   await page.keyboard.down('KeyW');
   await page.keyboard.down('KeyS');
-  await page.waitForTimeout(150);
+  await lasts(page, 150);
   const middle = (await shown(page)).y;
-  await page.waitForTimeout(150);
+  await lasts(page, 150);
   expect((await shown(page)).y).toBe(middle);
   await page.keyboard.up('KeyW');
   await page.keyboard.up('KeyS');
@@ -44,7 +44,7 @@ test('G2: zooming by the real wheel, with a key held, holds the ground within 1e
   await page.keyboard.down('KeyD');
   for (let notch = 0; notch < 6; notch++) {
     await page.mouse.wheel(0, -100);
-    await page.waitForTimeout(50);
+    await frames(page, 1);
   }
   await page.keyboard.up('KeyD');
   await settled(page);
@@ -67,7 +67,7 @@ test('the readout follows the ground under a pointer that lies still while the c
 test('frames are drawn only while something moves', async () => {
   const before = await shown(page);
   await page.mouse.move(500, 310);
-  await page.waitForTimeout(300);
+  await lasts(page, 300);
   expect((await shown(page)).frames).toBe(before.frames);
   await hold(page, ['KeyD'], 500);
   expect((await shown(page)).frames).toBeGreaterThan(before.frames);
@@ -99,7 +99,7 @@ test('a window of another size keeps the scale, as the settings say, and fills t
 test('a held key does not run while the page stalls', async () => {
   await place(page, { x: 512, y: 384, span: 60 });
   await page.keyboard.down('KeyD');
-  await page.waitForTimeout(200);
+  await lasts(page, 200);
   const travelled = await page.evaluate(() => {
     const { camera } = lemonStrait;
     const before = camera.view.x;
@@ -123,7 +123,7 @@ test('G9: a key held while the window loses focus is let go', async () => {
   await session.send('Emulation.setFocusEmulationEnabled', { enabled: false });
   const other = await page.context().newPage();
   await other.bringToFront();
-  await page.waitForTimeout(200);
+  await frames(other);
   await other.close();
   await page.bringToFront();
   await settled(page); // with the key never reported up
@@ -136,7 +136,7 @@ test('G6: what is recorded in the page plays again on the command line, to the s
   await page.mouse.move(620, 200);
   await page.keyboard.down('ArrowRight');
   for (let notch = 0; notch < 3; notch++) await page.mouse.wheel(0, 100);
-  await page.waitForTimeout(250);
+  await lasts(page, 250);
   await page.keyboard.up('ArrowRight');
   await page.keyboard.down('ShiftLeft');
   await hold(page, ['KeyS', 'KeyA'], 180);

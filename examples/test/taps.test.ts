@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import type { CDPSession, Page } from 'playwright-core';
 import type { Settings } from 'zesty-kite';
-import { mapPage, ownBrowser, step, touch } from './browser.ts';
+import { lasts, mapPage, ownBrowser, step, touch } from './browser.ts';
 
 const own = ownBrowser();
 
@@ -50,7 +50,7 @@ test('taps of a button are told at once, with their count and how long each was 
   const click = async (x: number, milliseconds: number): Promise<Told[]> => {
     await page.mouse.move(x, 200);
     await page.mouse.down();
-    await page.waitForTimeout(milliseconds);
+    await lasts(page, milliseconds);
     await page.mouse.up();
     return told(page);
   };
@@ -124,11 +124,11 @@ test('a long press of a real finger is told while it is down, and is no tap; one
   await touch(client, 'touchEnd');
   await touch(client, 'touchStart', [300, 300]);
   await touch(client, 'touchMove', [340, 300]);
-  await page.waitForTimeout(700);
+  await lasts(page, 700);
   await touch(client, 'touchEnd');
   await touch(client, 'touchStart', [300, 300]);
   await touch(client, 'touchStart', [300, 300], [400, 300]);
-  await page.waitForTimeout(700);
+  await lasts(page, 700);
   await touch(client, 'touchEnd');
   // And not again: a tap right after it is the first.
   await fingers(page, down(1, 0), up(1, 50));

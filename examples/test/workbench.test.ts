@@ -6,7 +6,7 @@ import axe from 'axe-core';
 import type { Page } from 'playwright-core';
 import type { Camera } from 'zesty-kite';
 import type { Panel } from 'zesty-kite-panel';
-import { ownBrowser } from './browser.ts';
+import { frames, lasts, ownBrowser } from './browser.ts';
 
 interface Bench {
   readonly cameras: readonly Camera[];
@@ -103,9 +103,9 @@ test('a take plays the same hands under both versions: they part where the versi
   await page.mouse.move(420, 300);
   for (let i = 0; i < 3; i += 1) await page.mouse.wheel(0, -100);
   await page.keyboard.down('KeyD');
-  await page.waitForTimeout(300);
+  await lasts(page, 300);
   await page.keyboard.up('KeyD');
-  await page.waitForTimeout(200);
+  await lasts(page, 200);
   await page.getByRole('button', { name: 'Stop recording' }).click();
   await page.getByLabel('Side by side').check();
   const spans = (): Promise<number[]> =>
@@ -195,7 +195,7 @@ test.each([
   expect(sections).toBeGreaterThan(15);
   for (const tab of ['Compare', 'Cutscene', 'Settings']) {
     await page.getByRole('tab', { name: tab }).click();
-    await page.waitForTimeout(50);
+    await frames(page);
     const found = await page.evaluate(async () => {
       const { violations } = await (globalThis as unknown as { axe: typeof axe }).axe.run('zesty-kite-panel');
       return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);

@@ -7,16 +7,20 @@ export class Digest {
   #high = 0xcbf29ce4;
   #low = 0x84222325;
   readonly #number = new DataView(new ArrayBuffer(8));
-  readonly #bytes = new Uint8Array(this.#number.buffer);
 
   add(value: number): void {
     this.#number.setFloat64(0, value, true);
-    const bytes = this.#bytes;
+    this.#addHalf(this.#number.getUint32(0, true));
+    this.#addHalf(this.#number.getUint32(4, true));
+  }
+
+  /** Four bytes, the least significant first. */
+  #addHalf(half: number): void {
     let high = this.#high;
     let low = this.#low;
-    for (let i = 0; i < 8; i++) {
+    for (let shift = 0; shift < 32; shift += 8) {
       // times 2^40 + 0x1b3, in two halves of 32 bits
-      low = (low ^ (bytes[i] ?? 0)) >>> 0;
+      low = (low ^ ((half >>> shift) & 0xff)) >>> 0;
       const product = low * 0x1b3;
       const carry = Math.floor(product / 0x100000000);
       high = (Math.imul(high, 0x1b3) + carry + (low << 8)) >>> 0;

@@ -278,7 +278,7 @@ export class Replay {
   #measure(grips: readonly Grip[]): void {
     const { camera, worst } = this;
     const { view } = camera;
-    const { min, max } = camera.spanRange;
+    const { min, max } = this.#rig.frame.zooming;
     const elastic = camera.settings.bounds?.elastic ?? 0;
     this.#minSpan = Math.min(this.#minSpan, view.span);
     this.#maxSpan = Math.max(this.#maxSpan, view.span);
