@@ -5,9 +5,9 @@
  *     npm run figures -- --check     fails if a figure is beyond its bound
  *     npm run figures -- --write     stores the present times as the baseline, too
  */
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { cpus, tmpdir } from 'node:os';
+import { execFileSync, spawn } from 'node:child_process';
+import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { availableParallelism, cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import prettier from 'prettier';
@@ -15,6 +15,7 @@ import { build } from 'vite';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const DIST = `${root}packages/zesty-kite/dist/`;
+const SESSIONS = `${root}data/lemon-strait/sessions/`;
 const BASELINE = new URL('baseline.json', import.meta.url);
 /** A time that is this much longer than its baseline, against a sort in the same process, is beyond its bound. */
 const SLOWER = 1.6;
@@ -34,6 +35,13 @@ const TASKS = {
       return [away * Math.cos(turn), away * Math.sin(turn)];
     });
     start(); new Camera({ bounds: { polygon } }, { screen, shapes: [polygons] })`,
+  'a session of an hour': `const reader = new SessionReader();
+    const signals = reader.push(CROSSING);
+    start();
+    const replay = new Replay(reader.header);
+    for (let round = 0; round < 220; round++)
+      for (const signal of signals) replay.push({ ...signal, at: signal.at + round * 16_400_000 });
+    replay.end()`,
   'terrain of 1,025² samples': `const heights = Float32Array.from({ length: 1025 ** 2 }, (_, i) => Math.sin(i / 40));
     start(); terrainOfGrid({ id: 'figures', columns: 1025, rows: 1025, step: 1, heights })`,
 };
@@ -77,29 +85,65 @@ async function importRatio(folder) {
     },
   });
   const times = (file) =>
-    `const from = performance.now(); await import(${JSON.stringify(pathToFileURL(file).href)}); console.log(JSON.stringify([performance.now() - from]));`;
+    `const from = globalThis.performance.now(); await import(${JSON.stringify(pathToFileURL(file).href)}); console.log(JSON.stringify([performance.now() - from]));`;
   const [[ours], [one]] = timed([times(`${DIST}index.js`), times(join(folder, 'one.mjs'))], folder);
   return [['import, against one file with the same content', Number((ours / one).toFixed(2)), 1.3]];
 }
 
 /** Each task in a process of its own, in milliseconds and against a sort of a million numbers there. */
 function tasks(folder) {
-  const names = ['index', 'direct', 'polygons'];
+  const names = ['index', 'direct', 'polygons', 'session'];
   const imports = names.map(
     (name, i) => `import * as m${i} from ${JSON.stringify(pathToFileURL(`${DIST}${name}.js`).href)};`,
   );
   const modules = Object.values(TASKS).map(
     (task) => `${imports.join('\n')}
-      const { Camera, terrainOfGrid, frame, polygons } = { ...m0, ...m1, ...m2 };
+      const { Camera, terrainOfGrid, frame, polygons, Replay, SessionReader } = { ...m0, ...m1, ...m2, ...m3 };
+      const CROSSING = ${JSON.stringify(readFileSync(`${SESSIONS}crossing.ndjson`, 'utf8'))};
       const screen = { width: 1280, height: 800 };
-      let from; const start = () => (from = performance.now()); start();
+      let from; const start = () => (from = globalThis.performance.now()); start();
       ${task};
-      const spent = performance.now() - from;
+      const spent = globalThis.performance.now() - from;
       const numbers = Float64Array.from({ length: 1e6 }, (_, i) => Math.sin(i));
       start(); numbers.sort();
       console.log(JSON.stringify([spent / (performance.now() - from), spent]));`,
   );
   return timed(modules, folder).map(([ratio, ms], i) => ({ name: Object.keys(TASKS)[i], ratio, ms }));
+}
+
+/** How many times as fast all cores are as one: with a folder of sessions, and with sorts that share nothing. */
+async function onAllCores(folder) {
+  const cores = availableParallelism();
+  if (process.platform !== 'linux' || cores < 2) return [];
+  const sessions = join(folder, 'sessions');
+  mkdirSync(sessions);
+  for (let i = 0; i < 32 * cores; i++) copyFileSync(`${SESSIONS}crossing.ndjson`, join(sessions, `${i}.ndjson`));
+  const sort = join(folder, 'sort.mjs');
+  writeFileSync(
+    sort,
+    'for (let i = 0; i < 8; i++) Float64Array.from({ length: 1e6 }, (_, k) => Math.sin(k + i)).sort();',
+  );
+  const tool = `${root}packages/zesty-kite-cli/bin/zesty-kite.js`;
+  const seconds = async (calls) => {
+    const from = globalThis.performance.now();
+    await Promise.all(
+      calls.map(
+        ([command, ...args]) => new Promise((done) => spawn(command, args, { stdio: 'ignore' }).on('exit', done)),
+      ),
+    );
+    return globalThis.performance.now() - from;
+  };
+  const ratios = [[], []];
+  for (let turn = 0; turn < 3; turn++) {
+    const replay = [process.execPath, tool, 'replay', sessions];
+    ratios[0].push((await seconds([['taskset', '-c', '0', ...replay]])) / (await seconds([replay])));
+    const sorts = Array.from({ length: cores }, () => [process.execPath, sort]);
+    ratios[1].push((cores * (await seconds([sorts[0]]))) / (await seconds(sorts)));
+  }
+  const [replays, sorts] = ratios.map((list) => list.sort((a, b) => a - b)[1].toFixed(2));
+  return [
+    [`${32 * cores} sessions on ${cores} cores, against one`, `${replays} x`, `sorts that share nothing: ${sorts} x`],
+  ];
 }
 
 function isSlow({ name, ratio }) {
@@ -114,6 +158,7 @@ for (let attempt = 1; attempt < ATTEMPTS && !process.argv.includes('--write') &&
   const again = tasks(folder);
   took = took.map((one, i) => (again[i].ratio < one.ratio ? again[i] : one));
 }
+const shared = process.argv.includes('--check') ? [] : await onAllCores(folder);
 rmSync(folder, { recursive: true });
 if (process.argv.includes('--write'))
   writeFileSync(
@@ -131,6 +176,7 @@ const rows = [
     `${ms.toPrecision(3)} ms`,
     `${(ratio / baseline[name]).toFixed(2)} of the baseline, at most ${SLOWER}`,
   ]),
+  ...shared,
 ];
 for (const row of rows) console.log(row[0].padEnd(50), row[1].padStart(10), ' ', row[2]);
 if (beyond.length > 0) console.log(`beyond the bound: ${beyond.join(', ')}`);

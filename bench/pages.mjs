@@ -78,17 +78,18 @@ await shipped.close();
 
 // The library in a file of its own, so that a profile tells it from the page.
 const outDir = `${root}.cache/pages`;
-await build({
-  root: `${root}examples`,
-  logLevel: 'error',
-  build: {
-    outDir,
-    emptyOutDir: true,
-    rolldownOptions: {
-      output: { codeSplitting: { groups: [{ name: 'the-library', test: /packages\/zesty-kite\/dist/ }] } },
+for (const mode of ['production', 'worker'])
+  await build({
+    root: `${root}examples`,
+    mode,
+    logLevel: 'error',
+    build: {
+      outDir,
+      rolldownOptions: {
+        output: { codeSplitting: { groups: [{ name: 'the-library', test: /packages\/zesty-kite\/dist/ }] } },
+      },
     },
-  },
-});
+  });
 const apart = await serve(outDir);
 const browser = await chromium.launch({ executablePath, args });
 console.log('page                 transferred   first frame   the library’s share of script time while steered');

@@ -20,7 +20,9 @@ await bundlePanel();
 writeFileSync(`${root}packages/zesty-kite/dist/guide.md`, guideText());
 
 say('Building the examples …');
-run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'examples', '--logLevel', 'warn']);
+const vite = ['node_modules/vite/bin/vite.js', 'build', 'examples', '--logLevel', 'warn'];
+run(process.execPath, vite);
+run(process.execPath, [...vite, '--mode', 'worker']);
 
 say('Building the documentation …');
 await buildSite();
