@@ -6,7 +6,7 @@
  *     npm run figures -- --write     stores the present times as the baseline, too
  */
 import { execFileSync, spawn } from 'node:child_process';
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism, cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -16,9 +16,13 @@ import { build } from 'vite';
 const root = fileURLToPath(new URL('..', import.meta.url));
 const DIST = `${root}packages/zesty-kite/dist/`;
 const SESSIONS = `${root}data/lemon-strait/sessions/`;
+/** From the beginning of a crossing to that of the next. */
+const CROSSING_MICROS = 16_400_000;
+const SESSIONS_A_CORE = 6;
 const BASELINE = new URL('baseline.json', import.meta.url);
 /** A time that is this much longer than its baseline, against a sort in the same process, is beyond its bound. */
 const SLOWER = 1.6;
+const MAX_IMPORT = 1.3;
 const TURNS = 9;
 /** A busy machine may slow a task: it is measured up to so many times. */
 const ATTEMPTS = 4;
@@ -40,7 +44,7 @@ const TASKS = {
     start();
     const replay = new Replay(reader.header);
     for (let round = 0; round < 220; round++)
-      for (const signal of signals) replay.push({ ...signal, at: signal.at + round * 16_400_000 });
+      for (const signal of signals) replay.push({ ...signal, at: signal.at + round * ${CROSSING_MICROS} });
     replay.end()`,
   'terrain of 1,025² samples': `const heights = Float32Array.from({ length: 1025 ** 2 }, (_, i) => Math.sin(i / 40));
     start(); terrainOfGrid({ id: 'figures', columns: 1025, rows: 1025, step: 1, heights })`,
@@ -87,7 +91,7 @@ async function importRatio(folder) {
   const times = (file) =>
     `const from = globalThis.performance.now(); await import(${JSON.stringify(pathToFileURL(file).href)}); console.log(JSON.stringify([performance.now() - from]));`;
   const [[ours], [one]] = timed([times(`${DIST}index.js`), times(join(folder, 'one.mjs'))], folder);
-  return [['import, against one file with the same content', Number((ours / one).toFixed(2)), 1.3]];
+  return Number((ours / one).toFixed(2));
 }
 
 /** Each task in a process of its own, in milliseconds and against a sort of a million numbers there. */
@@ -111,13 +115,23 @@ function tasks(folder) {
   return timed(modules, folder).map(([ratio, ms], i) => ({ name: Object.keys(TASKS)[i], ratio, ms }));
 }
 
+/** The crossing again and again, as the text of a session. */
+function longSession(rounds) {
+  const [head, ...lines] = readFileSync(`${SESSIONS}crossing.ndjson`, 'utf8').trim().split('\n');
+  const signals = lines.map((line) => JSON.parse(line));
+  const all = Array.from({ length: rounds }, (_, round) =>
+    signals.map((signal) => JSON.stringify({ ...signal, at: signal.at + round * CROSSING_MICROS })),
+  );
+  return `${[head, ...all.flat()].join('\n')}\n`;
+}
+
 /** How many times as fast all cores are as one: with a folder of sessions, and with sorts that share nothing. */
 async function onAllCores(folder) {
   const cores = availableParallelism();
   if (process.platform !== 'linux' || cores < 2) return [];
   const sessions = join(folder, 'sessions');
   mkdirSync(sessions);
-  for (let i = 0; i < 32 * cores; i++) copyFileSync(`${SESSIONS}crossing.ndjson`, join(sessions, `${i}.ndjson`));
+  for (let i = 0; i < SESSIONS_A_CORE * cores; i++) writeFileSync(join(sessions, `${i}.ndjson`), longSession(60));
   const sort = join(folder, 'sort.mjs');
   writeFileSync(
     sort,
@@ -142,7 +156,11 @@ async function onAllCores(folder) {
   }
   const [replays, sorts] = ratios.map((list) => list.sort((a, b) => a - b)[1].toFixed(2));
   return [
-    [`${32 * cores} sessions on ${cores} cores, against one`, `${replays} x`, `sorts that share nothing: ${sorts} x`],
+    [
+      `${SESSIONS_A_CORE * cores} sessions of 16 minutes on ${cores} cores, against one`,
+      `${replays} x`,
+      `sorts that share nothing: ${sorts} x`,
+    ],
   ];
 }
 
@@ -152,7 +170,10 @@ function isSlow({ name, ratio }) {
 
 const baseline = JSON.parse(readFileSync(BASELINE, 'utf8'));
 const folder = mkdtempSync(join(tmpdir(), 'figures-'));
-const counted = [...packed(), ...(await importRatio(folder))];
+let imported = Infinity;
+for (let attempt = 0; attempt < ATTEMPTS && imported > MAX_IMPORT; attempt++)
+  imported = Math.min(imported, await importRatio(folder));
+const counted = [...packed(), ['import, against one file with the same content', imported, MAX_IMPORT]];
 let took = tasks(folder);
 for (let attempt = 1; attempt < ATTEMPTS && !process.argv.includes('--write') && took.some(isSlow); attempt++) {
   const again = tasks(folder);
@@ -184,6 +205,9 @@ if (process.argv.includes('--check')) process.exit(beyond.length > 0 ? 1 : 0);
 
 const sizes = JSON.parse(readFileSync(new URL('../.size-limit.json', import.meta.url), 'utf8'));
 const frames = JSON.parse(readFileSync(new URL('ratios.json', import.meta.url), 'utf8'));
+const pages = JSON.parse(readFileSync(new URL('pages.json', import.meta.url), 'utf8'));
+const TESTS = `${root}.cache/tests.json`;
+const tests = existsSync(TESTS) ? JSON.parse(readFileSync(TESTS, 'utf8')) : null;
 const table = (head, lines) =>
   [head, head.map(() => '---'), ...lines].map((cells) => `| ${cells.join(' | ')} |`).join('\n');
 const page = `# Figures
@@ -207,6 +231,12 @@ ${table(
   sizes.map(({ name, limit }) => [name, limit]),
 )}
 
+## Pages
+
+\`npm run bench:pages\`: the first visit, then three seconds of panning and zooming.
+
+${table(['page', 'transferred', 'first frame', 'share of the library in script time'], pages)}
+
 ## Frames
 
 \`npm run frames\`: a frame against look-at, projection, product and inverse of a matrix package. The bound is 1.15 times the ratio.
@@ -215,5 +245,5 @@ ${table(
   ['frame', 'ratio'],
   Object.entries(frames).map(([name, ratio]) => [name, String(ratio)]),
 )}
-`;
+${tests === null ? '' : `\n## Tests\n\n\`npm test\`: ${tests.tests} tests in ${tests.seconds} s, with everything built.\n`}`;
 writeFileSync(`${root}docs/figures.md`, await prettier.format(page, { parser: 'markdown', printWidth: 120 }));

@@ -35,7 +35,7 @@ function exit(code: number): void {
 }
 
 /**
- * Does what a call asks for, and sets the exit code of the process.
+ * Runs a call, and sets the exit code of the process.
  *
  * @param args without the program's own name
  */

@@ -18,7 +18,7 @@ export abstract class Calls {
    * Holds the ground under a screen point (CSS pixels), or moves there with what it holds: one finger
    * drags, two pinch and twist. For gestures of your own.
    *
-   * @param id tells fingers apart; the two that came first count
+   * @param id of the finger; the two that came first count
    */
   hold(id: number, x: number, y: number): void {
     this.#send('hold', { kind: 'hold', id, x, y });

@@ -115,7 +115,7 @@ async function play(
   return played;
 }
 
-/** A row each; a session that cannot be played is told of in its row, and the others go on. */
+/** A row each. The row of a session that cannot be played has the error; the others go on. */
 async function replayMany(
   sessions: readonly string[],
   { rate, terrain, from, until, json, ...options }: ReplayOptions,

@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import type { ReplayTask } from './replayTask.ts';
 import type { Row } from '../write/report.ts';
 
-/** More are not handed out before the first of them is told: memory stays the same for a million. */
+/** At most so many rows wait for the first of them: memory stays the same for a million sessions. */
 const AHEAD = 64;
 
 export async function* playMany(tasks: readonly ReplayTask[]): AsyncGenerator<Row> {

@@ -52,7 +52,7 @@ export function poseAt({ view }: Camera, seconds: number): PoseAt {
 }
 
 /**
- * Plays a session and tells of every frame, of those too in which nothing moves.
+ * Plays a session, and calls `each` for every frame, also for those in which nothing moves.
  *
  * @param each runs for each frame; with the camera only if it is drawn again
  */

@@ -10,7 +10,7 @@ export interface ProjectFile {
   readonly versions: WeakSet<object>;
   /** Of the text of the file. A save names it, so that a file that has changed meanwhile is not overwritten. */
   digest: string;
-  /** The address to save at, and what it asks for. */
+  /** The address to save at, and its token. */
   readonly address: string;
   readonly token: string;
 }

@@ -36,7 +36,7 @@ export class Messages {
   }
 }
 
-/** A warning of one item of a list is told at the list. */
+/** A warning of one item of a list shows at the list. */
 function isAt(warned: string, path: string): boolean {
   return warned === path || warned.startsWith(`${path}[`);
 }

@@ -42,7 +42,7 @@ export interface PanelDesk extends Desk {
   readonly isFree: boolean;
   /** The limits of the camera are lifted, or in force again. */
   free(isOn: boolean): void;
-  /** Runs what can fail, and tells why at a path. */
+  /** Runs a function, and shows its error at a path. */
   attempt(path: string, act: () => void): void;
   /** Ends the outline: keeps it, or not. */
   endOutline(isKept: boolean): void;
@@ -99,7 +99,7 @@ export class OpenedPanel implements Panel, PanelDesk {
     this.#root.adoptedStyleSheets = [sheetOf(window)];
     document.body.append(this.element);
     const { signal } = this.#ends;
-    // The page below hears nothing of what is done in the panel.
+    // Events inside the panel do not reach the page below.
     for (const type of ['pointerdown', 'mousedown', 'touchstart', 'wheel', 'dblclick', 'contextmenu'])
       this.element.addEventListener(type, (event) => {
         event.stopPropagation();

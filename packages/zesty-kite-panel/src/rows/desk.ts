@@ -11,7 +11,7 @@ export interface Desk {
   readonly spans: SpanSettings;
   /** The binding that waits for a press; null if none does. */
   readonly listening: string | null;
-  /** Sets a value; a value that is refused is told beside its row. */
+  /** Sets a value; the error of a rejected value shows beside its row. */
   set(path: string, value: unknown, isDone?: boolean): void;
   reset(path: string): void;
   /** Waits for a key or a button for a binding; Escape ends that. */

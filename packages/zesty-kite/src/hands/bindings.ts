@@ -1,4 +1,4 @@
-/** Which input asks for what: chords of the settings, made ready to be looked up. */
+/** The action of each input: chords of the settings, made ready to be looked up. */
 import type { FullSettings } from '../settings/index.ts';
 
 export type Ability = keyof FullSettings['bindings'];
@@ -15,7 +15,7 @@ const EITHER_SIDE = new Set(['Shift', 'Control', 'Alt', 'Meta']);
 const known = new WeakMap<FullSettings['bindings'], Bindings>();
 
 export class Bindings {
-  /** By their last input; the chord that asks for the most first. */
+  /** By their last input; the chord with the most inputs first. */
   readonly #chords = new Map<string, Chord[]>();
   /** The abilities of an input alone, without chords. */
   readonly #plain = new Map<string, readonly Ability[]>();

@@ -10,7 +10,7 @@ type WithEdge = Pick<FullSettings, 'edge' | 'safeFrame'>;
 export const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 export type Side = (typeof SIDES)[number];
 
-/** Which way the pointer asks to go: to the right and down, in edge speeds. */
+/** The direction of an edge pan: to the right and down, in edge speeds. */
 export interface Push {
   readonly right: number;
   readonly down: number;

@@ -13,7 +13,7 @@ export class Levers {
   /**
    * Takes what a device presses now.
    *
-   * @param name tells devices apart
+   * @param name of the device
    * @returns the inputs that have come down, and those that have gone up, like a key
    */
   press(name: string, pressed: Strengths): { down: string[]; up: string[] } {

@@ -1,4 +1,4 @@
-/** Abilities that an input asks for once, when it comes down. */
+/** Abilities that an input starts once, when it comes down. */
 import type { FullSettings } from '../settings/index.ts';
 import type { Ability } from './bindings.ts';
 import type { Intent } from './intent.ts';

@@ -1,5 +1,5 @@
 /**
- * Solves the focus for the present zoom, heading, pitch and lens: grips and pans ask for it, bounds limit it.
+ * Solves the focus for the present zoom, heading, pitch and lens: grips and pans move it, bounds limit it.
  *
  * A screen ray meets a level plane at an offset from the focus that does not depend on the focus:
  * hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.

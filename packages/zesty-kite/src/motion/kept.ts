@@ -145,7 +145,7 @@ export class Kept implements Readonly<Pose> {
     return frameHeight === height ? log : log - log2(frameHeight / height);
   }
 
-  /** The pitch that the zoom asks for at a span. */
+  /** The pitch of the zoom at a span, without the tilt. */
   curvePitch(span: number): number {
     return valueAt(this.constraints.pitch, bareSpan(this.projection, span), this.tilt.isFar);
   }

@@ -179,7 +179,7 @@ export class Motion extends Kept implements MovedCamera {
     this.zooming.atOnce(span, null);
   }
 
-  /** The pace of a pan's velocity over half of a step: toward what keys ask for, to a stop, or gliding. */
+  /** The pace of a pan's velocity over half of a step: toward that of the keys, to a stop, or gliding. */
   panned({ halfStart, halfStop, halfGlide }: Pace, seconds: number): number {
     const decay = this.pan.isDriven ? halfStart : this.pan.isGliding ? halfGlide : halfStop;
     return decay.over(seconds).remaining;

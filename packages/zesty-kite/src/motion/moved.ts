@@ -30,6 +30,6 @@ export interface MovedCamera {
   tiltTo(pitch: number): void;
   /** In `aim`: zooms at once, as far as range and bounds allow. */
   zoomTo(span: number): void;
-  /** In `hear`: ends what a cause of the table ends; `mover` for most abilities. */
+  /** In `receive`: ends what a cause of the table ends; `mover` for most abilities. */
   interrupt(cause: Cause): void;
 }

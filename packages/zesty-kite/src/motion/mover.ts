@@ -51,7 +51,7 @@ export interface Mover<M = MovedCamera, S extends Part = Part, B extends MoverSi
   isUnderWay(state: S): boolean;
   /** It keeps something where it shows: then `aim` is called in every step in which anything moves, and nothing is gripped. */
   pins?(state: S): boolean;
-  /** Stops it, as a cause of the table asks. */
+  /** Stops it, by the effect that the table names for a cause. */
   interrupt(state: S, motion: M, effect: Effect, cause: Cause): void;
   /** A saved state has been put back: makes what it could not hold. Saved are numbers, texts, flags, lists, sets, maps and plain objects. */
   restore?(state: S): void;

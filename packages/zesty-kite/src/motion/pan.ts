@@ -37,7 +37,7 @@ export class Pan implements Part {
     this.stepY = other.stepY;
   }
 
-  /** Held keys ask for a velocity. */
+  /** Held keys set a velocity. */
   get isDriven(): boolean {
     return !this.isStalled && this.isAsked;
   }

@@ -174,7 +174,7 @@ export class Placing {
         zoom.notches = 0;
       }
       const { eased } = zoom;
-      // A tilt that still eases keeps its distance from what the new span asks for.
+      // A tilt that still eases keeps its distance from the pitch of the new span.
       const lag = tilt.isTilted ? tilt.pitch - tilt.target : 0;
       motion.zooming.atOnce(span === undefined ? zoom.wanted : motion.spanOf(span, pitch), pitch ?? null);
       if (span !== undefined || zoom.eased !== eased) {

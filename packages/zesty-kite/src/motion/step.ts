@@ -25,7 +25,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   if (hold.fingers === 2) catchUp(motion, pace.lag.over(seconds).remaining);
   const { isSteered } = motion;
   if (isSteered) steer(motion, seconds);
-  // Else only signals, which find it themselves, ask for another goal.
+  // Else only signals change the goal, and they find it themselves.
   const mayDiffer = isSteered || insets.isActive || constraints.switches || motion.question === null;
   if (onGrid && mayDiffer) motion.zooming.findGoal();
   const zooms = zoom.isActive;

@@ -1,4 +1,4 @@
-/** The pitch: what the zoom asks for with what the player tilted, eased. Degrees. */
+/** The pitch: that of the zoom and the tilt of the player, eased. Degrees. */
 import type { Decay } from '../math/index.ts';
 import type { Part } from './part.ts';
 import { ANGLE_TOLERANCE } from './rest.ts';

@@ -65,7 +65,7 @@ export class Timeline {
     this.#gridPace.take(constraints.settings);
   }
 
-  /** Learns another mover: motions that were made before have to be told. */
+  /** Learns another mover, also in motions that were made before. */
   learn(mover: Mover, ...motions: readonly Motion[]): void {
     this.#spare = null;
     for (const motion of [this.kept, ...motions]) motion.learn(mover);

@@ -68,7 +68,7 @@ export class Zooming {
     return (this.#kept.question = new SpanQuestion(this.#kept));
   }
 
-  /** The goal that is set answers what kept motion asks. */
+  /** The goal that is set answers the question of kept motion. */
   settle(): void {
     this.#ask();
   }
@@ -149,7 +149,7 @@ export class Zooming {
   /**
    * Zooms at once: to the greatest span up to one that fits.
    *
-   * @param pitch as the camera looks there; null for what the zoom asks for, with the tilt
+   * @param pitch as the camera looks there; null for that of the zoom, with the tilt
    */
   atOnce(span: number, pitch: number | null): void {
     const { zoom, hold, constraints } = this.#kept;

@@ -60,7 +60,7 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
   const things = nearest - HIGH * span * sinPitch;
   const bare = Math.min(nearest * (1 - SLACK), nearest - ROUNDING * span);
   const near = Math.max(Math.min(bare, things, toFocus * NEAREST_SHARE), far * NEAREST + unsure);
-  // The flatter depth runs out toward the far plane, the farther out it has to stand to be told from it.
+  // The flatter depth runs out toward the far plane, the farther out it has to stand to differ from it.
   const beyond = Math.max(SLACK, (4e-7 * far) / near, (ROUNDING * span) / near);
   out.toFocus = toFocus;
   out.near = near;

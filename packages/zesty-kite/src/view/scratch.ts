@@ -36,7 +36,7 @@ class Insets implements pose.Insets {
   bottom = NaN;
 }
 
-// Inside they are told from what a caller hands in; who prints one reads what it is.
+// Their names differ from those of objects that a caller passes: a printed one says its class.
 export {
   Depth as ScratchDepth,
   Insets as ScratchInsets,
