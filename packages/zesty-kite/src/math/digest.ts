@@ -9,18 +9,13 @@ export class Digest {
   readonly #number = new DataView(new ArrayBuffer(8));
 
   add(value: number): void {
-    this.#number.setFloat64(0, value, true);
-    this.#addHalf(this.#number.getUint32(0, true));
-    this.#addHalf(this.#number.getUint32(4, true));
-  }
-
-  /** Four bytes, the least significant first. */
-  #addHalf(half: number): void {
+    const number = this.#number;
+    number.setFloat64(0, value, true);
     let high = this.#high;
     let low = this.#low;
-    for (let shift = 0; shift < 32; shift += 8) {
+    for (let i = 0; i < 8; i++) {
       // times 2^40 + 0x1b3, in two halves of 32 bits
-      low = (low ^ ((half >>> shift) & 0xff)) >>> 0;
+      low = (low ^ number.getUint8(i)) >>> 0;
       const product = low * 0x1b3;
       const carry = Math.floor(product / 0x100000000);
       high = (Math.imul(high, 0x1b3) + carry + (low << 8)) >>> 0;

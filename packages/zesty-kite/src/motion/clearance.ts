@@ -13,16 +13,18 @@ const step = new ScratchPoint();
  * missing height: from 0 a tenth of a span above the clearance, along a parabola, to all that is missing as far below.
  */
 export function missingClearance({ focus, zoom, level, constraints, projection }: Kept): number {
-  if (constraints.terrain === null || projection.invFocal === 0) return 0;
+  const { terrain } = constraints;
+  // The eye is above flat ground, on every floor.
+  if (terrain === null || terrain.lowest === terrain.highest || projection.invFocal === 0) return 0;
   const { clearance } = constraints.settings.ground;
   const eye = level.height + (zoom.shown * projection.sinPitch) / projection.invFocal;
   // It may be clear even of the highest ground.
   const soft = SOFT * zoom.shown;
-  if (eye > constraints.terrain.highest + clearance + soft) return 0;
+  if (eye > terrain.highest + clearance + soft) return 0;
   projection.meetBelowEye(zoom.shown, step);
   below.x = focus.x + step.x;
   below.y = focus.y + step.y;
-  constraints.terrain.sampleEnvelopeInto(below);
+  terrain.sampleEnvelopeInto(below);
   const lacking = below.height + clearance - eye;
   if (lacking >= soft) return lacking;
   return lacking > -soft ? ((lacking + soft) * (lacking + soft)) / (4 * soft) : 0;

@@ -45,7 +45,7 @@ export interface Constraints {
   readonly farthest: number;
   /** The ground of a view of this world. */
   readonly ground: Ground;
-  /** Null where the ground is flat. */
+  /** Null where the ground is flat, on floor 0. */
   readonly terrain: Terrain | null;
   readonly pitch: ZoomRule;
   /** Null for an orthographic lens, and for one that zooms at a fixed distance. */

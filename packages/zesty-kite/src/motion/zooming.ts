@@ -164,6 +164,7 @@ export class Zooming {
       // The tilt is that of this span.
       if (constraints.pitch.curve !== null) zoom.wanted = zoom.goal;
     }
-    this.settle();
+    // From the same edges, to the bit: what shows is found as the goal was.
+    this.#ask().copyFrom(question);
   }
 }

@@ -19,8 +19,8 @@ export class ConvexEdges {
   /** The middle of its extent, and its size. */
   readonly extent: Extent;
   /** A point inside, and how far it is from the nearest edge: for the quick answer. */
-  readonly inner: ScratchPoint;
-  readonly innerRadius: number;
+  readonly inner = new ScratchPoint();
+  innerRadius = Infinity;
   /** Scratch: the edges that matter to an answer; counted on from the number of edges, those that matter to the focus. */
   readonly known: HalfPlanes;
   readonly knownEdges: Int32Array;
@@ -50,10 +50,8 @@ export class ConvexEdges {
     this.known = new HalfPlanes(2 * count);
     this.knownEdges = new Int32Array(2 * count);
     this.reach = new Float64Array(count);
-    this.inner = new ScratchPoint();
     this.inner.x = this.cornerX.reduce((a, b) => a + b) / count;
     this.inner.y = this.cornerY.reduce((a, b) => a + b) / count;
-    let innerRadius = Infinity;
     corners.forEach(([x, y], i) => {
       const [nextX, nextY] = corners[(i + 1) % count] ?? [x, y];
       const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
@@ -62,9 +60,8 @@ export class ConvexEdges {
       this.normalX[i] = normalX;
       this.normalY[i] = normalY;
       this.edge[i] = normalX * x + normalY * y;
-      innerRadius = Math.min(innerRadius, normalX * (x - this.inner.x) + normalY * (y - this.inner.y));
+      this.innerRadius = Math.min(this.innerRadius, normalX * (x - this.inner.x) + normalY * (y - this.inner.y));
     });
-    this.innerRadius = innerRadius;
     this.groups = groupsOf(this.normalX, this.normalY);
     this.turnFactor = this.#turnFactor();
     this.groupBound = new Float64Array(this.turnFactor.length);
