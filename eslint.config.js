@@ -84,6 +84,18 @@ export default tseslint.config(
     },
   },
   {
+    files: ['examples/test/*.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        {
+          property: 'waitForTimeout',
+          message: 'Wait for frames() or for a fact; lasts() is for time that is a part of the input.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/test/**/*.ts', '**/*.d.ts'],
     rules: {
       // Matchers and callbacks of the test tools read better without these.

@@ -95,7 +95,7 @@ test('a key that went up behind a dialog, or while the page was frozen, does not
     page.once(
       'dialog',
       (dialog) =>
-        // So long it stands: no frame is drawn meanwhile.
+        // eslint-disable-next-line no-restricted-properties -- so long it stands: no frame is drawn meanwhile
         void page.waitForTimeout(1500).then(async () => {
           await dialog.accept();
           done();
