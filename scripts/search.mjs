@@ -50,10 +50,11 @@ async function work() {
   while (batches.length > 0 && Date.now() < until) {
     const name = batches.shift();
     const number = files.length * Number(values.times) - batches.length;
-    const results = await run(name, firstSeed + number, join(folder, `${number}.json`));
+    const seed = firstSeed + number;
+    const results = await run(name, seed, join(folder, `${number}.json`));
     if (results.length > 0) tried[name] += BATCH;
     for (const { fullName, status, failureMessages } of results)
-      if (status === 'failed') keep(fullName, failureMessages.join('\n'));
+      if (status === 'failed') keep(`${fullName} (seed ${seed})`, fullName, failureMessages.join('\n'));
   }
 }
 
@@ -89,10 +90,10 @@ function run(name, seed, report) {
   });
 }
 
-/** Writes a broken case down, if it is one of a law. */
-function keep(test, message) {
+/** Prints a failure, and writes its case down if it is one of a law. */
+function keep(name, test, message) {
   const [, law, seed, path] = /Law (\d+):[^]*?\{ seed: (-?\d+), path: "([^"]*)"/.exec(message) ?? [];
-  say(`${test}: ${message.split('\n')[0]}`);
+  say(`${name}: ${message.split('\n')[0]}`);
   if (law === undefined) return;
   found.push({ test, law: Number(law), seed: Number(seed), path });
   writeFileSync(FOUND, `${JSON.stringify(found, null, 2)}\n`);

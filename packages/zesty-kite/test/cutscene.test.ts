@@ -36,14 +36,14 @@ const keyframe = fc.record({
   pitch: between(30, 85),
   ease: fc.constantFrom('in-out' as const, 'in' as const, 'out' as const, 'none' as const, 'smooth' as const),
 });
-/** With an event for every keyframe, named after its place. */
+/** With an event for every keyframe, named after its place. Frames are at whole microseconds, and so are keyframes here. */
 const scenes: fc.Arbitrary<Cutscene> = fc
   .tuple(fc.array(keyframe, { minLength: 1, maxLength: 6 }), fc.boolean())
   .map(([list, fromStart]) => {
     let at = fromStart ? -1 : 0;
     return {
       keyframes: list.map(({ after, ...pose }, i) => {
-        at = at < 0 ? 0 : at + after;
+        at = at < 0 ? 0 : Math.round((at + after) * 1e6) / 1e6;
         return { at, ...pose, event: String(i) };
       }),
     };
