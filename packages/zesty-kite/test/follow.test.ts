@@ -396,7 +396,8 @@ function unevenness(ticks: number, hertz: number, options: FollowOptions, stampe
   let last = 0;
   for (let i = 1; i < 4 * hertz; i++) {
     const time = (i * 1000) / hertz;
-    const count = Math.floor(((time - phase) * ticks) / 1000);
+    // A tick at the time of a frame is before it, whatever rounding says.
+    const count = Math.floor(((time - phase) * ticks) / 1000 + 1e-9);
     const at = phase + (count * 1000) / ticks;
     tick = { x: (perSecond * at) / 1000, y: 0, ...(stamped ? { time: at } : {}) };
     const { x } = camera.advance(time);
