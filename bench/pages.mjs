@@ -4,6 +4,7 @@
  */
 import { writeFileSync } from 'node:fs';
 import { chromium } from 'playwright-core';
+import prettier from 'prettier';
 import { build, preview } from 'vite';
 import { browser as findBrowser } from '../scripts/setup/browser.mjs';
 import { root } from '../scripts/setup/run.mjs';
@@ -136,4 +137,7 @@ for (const name of PAGES) {
 }
 await browser.close();
 await apart.close();
-writeFileSync(new URL('pages.json', import.meta.url), `${JSON.stringify(rows, null, 2)}\n`);
+writeFileSync(
+  new URL('pages.json', import.meta.url),
+  await prettier.format(JSON.stringify(rows), { parser: 'json', printWidth: 120 }),
+);

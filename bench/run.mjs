@@ -19,7 +19,7 @@ const MAX_BYTES = 1024;
 const SLOWER = 1.15;
 /** A busy machine may slow a row: it is measured up to so many times, in so many turns. */
 const ATTEMPTS = 10;
-const TURNS = 2;
+const TURNS = 3;
 /** Of so many, the middle ratio is stored. */
 const WRITTEN = 3;
 const RATIOS = new URL('ratios.json', import.meta.url);
