@@ -18,7 +18,7 @@ const DIST = `${root}packages/zesty-kite/dist/`;
 const SESSIONS = `${root}data/lemon-strait/sessions/`;
 /** From the beginning of a crossing to that of the next. */
 const CROSSING_MICROS = 16_400_000;
-const SESSIONS_A_CORE = 6;
+const SESSIONS_A_CORE = 24;
 const BASELINE = new URL('baseline.json', import.meta.url);
 /** A time that is this much longer than its baseline, against a sort in the same process, is beyond its bound. */
 const SLOWER = 1.6;
