@@ -15,7 +15,7 @@ import { build } from 'vite';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const DIST = `${root}packages/zesty-kite/dist/`;
-const SESSIONS = `${root}data/lemon-strait/sessions/`;
+const CROSSING = `${root}data/lemon-strait/sessions/crossing.ndjson`;
 /** From the beginning of a crossing to that of the next. */
 const CROSSING_MICROS = 16_400_000;
 const SESSIONS_A_CORE = 24;
@@ -40,11 +40,10 @@ const TASKS = {
     });
     start(); new Camera({ bounds: { polygon } }, { screen, shapes: [polygons] })`,
   'a session of an hour': `const reader = new SessionReader();
-    const signals = reader.push(CROSSING);
+    const signals = reader.push(readFileSync(HOUR, 'utf8'));
     start();
     const replay = new Replay(reader.header);
-    for (let round = 0; round < 220; round++)
-      for (const signal of signals) replay.push({ ...signal, at: signal.at + round * ${CROSSING_MICROS} });
+    for (const signal of signals) replay.push(signal);
     replay.end()`,
   'terrain of 1,025² samples': `const heights = Float32Array.from({ length: 1025 ** 2 }, (_, i) => Math.sin(i / 40));
     start(); terrainOfGrid({ id: 'figures', columns: 1025, rows: 1025, step: 1, heights })`,
@@ -89,25 +88,28 @@ async function importRatio(folder) {
     },
   });
   const times = (file) =>
-    `const from = globalThis.performance.now(); await import(${JSON.stringify(pathToFileURL(file).href)}); console.log(JSON.stringify([performance.now() - from]));`;
+    `const from = performance.now(); await import(${JSON.stringify(pathToFileURL(file).href)}); console.log(JSON.stringify([performance.now() - from]));`;
   const [[ours], [one]] = timed([times(`${DIST}index.js`), times(join(folder, 'one.mjs'))], folder);
   return Number((ours / one).toFixed(2));
 }
 
 /** Each task in a process of its own, in milliseconds and against a sort of a million numbers there. */
 function tasks(folder) {
+  const hour = join(folder, 'hour.ndjson');
+  writeFileSync(hour, longSession(220));
   const names = ['index', 'direct', 'polygons', 'session'];
   const imports = names.map(
     (name, i) => `import * as m${i} from ${JSON.stringify(pathToFileURL(`${DIST}${name}.js`).href)};`,
   );
   const modules = Object.values(TASKS).map(
-    (task) => `${imports.join('\n')}
+    (task) => `import { readFileSync } from 'node:fs';
+      ${imports.join('\n')}
       const { Camera, terrainOfGrid, frame, polygons, Replay, SessionReader } = { ...m0, ...m1, ...m2, ...m3 };
-      const CROSSING = ${JSON.stringify(readFileSync(`${SESSIONS}crossing.ndjson`, 'utf8'))};
+      const HOUR = ${JSON.stringify(hour)};
       const screen = { width: 1280, height: 800 };
-      let from; const start = () => (from = globalThis.performance.now()); start();
+      let from; const start = () => (from = performance.now()); start();
       ${task};
-      const spent = globalThis.performance.now() - from;
+      const spent = performance.now() - from;
       const numbers = Float64Array.from({ length: 1e6 }, (_, i) => Math.sin(i));
       start(); numbers.sort();
       console.log(JSON.stringify([spent / (performance.now() - from), spent]));`,
@@ -117,7 +119,7 @@ function tasks(folder) {
 
 /** The crossing again and again, as the text of a session. */
 function longSession(rounds) {
-  const [head, ...lines] = readFileSync(`${SESSIONS}crossing.ndjson`, 'utf8').trim().split('\n');
+  const [head, ...lines] = readFileSync(CROSSING, 'utf8').trim().split('\n');
   const signals = lines.map((line) => JSON.parse(line));
   const all = Array.from({ length: rounds }, (_, round) =>
     signals.map((signal) => JSON.stringify({ ...signal, at: signal.at + round * CROSSING_MICROS })),
@@ -131,14 +133,15 @@ async function onAllCores(folder) {
   if (process.platform !== 'linux' || cores < 2) return [];
   const sessions = join(folder, 'sessions');
   mkdirSync(sessions);
-  for (let i = 0; i < SESSIONS_A_CORE * cores; i++) writeFileSync(join(sessions, `${i}.ndjson`), longSession(60));
+  const text = longSession(60);
+  for (let i = 0; i < SESSIONS_A_CORE * cores; i++) writeFileSync(join(sessions, `${i}.ndjson`), text);
   const sort = join(folder, 'sort.mjs');
   writeFileSync(
     sort,
     'for (let i = 0; i < 8; i++) Float64Array.from({ length: 1e6 }, (_, k) => Math.sin(k + i)).sort();',
   );
   const tool = `${root}packages/zesty-kite-cli/bin/zesty-kite.js`;
-  const seconds = async (calls) => {
+  const spent = async (calls) => {
     const from = globalThis.performance.now();
     await Promise.all(
       calls.map(
@@ -150,9 +153,9 @@ async function onAllCores(folder) {
   const ratios = [[], []];
   for (let turn = 0; turn < 3; turn++) {
     const replay = [process.execPath, tool, 'replay', sessions];
-    ratios[0].push((await seconds([['taskset', '-c', '0', ...replay]])) / (await seconds([replay])));
+    ratios[0].push((await spent([['taskset', '-c', '0', ...replay]])) / (await spent([replay])));
     const sorts = Array.from({ length: cores }, () => [process.execPath, sort]);
-    ratios[1].push((cores * (await seconds([sorts[0]]))) / (await seconds(sorts)));
+    ratios[1].push((cores * (await spent([sorts[0]]))) / (await spent(sorts)));
   }
   const [replays, sorts] = ratios.map((list) => list.sort((a, b) => a - b)[1].toFixed(2));
   return [

@@ -36,11 +36,14 @@ const BANDS: readonly (readonly [number, string])[] = [
   [44, '#cdb86d'],
 ];
 
-/** The sea, and the share of it in the colour of the ground below it. */
-const SEA = '#1b6d79';
+/** The colour of the sea, and its share in that of water; the rest is that of the ground below. */
+const SEA = new Color('#1b6d79');
 const SEA_SHARE = 0.82;
-/** Water over ground that is too deep to show. */
-export const DEEP = new Color('#0a353f').lerp(new Color(SEA), SEA_SHARE);
+
+/** Returns the colour of water over ground of a colour. */
+export function waterOver(ground: Color): Color {
+  return ground.clone().lerp(SEA, SEA_SHARE);
+}
 
 /** The bands as a picture, one pixel high: so the colour follows the height between samples too, and shores are smooth. */
 function paintBands(lowest: number, highest: number): DataTexture {
@@ -48,9 +51,8 @@ function paintBands(lowest: number, highest: number): DataTexture {
   const data = new Uint8Array(wide * 4).fill(255);
   for (let i = 0; i < wide; i++) {
     const height = lowest + ((i + 0.5) / wide) * (highest - lowest);
-    const colour = new Color(BANDS.findLast(([from]) => height >= from)?.[1]);
-    if (height < 0) colour.lerp(new Color(SEA), SEA_SHARE);
-    const hex = colour.getHex(SRGBColorSpace);
+    const ground = new Color(BANDS.findLast(([from]) => height >= from)?.[1]);
+    const hex = (height < 0 ? waterOver(ground) : ground).getHex(SRGBColorSpace);
     data.set([hex >> 16, (hex >> 8) & 255, hex & 255], i * 4);
   }
   const texture = new DataTexture(data, wide, 1);

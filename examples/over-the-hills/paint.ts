@@ -24,7 +24,7 @@ import { aimThree } from 'zesty-kite/three';
 import { createNames } from '../lemon-strait/names.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
-import { createHills, DEEP } from './hills.ts';
+import { createHills, waterOver } from './hills.ts';
 
 const SKY = '#0a353f';
 /** How high above its ground the name of a place hangs, world units. */
@@ -109,7 +109,7 @@ function discard(group: Group): void {
 function water(width: number, depth: number): Mesh {
   const sea = new Mesh(
     new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2),
-    new MeshLambertMaterial({ color: DEEP }),
+    new MeshLambertMaterial({ color: waterOver(new Color(SKY)) }),
   );
   sea.position.set(width / 2, -0.5, depth / 2);
   sea.renderOrder = 1;

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { Camera, type Settings } from 'zesty-kite';
-import { lasts, ownBrowser } from './browser.ts';
+import { lasts, ownBrowser, still } from './browser.ts';
 
 const own = ownBrowser();
 
@@ -32,9 +32,8 @@ test('off the page: the real wheel zooms to the cursor, keys pan, a real drag ho
   await page.waitForFunction((from) => lemonStrait.camera.view.x > from + 5, x);
   await page.keyboard.up('KeyD');
   await settled(page);
-  // What the page knows of the worker may be some frames old.
-  await lasts(page, 500);
-  await settled(page);
+  // The page may be some frames behind the worker.
+  await still(page);
   const held = await page.evaluate(() => lemonStrait.camera.view.toGround(620, 250));
   await page.mouse.down({ button: 'right' });
   // However late a busy page hears the moves: the drag has begun before it goes far.
@@ -67,10 +66,10 @@ test('off the page: times of the page are the worker’s to the microsecond, and
     while (performance.now() < begin + 600);
     const freed = performance.now();
     // Until the picture has stood for half a second.
-    let still = 0;
-    for (let before = NaN; still < 30; before = camera.view.x) {
+    let stood = 0;
+    for (let before = NaN; stood < 30; before = camera.view.x) {
       await frame();
-      still = before === camera.view.x ? still + 1 : 0;
+      stood = before === camera.view.x ? stood + 1 : 0;
     }
     stop();
     return { way: camera.view.x - from, begin, freed, frames };

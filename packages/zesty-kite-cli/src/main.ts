@@ -90,8 +90,8 @@ Exit codes: 0 done, 1 a broken guarantee or a failed check, 2 a wrong call or wr
       outputError: say,
     });
   const named = args.find((word) => !word.startsWith('-')) ?? '';
-  for (const load of Object.hasOwn(COMMANDS, named) ? [COMMANDS[named]] : Object.values(COMMANDS))
-    if (load !== undefined) program.addCommand(await load());
+  const own = Object.entries(COMMANDS).filter(([name]) => name === named);
+  for (const [, load] of own.length > 0 ? own : Object.entries(COMMANDS)) program.addCommand(await load());
   for (const command of program.commands) command.exitOverride().copyInheritedSettings(program);
   return program;
 }

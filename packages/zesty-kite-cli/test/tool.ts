@@ -26,7 +26,10 @@ export class Tool {
   async call(args: readonly string[], input = ''): Promise<Ended> {
     const answer = once(this.#process, 'message');
     this.#process.send({ args, input });
-    const ended = await Promise.race([answer, this.#exit.then(([code]) => [{ code, out: '', errors: 'it died' }])]);
+    const ended = await Promise.race([
+      answer,
+      this.#exit.then(([code]) => [{ code, out: '', errors: 'the process of all calls ended' }]),
+    ]);
     return ended[0] as Ended;
   }
 
