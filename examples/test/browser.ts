@@ -2,30 +2,76 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
-import { chromium, type Browser, type BrowserContext, type CDPSession, type Page } from 'playwright-core';
+import { chromium, type Browser, type BrowserContextOptions, type CDPSession, type Page } from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
 
 export interface Own {
   readonly browser: Browser;
+  /** A blank page. It serves one test of the file after the other that asks for the same: a new one starts a process, which takes longer than most tests. */
+  readonly tab: (options: BrowserContextOptions) => Promise<Page>;
 }
 
-/** The browser of a file of tests, from before the first to after the last. A page that a test opens is closed after it: it draws on. */
+interface Tab {
+  readonly options: string;
+  readonly page: Page;
+  isFree: boolean;
+}
+
+/** The browser of a file of tests, from before the first to after the last. A page that a test opens is closed or blank after it: it draws on. */
 export function ownBrowser(): Own {
-  const own = {} as { browser: Browser };
-  let kept: readonly BrowserContext[] = [];
+  const tabs: Tab[] = [];
+  const own = {
+    browser: null as unknown as Browser,
+    tab: async (options: BrowserContextOptions) => {
+      const wanted = JSON.stringify(options);
+      let tab = tabs.find((one) => one.isFree && one.options === wanted);
+      if (tab === undefined) {
+        const context = await own.browser.newContext(options);
+        tab = { options: wanted, page: await context.newPage(), isFree: false };
+        tabs.push(tab);
+      }
+      tab.isFree = false;
+      return tab.page;
+    },
+  };
+  let kept: readonly unknown[] = [];
   beforeAll(async () => {
     own.browser = await launch();
   });
   beforeEach(() => {
-    kept = own.browser.contexts();
+    kept = [...own.browser.contexts(), ...tabs.filter(({ isFree }) => !isFree)];
   });
   afterEach(async () => {
     const opened = own.browser.contexts().filter((context) => !kept.includes(context));
-    await Promise.all(opened.map((context) => context.close()));
+    const used = tabs.filter((tab) => !tab.isFree && !kept.includes(tab));
+    const ofTabs = new Set(tabs.map(({ page }) => page.context()));
+    await Promise.all([
+      ...opened.filter((context) => !ofTabs.has(context)).map((context) => context.close()),
+      ...used.map(async (tab) => {
+        await empty(tab.page, tab.options);
+        tab.isFree = true;
+      }),
+    ]);
   });
   afterAll(() => own.browser.close());
   return own;
+}
+
+/** Makes a page as it was when it was new. */
+async function empty(page: Page, options: string): Promise<void> {
+  for (const event of ['console', 'pageerror', 'request', 'response', 'dialog'] as const)
+    page.removeAllListeners(event);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.evaluate(() => {
+    if (origin !== 'null') localStorage.clear();
+  });
+  await page.goto('about:blank');
+  const { viewport } = JSON.parse(options) as BrowserContextOptions;
+  if (viewport) await page.setViewportSize(viewport);
+  for (const key of ['Shift', 'Control', 'Alt', 'Meta']) await page.keyboard.up(key);
+  for (const button of ['left', 'middle', 'right'] as const) await page.mouse.up({ button });
+  await page.mouse.move((viewport?.width ?? 0) / 2, (viewport?.height ?? 0) / 2);
 }
 
 export async function launch(args: readonly string[] = []): Promise<Browser> {
@@ -49,12 +95,14 @@ export interface MapPage {
 }
 
 /** A page of 800 × 600 whose corner is a map, with a camera over it and nothing listened to yet. */
-export async function mapPage({ browser }: Own, { width, height, settings, draws = false }: MapPage): Promise<Page> {
-  const page = await browser.newPage({ viewport: { width: 800, height: 600 } });
-  // From a server: pads and locks of the pointer want one.
-  await page.goto(process.env['EXAMPLES_URL'] ?? '');
+export async function mapPage(own: Own, { width, height, settings, draws = false }: MapPage): Promise<Page> {
+  const page = await own.tab({ viewport: { width: 800, height: 600 } });
+  // With an address: pads and locks of the pointer want one.
+  const address = `${process.env['EXAMPLES_URL'] ?? ''}map`;
   const style = `width: ${width}px; height: ${height}px`;
-  await page.setContent(`<!doctype html><style>body { margin: 0 }</style><div id="map" style="${style}"></div>`);
+  const body = `<!doctype html><style>body { margin: 0 }</style><div id="map" style="${style}"></div>`;
+  await page.route(address, (route) => route.fulfill({ body, contentType: 'text/html' }));
+  await page.goto(address);
   await page.addScriptTag(libraryScript());
   await page.evaluate(
     ([some, isDrawn]) => {
@@ -68,6 +116,8 @@ export async function mapPage({ browser }: Own, { width, height, settings, draws
     },
     [settings, draws] as const,
   );
+  // Before a page has been painted, the browser drops input.
+  await frames(page);
   return page;
 }
 
@@ -105,11 +155,10 @@ export async function stillBarges(page: Page): Promise<void> {
 }
 
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
-export async function openPage({ browser }: Own, name: string): Promise<Page> {
+export async function openPage(own: Own, name: string): Promise<Page> {
   // The 3D page is drawn by software: a few of the pixels will do.
   const deviceScaleFactor = name === 'over-the-hills' ? 0.25 : 1;
-  const context = await browser.newContext({ viewport: { width: 1000, height: 600 }, deviceScaleFactor });
-  const page = await context.newPage();
+  const page = await own.tab({ viewport: { width: 1000, height: 600 }, deviceScaleFactor });
   await stillBarges(page);
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
   await page.waitForFunction(() => document.querySelector('canvas')?.dataset['ground'] === 'fine');

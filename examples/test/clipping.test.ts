@@ -5,7 +5,7 @@ import { libraryScript, ownBrowser } from './browser.ts';
 const own = ownBrowser();
 
 test('straight down and tilted, on flat ground and on plateaus, every frame of a zoom shows ground in the middle pixel', async () => {
-  const page = await own.browser.newPage({ viewport: { width: 300, height: 200 } });
+  const page = await own.tab({ viewport: { width: 300, height: 200 } });
   await page.addScriptTag(libraryScript());
   await page.addScriptTag({ path: process.env['RENDERER_SCRIPT'] ?? '' });
   const frames = await page.evaluate(() => {

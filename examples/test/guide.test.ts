@@ -30,7 +30,7 @@ beforeAll(() => {
 }, 90_000);
 
 async function open(name: string): Promise<{ page: Page; wrong: string[] }> {
-  const page = await own.browser.newPage({ viewport: { width: 900, height: 600 } });
+  const page = await own.tab({ viewport: { width: 900, height: 600 } });
   await page.route('http://guide.example/**', (route) =>
     route.fulfill({ path: join(project, 'dist', new URL(route.request().url()).pathname) }),
   );
@@ -178,7 +178,6 @@ function difference(one: Uint8Array, other: Uint8Array): number {
 const pictureOf = async (name: string): Promise<Uint8Array> => {
   const { page } = await open(name);
   const picture = await page.screenshot();
-  await page.close();
   return picture;
 };
 const looksOther = async (page: Page, name: string): Promise<void> =>
@@ -331,7 +330,6 @@ test.each(Object.entries(promises))(
     const { page, wrong } = await open(name);
     await keeps(page, wrong);
     expect(wrong).toEqual([]);
-    await page.close();
   },
   60_000,
 );
@@ -342,7 +340,6 @@ test.each(Object.entries(effects))(
     const { page, wrong } = await open(name);
     await shows(page, wrong);
     expect(wrong).toEqual([]);
-    await page.close();
   },
   60_000,
 );

@@ -2,21 +2,21 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import ts from 'typescript';
-import type { Page } from 'playwright-core';
+import type { BrowserContextOptions, Page } from 'playwright-core';
 import type { PoseInput, Settings } from 'zesty-kite';
 import { libraryScript, ownBrowser, stillBarges } from './browser.ts';
 
 const own = ownBrowser();
 const DENSITIES = [1, 1.5, 2];
 
-async function pageAt(density: number): Promise<Page> {
-  const context = await own.browser.newContext({ viewport: { width: 500, height: 400 }, deviceScaleFactor: density });
-  return context.newPage();
-}
+const optionsAt = (density: number): BrowserContextOptions => ({
+  viewport: { width: 500, height: 400 },
+  deviceScaleFactor: density,
+});
 
 /** How many pixels of squares on a canvas let the page show through, and how many were looked at. */
 async function squares(density: number, overlaps: boolean): Promise<{ seen: number; through: number }> {
-  const page = await pageAt(density);
+  const page = await own.tab(optionsAt(density));
   await page.setContent('<canvas style="width: 500px; height: 400px"></canvas>');
   await page.addScriptTag(libraryScript());
   const counted = await page.evaluate((isOverlapping) => {
@@ -42,7 +42,6 @@ async function squares(density: number, overlaps: boolean): Promise<{ seen: numb
     }
     return { seen, through };
   }, overlaps);
-  await page.close();
   return counted;
 }
 
@@ -105,16 +104,15 @@ test.each([
   ['the starter with tiles', starter('tiles'), zooms(512, 384, 37, 71.3, 113.9)],
 ] as const)('the program of %s shows no hairline', async (_, program, places) => {
   for (const density of DENSITIES) {
-    const page = await pageAt(density);
+    const page = await own.tab(optionsAt(density));
     await runProgram(page, program);
     expect(await throughProgram(page, { zoom: { stops: null, minSpan: 10 } }, places)).toBe(0);
-    await page.close();
   }
 });
 
 test.each(['straight-down', 'two-to-one'])('the page %s shows no hairline', async (name) => {
   for (const density of DENSITIES) {
-    const page = await pageAt(density);
+    const page = await own.browser.newPage(optionsAt(density));
     await stillBarges(page);
     // All that lies behind the tiles is magenta, which no tile is.
     await page.addInitScript(() => {

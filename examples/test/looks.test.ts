@@ -180,7 +180,6 @@ test('a box drawn with the left button, or by a finger after a long press, choos
   await touch(client, 'touchEnd');
   const [middles] = await judged(flat, [260, 270, 750, 510]);
   expect(await chosen(flat)).toEqual(expect.arrayContaining(middles));
-  await flat.close();
 });
 
 test('a double click goes there, or follows the barge under it; C shows what is chosen', async () => {
@@ -257,6 +256,5 @@ test('a double click goes there, or follows the barge under it; C shows what is 
       const at = view.toScreen(x, y, 0);
       return rests && view.span < 399 && at.x > 80 && at.x < 920 && at.y > 80 && at.y < 520;
     }, barge);
-    await page.context().close();
   }
 }, 150_000);

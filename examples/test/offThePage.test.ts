@@ -8,7 +8,7 @@ import { lasts, ownBrowser, still } from './browser.ts';
 const own = ownBrowser();
 
 async function offThePage(): Promise<Page> {
-  const page = await own.browser.newPage({ viewport: { width: 1000, height: 600 } });
+  const page = await own.tab({ viewport: { width: 1000, height: 600 } });
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}off-the-page/`);
   await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset['frames']) > 0);
   // Its size comes after the first frame.
@@ -47,7 +47,6 @@ test('off the page: the real wheel zooms to the cursor, keys pan, a real drag ho
     return Math.hypot(shown.x - 500, shown.y - 280) < 10;
   }, held);
   await page.mouse.up({ button: 'right' });
-  await page.close();
 });
 
 test('off the page: times of the page are the worker’s to the microsecond, and a busy page stops nothing', async () => {
@@ -89,7 +88,6 @@ test('off the page: times of the page are the worker’s to the microsecond, and
   expect(moved.way).toBeCloseTo(here.shown.x - 512, 3);
   // The worker drew while the page was busy.
   expect(moved.frames.some((time) => time > moved.begin && time < moved.freed)).toBe(true);
-  await page.close();
 });
 
 test('without a bundler: the files of every entry import only one another, in a page and in a worker', async () => {
@@ -98,7 +96,7 @@ test('without a bundler: the files of every entry import only one another, in a 
     .map(String)
     .filter((name) => name.endsWith('.js'));
   expect(scripts.length).toBeGreaterThan(25);
-  const page = await own.browser.newPage({ viewport: { width: 800, height: 600 } });
+  const page = await own.tab({ viewport: { width: 800, height: 600 } });
   const files: Record<string, string> = {
     'index.html': `<!doctype html><style>body { margin: 0 } canvas { width: 800px; height: 600px }</style><canvas></canvas>
       <script type="module">
@@ -136,5 +134,4 @@ test('without a bundler: the files of every entry import only one another, in a 
   await page.mouse.move(400, 300);
   await page.mouse.wheel(0, -100);
   await page.waitForFunction(() => (Reflect.get(window, 'remote') as Camera).view.span < 95);
-  await page.close();
 });

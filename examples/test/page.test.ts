@@ -84,7 +84,6 @@ test('a label over the map gets its click; a drag or a wheel that begins on it m
   await frames(page);
   expect(await step(page)).toBe(0);
   expect(await seen(page)).toEqual([]);
-  await page.close();
 });
 
 test('fingers are the page’s until they are bound; where two are needed, one scrolls the page and a hint is asked for', async () => {
@@ -139,7 +138,6 @@ test('fingers are the page’s until they are bound; where two are needed, one s
     window.ears.detach();
   });
   expect(await action()).toBe('');
-  await page.close();
 });
 
 test('with keys that need the focus, Tab reaches the map and shows a ring; a press focuses it without one', async () => {
@@ -165,7 +163,6 @@ test('with keys that need the focus, Tab reaches the map and shows a ring; a pre
     false,
     '',
   ]);
-  await page.close();
 });
 
 test('a drag of the game: its first corner stays on the ground while the map moves, over panels too; Escape ends it', async () => {
@@ -210,7 +207,6 @@ test('a drag of the game: its first corner stays on the ground while the map mov
   const events = await seen(page);
   expect(events.map((event) => event.split(' ')[0])).toEqual(['begin', 'change', 'cancel']);
   expect(await page.evaluate(() => window.ears.gameDrag)).toBeNull();
-  await page.close();
 });
 
 test('the mouse turns without a button if it is bound, and Shift makes a wheel faster that browsers then turn sideways', async () => {
@@ -244,7 +240,6 @@ test('the mouse turns without a button if it is bound, and Shift makes a wheel f
   await frames(page);
   expect((await shown()).y - y).toBeCloseTo((2 * 100 * 600 * 1.1 ** 2) / 400);
   await page.keyboard.up('Shift');
-  await page.close();
 });
 
 test('a locked pointer presses, clicks and hovers what lies under the drawn cursor, and nothing of that reaches the map', async () => {
@@ -309,5 +304,4 @@ test('a locked pointer presses, clicks and hovers what lies under the drawn curs
     document.exitPointerLock();
   });
   await page.waitForFunction(() => document.querySelector('[data-cursor]') === null);
-  await page.close();
 });

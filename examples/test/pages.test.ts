@@ -15,14 +15,13 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 /** What the driver says of screenshots and of software, not of the page. */
 const NOISE = /GPU stall due to ReadPixels|software WebGL/;
 
-async function open(name: string, browser: Browser = own.browser): Promise<{ page: Page; said: string[] }> {
-  const context = await browser.newContext({
+async function open(name: string): Promise<{ page: Page; said: string[] }> {
+  const page = await own.tab({
     viewport: { width: 800, height: 600 },
     // What is drawn by software shaders: a few of the pixels will do.
     deviceScaleFactor: ['raw-webgl', 'over-the-hills', 'build-in-pixi', 'workbench'].includes(name) ? 0.25 : 1,
     hasTouch: name === 'fingers',
   });
-  const page = await context.newPage();
   const said: string[] = [];
   page.on('console', (message) => {
     if (['error', 'warning'].includes(message.type()) && !NOISE.test(message.text())) said.push(message.text());
@@ -79,7 +78,6 @@ test.each([...SMALL, ...OTHERS])('%s: nothing on the console, and nothing that k
   expect(faults).toEqual([]);
   if (SMALL.includes(name)) await steer(page);
   expect(said).toEqual([]);
-  await page.context().close();
 });
 
 /** A phone, a window, a desktop. */
@@ -175,7 +173,6 @@ test('a chart of labels: the sheet and the names lie where the view says', async
     return sheet;
   });
   expect(Math.max(...off)).toBeLessThan(0.01);
-  await page.context().close();
 });
 
 test('two players: half a keyboard each moves its own half alone', async () => {
@@ -187,7 +184,6 @@ test('two players: half a keyboard each moves its own half alone', async () => {
   expect(moved.x).toBeGreaterThan(left.x);
   await panRight(page, 'ArrowRight', 1);
   expect(await pose(page, 0)).toEqual(moved);
-  await page.context().close();
 });
 
 test('beside the game: the field has its keys, the list its wheel, the dialog everything; orders go to the game', async () => {
@@ -215,7 +211,6 @@ test('beside the game: the field has its keys, the list its wheel, the dialog ev
   await page.waitForFunction(() => /^[1-9]\d* chosen/.test(document.querySelector('#readout')?.textContent ?? ''));
   await page.mouse.click(300, 300, { button: 'right' });
   await page.waitForFunction(() => /[1-9]\d* sent/.test(document.querySelector('#readout')?.textContent ?? ''));
-  await page.context().close();
 });
 
 test('fingers: two real ones hold their ground within 1e-3 px, as the page itself says', async () => {
@@ -233,7 +228,6 @@ test('fingers: two real ones hold their ground within 1e-3 px, as the page itsel
   expect(Number(off)).toBeLessThan(1e-3);
   await touch(client, 'touchEnd');
   await rest(page);
-  await page.context().close();
 });
 
 test('build in Pixi: the package’s own transform agrees with the view, the tile under the pointer is exact, a click plants', async () => {
@@ -261,7 +255,6 @@ test('build in Pixi: the package’s own transform agrees with the view, the til
   await page.waitForFunction((n) => (globalThis as unknown as { trees: Map<string, object> }).trees.size !== n, before);
   await page.mouse.click(400, 400);
   await page.waitForFunction((n) => (globalThis as unknown as { trees: Map<string, object> }).trees.size === n, before);
-  await page.context().close();
 });
 
 /** Points far from a shore, with whether the ground there is under water, as the page's camera picks them. */
@@ -303,7 +296,6 @@ test('raw WebGL: water and land show where the view picks them', async () => {
   });
   expect(wanted.filter(({ water }) => !water).length).toBeGreaterThan(20);
   expect(wrong).toEqual([]);
-  await page.context().close();
 });
 
 let gpu: Browser | null = null;

@@ -8,7 +8,7 @@ import { ownBrowser } from './browser.ts';
 const own = ownBrowser();
 
 async function open(width = 900): Promise<{ page: Page; said: string[] }> {
-  const page = await own.browser.newPage({ viewport: { width, height: 700 } });
+  const page = await own.tab({ viewport: { width, height: 700 } });
   const said: string[] = [];
   page.on('pageerror', ({ message }) => said.push(message));
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}beside-the-game/`);
@@ -58,7 +58,6 @@ test('sliders, boxes, lists and keys take effect at once, are kept, and go back'
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.locator('dialog[open]').count()).resolves.toBe(0);
   expect(said).toEqual([]);
-  await page.close();
 });
 
 test.each([900, 390])('axe has no findings, and nothing is cut off, at %d px', async (width) => {
@@ -77,5 +76,4 @@ test.each([900, 390])('axe has no findings, and nothing is cut off, at %d px', a
     }).length;
   });
   expect(cut).toBe(0);
-  await page.close();
 });

@@ -1,6 +1,6 @@
 /** What the pages look like: pictures against those that were looked at, help by the bindings, names clear of panels. */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { afterEach, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Page } from 'playwright-core';
 import pixelmatch from 'pixelmatch';
@@ -9,15 +9,10 @@ import { frames, ownBrowser, place, settled, shown, stillBarges } from './browse
 const own = ownBrowser();
 const DATA = new URL('../../data/lemon-strait/', import.meta.url);
 const PICTURES = new URL('pictures/', import.meta.url);
-let page: Page | null = null;
-afterEach(async () => {
-  await page?.context().close();
-});
 
 /** A page whose barges lie still, with files of the demo world changed on their way. */
 async function open(name: string, changes: Readonly<Record<string, (text: string) => string>> = {}): Promise<Page> {
-  const context = await own.browser.newContext({ viewport: { width: 800, height: 600 }, deviceScaleFactor: 0.5 });
-  page = await context.newPage();
+  const page = await own.tab({ viewport: { width: 800, height: 600 }, deviceScaleFactor: 0.5 });
   await stillBarges(page);
   for (const [file, change] of Object.entries(changes)) {
     const [stem = '', ending = ''] = file.split('.');

@@ -48,7 +48,7 @@ beforeAll(() => {
 }, 90_000);
 
 async function open(name: string, context = {}): Promise<{ page: Page; wrong: string[] }> {
-  const page = await own.browser.newPage({ viewport: { width: 900, height: 600 }, ...context });
+  const page = await own.tab({ viewport: { width: 900, height: 600 }, ...context });
   const library = join(root, 'packages/zesty-kite/dist');
   await page.route('http://programs.example/**', (route) => {
     const { pathname } = new URL(route.request().url());
@@ -121,7 +121,6 @@ test('flat: a box selects, the minimap goes there, edges pan, the view is saved'
   await page.reload();
   await page.waitForFunction((from) => Reflect.has(globalThis, 'camera') && Math.abs(camera.shown.x - from) < 1, saved);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('tiles: a drag builds on the tiles under the pointer, Q turns by a quarter', async () => {
@@ -143,7 +142,6 @@ test('tiles: a drag builds on the tiles under the pointer, Q turns by a quarter'
     () => camera.settled && Math.abs(camera.shown.heading) === 45 && camera.shown.heading !== 45,
   );
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('hills: a double click goes there, Space digs, B follows the barge, and the renderer is as large as its element', async () => {
@@ -170,7 +168,6 @@ test('hills: a double click goes there, Space digs, B follows the barge, and the
   await page.setViewportSize({ width: 700, height: 500 });
   await page.waitForFunction(() => document.querySelector('canvas')?.width === 700);
   expect(wrong).toEqual([]);
-  await page.close();
 }, 60_000);
 
 test('react: two maps keep their cameras over renders in strict mode, inline settings change them, a dialog binds a key', async () => {
@@ -197,7 +194,6 @@ test('react: two maps keep their cameras over renders in strict mode, inline set
   await page.mouse.wheel(0, -600);
   await page.waitForFunction((old) => document.querySelector('canvas')?.toDataURL().slice(-400) !== old, before[0]);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('a page without a bundler: the worker draws, taps and long presses are told, fingers drag', async () => {
@@ -212,7 +208,6 @@ test('a page without a bundler: the worker draws, taps and long presses are told
   await page.mouse.wheel(0, -300);
   await page.waitForFunction(() => camera.shown.span < 390);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('an atlas: the page scrolls under the wheel, Control zooms, and labels stay on their places', async () => {
@@ -235,7 +230,6 @@ test('an atlas: the page scrolls under the wheel, Control zooms, and labels stay
   });
   expect(off).toBeLessThan(2);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('in Node: what was recorded plays again, bit for bit', () => {

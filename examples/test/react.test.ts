@@ -10,7 +10,7 @@ declare global {
 }
 
 test('the recipe of the guide runs in strict mode: one camera is heard, outlives other settings, and is silent when it is gone', async () => {
-  const page = await own.browser.newPage({ viewport: { width: 600, height: 400 } });
+  const page = await own.tab({ viewport: { width: 600, height: 400 } });
   const said: string[] = [];
   page.on('console', (message) => {
     if (['error', 'warning'].includes(message.type())) said.push(message.text());
@@ -43,5 +43,4 @@ test('the recipe of the guide runs in strict mode: one camera is heard, outlives
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   expect(await page.evaluate(() => counts.frames)).toBe(before);
   expect(said).toEqual([]);
-  await page.close();
 });

@@ -44,7 +44,7 @@ beforeAll(() => {
 }, 180_000);
 
 async function open(name: string, file = 'index.html'): Promise<{ page: Page; wrong: string[] }> {
-  const page = await own.browser.newPage({
+  const page = await own.tab({
     viewport: { width: 900, height: 600 },
     hasTouch: name === 'page-that-scrolls',
   });
@@ -172,7 +172,6 @@ test.each(Object.entries(promises))(
     const { page, wrong } = await open(name, name === 'without-a-bundler' ? 'page.html' : 'index.html');
     await keeps(page);
     expect(wrong).toEqual([]);
-    await page.close();
   },
   60_000,
 );

@@ -9,7 +9,7 @@ const own = ownBrowser();
 const site = `${process.env['EXAMPLES_URL'] ?? ''}docs/`;
 
 async function open(path: string): Promise<{ page: Page; wrong: string[] }> {
-  const page = await own.browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await own.tab({ viewport: { width: 1280, height: 800 } });
   const wrong: string[] = [];
   page.on('pageerror', (error) => wrong.push(error.message));
   page.on('console', (message) => {
@@ -35,7 +35,6 @@ test('each step runs its program in the page, and a button makes each of its mis
   const inside = page.frames().find((one) => one.url().endsWith('pan-3.html'));
   await inside?.waitForFunction(() => window.camera.settings.edge?.width === 200);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('the settings have an entry each, with an anchor that links lead to', async () => {
@@ -44,7 +43,6 @@ test('the settings have an entry each, with an anchor that links lead to', async
   expect(text).toContain('pitch.degrees');
   expect(await page.locator('h3').count()).toBeGreaterThan(130);
   expect(wrong).toEqual([]);
-  await page.close();
 });
 
 test('the search finds a setting', async () => {
@@ -53,7 +51,6 @@ test('the search finds a setting', async () => {
   await page.locator('.VPLocalSearchBox input').fill('stopHalfLife');
   await page.locator('.VPLocalSearchBox .result').first().waitFor();
   expect(await page.locator('.VPLocalSearchBox .results').innerText()).toContain('pan.stopHalfLife');
-  await page.close();
 });
 
 test('every page of docs/ is on the site, and the landing page leads to guide, recipes and reference', async () => {
@@ -69,5 +66,4 @@ test('every page of docs/ is on the site, and the landing page leads to guide, r
     expect(await page.getByRole('link', { name, exact: true }).count()).toBe(1);
   const pictures = page.locator('.pages img');
   expect(await pictures.count()).toBe(await page.locator('.pages li').count());
-  await page.close();
 });

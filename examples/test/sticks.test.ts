@@ -5,13 +5,11 @@ import { frames, listen, mapPage, ownBrowser, touch } from './browser.ts';
 
 const own = ownBrowser();
 let page: Page;
-let last: Page | null = null;
 
 /** A map, a camera over it, frames by the page; `errors` are those that were reported. */
 beforeEach(async () => {
-  await last?.close();
   const settings = { start: { x: 0, y: 0, span: 300 }, drag: { glideHalfLife: 0 } };
-  page = last = await mapPage(own, { width: 400, height: 300, settings, draws: true });
+  page = await mapPage(own, { width: 400, height: 300, settings, draws: true });
   await page.evaluate(() => {
     const errors: string[] = [];
     window.addEventListener('error', (event) => {

@@ -78,7 +78,6 @@ test('taps of a button are told at once, with their count and how long each was 
     [2, '0.040'],
     [3, '0.040'],
   ]);
-  await page.close();
 });
 
 /** Touches in one task, each at its own time in milliseconds: a busy machine would make slow ones of them. */
@@ -105,12 +104,10 @@ test('what the camera uses is no tap: the second of two that zoom, and one of tw
   expect((await told(zooming.page)).map(brief)).toEqual(['tap Touch 1 by 1']);
   await fingers(zooming.page, ...both);
   expect(await told(zooming.page)).toEqual([]);
-  await zooming.page.close();
   for (const settings of [{ drag: { doubleTapNotches: 0 } }, { locked: ['zoom' as const] }]) {
     const { page } = await map(settings);
     await fingers(page, ...double, ...both);
     expect((await told(page)).map(brief)).toEqual(['tap Touch 1 by 1', 'tap Touch 2 by 1', 'tap Touch 1 by 2']);
-    await page.close();
   }
 });
 
@@ -133,7 +130,6 @@ test('a long press of a real finger is told while it is down, and is no tap; one
   // And not again: a tap right after it is the first.
   await fingers(page, down(1, 0), up(1, 50));
   expect((await told(page)).map(brief)).toEqual(['tap Touch 1 by 1']);
-  await page.close();
 });
 
 test('a long press that is claimed is the game’s: the camera drags no further with it', async () => {
@@ -146,6 +142,5 @@ test('a long press that is claimed is the game’s: the camera drags no further 
     expect(await step(page)).toBe(claims ? 0 : 1);
     await page.mouse.up();
     expect((await told(page)).map(brief)).toEqual(['long MouseLeft 1 by 1']);
-    await page.close();
   }
 });

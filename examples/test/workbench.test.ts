@@ -19,7 +19,7 @@ const own = ownBrowser();
 const SIZE = { width: 1000, height: 640 };
 
 async function open(hash = '', viewport = SIZE): Promise<{ page: Page; said: string[] }> {
-  const page = await own.browser.newPage({ viewport, deviceScaleFactor: 0.1 });
+  const page = await own.tab({ viewport, deviceScaleFactor: 0.1 });
   const said: string[] = [];
   page.on('pageerror', ({ message }) => said.push(message));
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}workbench/${hash}`);
@@ -63,11 +63,9 @@ test('a feel, a number and a curve take effect at once, come back by undo, and s
   const address = new URL(page.url()).hash;
   const again = await open(address);
   await expect(settings(again.page)).resolves.toEqual(await settings(page));
-  await again.page.close();
   for (let i = 0; i < 3; i += 1) await page.getByLabel('Undo').click();
   await expect(settings(page)).resolves.toEqual(begun);
   expect(said).toEqual([]);
-  await page.close();
 }, 150_000);
 
 test('a dropped file that is refused says where, what was found and what would do, and changes nothing', async () => {
@@ -77,7 +75,6 @@ test('a dropped file that is refused says where, what was found and what would d
   await expect(drop(page, 'take.ndjson', 'no session')).resolves.toContain('line 1');
   await expect(drop(page, 'cutscene.json', '{ "keyframes": [] }')).resolves.toContain('keyframes');
   await expect(settings(page)).resolves.toEqual(begun);
-  await page.close();
 });
 
 test('a session, settings and a cutscene that are dropped are played, laid in and opened', async () => {
@@ -92,7 +89,6 @@ test('a session, settings and a cutscene that are dropped are played, laid in an
   ).resolves.toBe('');
   await page.getByLabel('Keyframe 2, time').waitFor();
   expect(said).toEqual([]);
-  await page.close();
 });
 
 test('a take plays the same hands under both versions: they part where the versions differ, and agree where not', async () => {
@@ -136,7 +132,6 @@ test('a take plays the same hands under both versions: they part where the versi
   const shown = await page.evaluate(() => (globalThis as unknown as Bench).cameras[0]?.shown.span ?? NaN);
   expect(Math.abs(Math.log2(shown / other))).toBeLessThan(Math.abs(Math.log2(shown / same)) / 2);
   expect(said).toEqual([]);
-  await page.close();
 }, 120_000);
 
 test('a cutscene is made by flying, dragged along the time line, and comes as the JSON that play knows', async () => {
@@ -175,7 +170,6 @@ test('a cutscene is made by flying, dragged along the time line, and comes as th
   await page.getByRole('button', { name: 'Fly on' }).click();
   await page.waitForFunction(() => (globalThis as unknown as Bench).cameras[0]?.settings.locked.length === 0);
   expect(said).toEqual([]);
-  await page.close();
 });
 
 test.each([
@@ -212,5 +206,4 @@ test.each([
     });
     expect(wide).toEqual([]);
   }
-  await page.close();
 });
