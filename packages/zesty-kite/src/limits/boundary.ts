@@ -130,7 +130,7 @@ export function keepInside(
   from: Readonly<Point>,
   out: Point,
 ): void {
-  shape.keep(view ? projection : FOCUS_ALONE, span, margin + screenMargin * span, desired, from, out);
+  shape.keep(view ? projection.outline : FOCUS_ALONE, span, margin + screenMargin * span, desired, from, out);
 }
 
 /**
@@ -152,7 +152,7 @@ export function maxSpanInside(
     fit.version = projection.version;
     fit.max = max;
     fit.hint = hint;
-    fit.span = shape.maxSpan(projection, margin, screenMargin, max, hint);
+    fit.span = shape.maxSpan(projection.outline, margin, screenMargin, max, hint);
   }
   return fit.span;
 }
@@ -160,7 +160,7 @@ export function maxSpanInside(
 /** The greatest span, at most `max`, at which the view around a focus is inside; `max` if the view is not kept inside. World units. */
 export function maxSpanAt(boundary: Boundary, projection: Projection, x: number, y: number, max: number): number {
   const { shape, view, margin, screenMargin } = boundary;
-  return view ? Math.min(shape.maxSpanAt(projection, x, y, margin, screenMargin), max) : max;
+  return view ? Math.min(shape.maxSpanAt(projection.outline, x, y, margin, screenMargin), max) : max;
 }
 
 /** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
@@ -170,5 +170,5 @@ export function fitsByFar(
   span: number,
 ): boolean {
   if (!limitsZoom) return true;
-  return margin >= 0 && screenMargin >= 0 && projection.isWithin(shape.innerRadius / span);
+  return margin >= 0 && screenMargin >= 0 && projection.outline.isWithin(shape.innerRadius / span);
 }

@@ -35,26 +35,27 @@ export class Rectangle implements Shape {
     _: Readonly<Point>,
     out: Point,
   ): void {
-    const { extentLeft, extentTop, extentRight, extentBottom } = outline;
-    out.x = nearest(x, this.left, this.right, margin, span * extentLeft, span * extentRight);
-    out.y = nearest(y, this.top, this.bottom, margin, span * extentTop, span * extentBottom);
+    const { left, top, right, bottom } = outline.reach;
+    out.x = nearest(x, this.left, this.right, margin, span * left, span * right);
+    out.y = nearest(y, this.top, this.bottom, margin, span * top, span * bottom);
   }
 
   maxSpan(outline: Outline, margin: number, screenMargin: number, max: number): number {
-    const wide = outline.extentRight - outline.extentLeft - 2 * screenMargin;
-    const high = outline.extentBottom - outline.extentTop - 2 * screenMargin;
+    const { left, top, right, bottom } = outline.reach;
+    const wide = right - left - 2 * screenMargin;
+    const high = bottom - top - 2 * screenMargin;
     const across = wide > 0 ? (this.right - this.left + 2 * margin) / wide : max;
     const down = high > 0 ? (this.bottom - this.top + 2 * margin) / high : max;
     return Math.max(0, Math.min(across, down, max));
   }
 
   maxSpanAt(outline: Outline, x: number, y: number, margin: number, screenMargin: number): number {
-    const { extentLeft, extentTop, extentRight, extentBottom } = outline;
+    const { left, top, right, bottom } = outline.reach;
     return Math.min(
-      until(this.right + margin - x, extentRight - screenMargin),
-      until(x - this.left + margin, -extentLeft - screenMargin),
-      until(this.bottom + margin - y, extentBottom - screenMargin),
-      until(y - this.top + margin, -extentTop - screenMargin),
+      until(this.right + margin - x, right - screenMargin),
+      until(x - this.left + margin, -left - screenMargin),
+      until(this.bottom + margin - y, bottom - screenMargin),
+      until(y - this.top + margin, -top - screenMargin),
     );
   }
 }

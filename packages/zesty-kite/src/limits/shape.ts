@@ -1,13 +1,10 @@
 /** A shape of ground that keeps the camera inside. */
 import type { FullBounds, ShapeChecks } from '../settings/index.ts';
-import type { Projection, Point } from '../view/index.ts';
+import { NO_INSETS, type FrameOutline, type Point } from '../view/index.ts';
 import type { Hint } from './hint.ts';
 
 /** The part of a view that is kept inside, in spans from the focus: four corners, and how far they reach along the axes. */
-export type Outline = Pick<
-  Projection,
-  'isWithin' | 'corners' | 'extentLeft' | 'extentTop' | 'extentRight' | 'extentBottom'
->;
+export type Outline = Pick<FrameOutline, 'isWithin' | 'corners' | 'reach'>;
 
 /** The middle of a shape, and its size along the axes. World units. */
 export interface Extent {
@@ -68,8 +65,5 @@ export interface ShapeKind extends ShapeChecks, ShapeOutlines {
 export const FOCUS_ALONE: Outline = {
   isWithin: (radius) => radius > 0,
   corners: new Float64Array(8),
-  extentLeft: 0,
-  extentTop: 0,
-  extentRight: 0,
-  extentBottom: 0,
+  reach: NO_INSETS,
 };

@@ -152,7 +152,7 @@ class SpanSearch {
     const isLensFar = lens !== null && isFar(lens, bare, lensFar);
     pose.fieldOfView = fieldOfViewAt(lens, settings.lens.distance, projection, span, isLensFar);
     projection.turn(pose);
-    const fits = shape.maxSpan(projection, margin, screenMargin, this.#max, this.#hint);
+    const fits = shape.maxSpan(projection.outline, margin, screenMargin, this.#max, this.#hint);
     if (shape.hint !== null) this.#hint.copyFrom(shape.hint);
     return fits - span;
   }

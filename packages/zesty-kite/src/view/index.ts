@@ -8,11 +8,26 @@ export {
   type Matrices,
   type UpAxis,
 } from './matrices.ts';
-export type { Ground, Insets, Depth, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
+export type {
+  Affine,
+  Footprint,
+  Ground,
+  Insets,
+  Depth,
+  Point,
+  Pose,
+  PoseInput,
+  Ray,
+  Screen,
+  ScreenPoint,
+  Spot,
+} from './pose.ts';
 export { frustumPlanes, showsBox, showsCircle, type Box, type ScreenRectangle } from './culling.ts';
 export { ScreenBox } from './screenBox.ts';
 export { visibleTiles, type Tile, type TileMap, type TileRows } from './tiles.ts';
 export { wholeWithin } from './depth.ts';
 export { FRAME_PLACES } from './framePlaces.ts';
-export { aim, aimAt, View, type Affine, type Footprint, type Ray } from './view.ts';
+export { aim, aimAt } from './aim.ts';
+export type { FrameOutline } from './outline.ts';
+export { View } from './view.ts';
 export { ScratchDepth, ScratchInsets, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';

@@ -1,13 +1,13 @@
 /** The pose of the camera, and the screen and ground that it is for: plain data. */
-import type { Terrain } from '../ground/index.ts';
+import type { Spot, Terrain } from '../ground/index.ts';
+
+export type { Spot };
 
 /** A point: of the ground in world units, or of the screen in CSS pixels from its top left. */
 export interface Point {
   x: number;
   y: number;
 }
-
-export type { Spot } from '../ground/index.ts';
 
 /** The screen point of a point in space. */
 export interface ScreenPoint extends Point {
@@ -79,3 +79,24 @@ export interface Ground {
   readonly periodX?: number;
   readonly periodY?: number;
 }
+
+/** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
+export interface Affine {
+  a: number;
+  b: number;
+  c: number;
+  d: number;
+  e: number;
+  f: number;
+}
+
+/** A line of sight: all points `start + t · along`, t ≥ 0; `along` is one unit long. */
+export interface Ray {
+  /** The eye, or a place on its plane. */
+  readonly start: Spot;
+  /** The direction, of length 1. */
+  readonly along: Spot;
+}
+
+/** Four corners of ground, x and y by turns, from the top left of the screen clockwise. */
+export type Footprint = Float64Array;

@@ -13,7 +13,7 @@
  */
 import { Angle } from '../math/index.ts';
 import type { Ground, Insets, Point, Pose, Screen } from './pose.ts';
-import { ScratchPoint } from './scratch.ts';
+import { FrameOutline } from './outline.ts';
 
 /** Near the horizon hands hold what lies this many spans beyond the focus. */
 export const GRIP_LIMIT_SPANS = 4;
@@ -54,63 +54,8 @@ export class Projection {
   perPixel = NaN;
 
   readonly #angle = new Angle();
-  readonly #corners = new Float64Array(8);
-  readonly #corner = new ScratchPoint();
-  #cornersStale = true;
-
-  /**
-   * The corners of the safe frame on the focus plane, cut at `GUARD`: x and y by turns, in spans from
-   * the focus along the world's axes. Overwritten when the look changes.
-   */
-  get corners(): Float64Array {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#corners;
-  }
-
-  #extentLeft = NaN;
-  #extentTop = NaN;
-  #extentRight = NaN;
-  #extentBottom = NaN;
-
-  /** How far the corners reach to each side, in spans. */
-  get extentLeft(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#extentLeft;
-  }
-
-  get extentTop(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#extentTop;
-  }
-
-  get extentRight(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#extentRight;
-  }
-
-  get extentBottom(): number {
-    if (this.#cornersStale) this.#layCorners();
-    return this.#extentBottom;
-  }
-
-  #layCorners(): void {
-    const corners = this.#corners;
-    const corner = this.#corner;
-    this.#cornersStale = false;
-    this.#extentLeft = this.#extentTop = Infinity;
-    this.#extentRight = this.#extentBottom = -Infinity;
-    for (let k = 0; k < 8; k += 2) {
-      const v = k < 4 ? Math.max(-0.5, this.guardV) : 0.5;
-      const u = k === 0 || k === 6 ? -this.#halfWide : this.#halfWide;
-      this.cast(u, v, 1, 0, corner);
-      corners[k] = corner.x;
-      corners[k + 1] = corner.y;
-      this.#extentLeft = Math.min(this.#extentLeft, corner.x);
-      this.#extentTop = Math.min(this.#extentTop, corner.y);
-      this.#extentRight = Math.max(this.#extentRight, corner.x);
-      this.#extentBottom = Math.max(this.#extentBottom, corner.y);
-    }
-  }
+  /** The outline of the safe frame on the focus plane. */
+  readonly outline = new FrameOutline(this);
 
   /** Takes a screen and the insets of its safe frame. */
   frame(screen: Screen, left: number, top: number, right: number, bottom: number): void {
@@ -131,7 +76,7 @@ export class Projection {
   right = NaN;
   bottom = NaN;
   /** Half the safe frame's width, in its heights. */
-  #halfWide = NaN;
+  halfWide = NaN;
   /** The safe frame's height as a share of the screen's. */
   #frameShare = NaN;
 
@@ -147,7 +92,7 @@ export class Projection {
     this.frameWidth = width - (left + right) * across;
     this.frameHeight = frameHeightOf(height, top, bottom);
     this.perPixel = 1 / this.frameHeight;
-    this.#halfWide = (this.frameWidth * this.perPixel) / 2;
+    this.halfWide = (this.frameWidth * this.perPixel) / 2;
     this.#frameShare = this.frameHeight / height;
     this.middleX = left * across + this.frameWidth / 2;
     this.middleY = top * down + this.frameHeight / 2;
@@ -189,7 +134,6 @@ export class Projection {
 
   #widen(): void {
     this.version += 1;
-    this.#cornersStale = true;
     this.invFocal = 2 * this.#halfTangent * this.#frameShare;
   }
 
@@ -206,16 +150,6 @@ export class Projection {
   #lineAt(spans: number): number {
     const { sinPitch, cosPitch, invFocal } = this;
     return (-spans * sinPitch) / (1 + spans * invFocal * cosPitch);
-  }
-
-  /** Whether the safe frame reaches less far than this from the focus on the focus plane, in spans. Conservative: `false` means unknown. */
-  isWithin(radius: number): boolean {
-    const { sinPitch, cosPitch, invFocal } = this;
-    const half = this.#halfWide * sinPitch;
-    // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.
-    const steepness = sinPitch - invFocal * 0.5 * cosPitch;
-    const reach = radius * steepness;
-    return radius > 0 && steepness > 0 && half * half + 0.25 < reach * reach;
   }
 
   /** A screen point's u: CSS pixels → safe-frame heights from the middle. */

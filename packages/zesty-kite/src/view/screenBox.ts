@@ -4,7 +4,8 @@ import { nearestCopy } from './copies.ts';
 import { frustumPlanes, showsBox, type Box, type ScreenRectangle } from './culling.ts';
 import { LevelCut } from './levelCut.ts';
 import { ScratchScreenPoint } from './scratch.ts';
-import type { Footprint, View } from './view.ts';
+import type { Footprint } from './pose.ts';
+import type { View } from './view.ts';
 
 /**
  * A rectangle on the screen that tests points, circles and boxes, for every lens and at every height. Hidden things count, too. In a

@@ -1,32 +1,12 @@
 /** The geometry of one pose on one screen. */
-import { checkObject, checkView } from '../messages/index.ts';
 import { fitDepth, placeEye } from './depth.ts';
-import { Projection, NO_INSETS, VIEW_LIMIT_SPANS } from './projection.ts';
+import { fillAffine } from './affine.ts';
+import { setCorner } from './footprint.ts';
+import { Projection } from './projection.ts';
 import { pick } from './pick.ts';
-import { ScratchDepth, ScratchPoint, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
+import { ScratchDepth, ScratchScreenPoint, ScratchSpot } from './scratch.ts';
 import { canonical, nearestCopy } from './copies.ts';
-import type { Depth, Ground, Insets, Point, Pose, PoseInput, Screen, ScreenPoint, Spot } from './pose.ts';
-
-/** A map from level ground to CSS pixels, in the form that a 2D canvas takes. */
-export interface Affine {
-  a: number;
-  b: number;
-  c: number;
-  d: number;
-  e: number;
-  f: number;
-}
-
-/** A line of sight: all points `start + t · along`, t ≥ 0; `along` is one unit long. */
-export interface Ray {
-  /** The eye, or a place on its plane. */
-  readonly start: Spot;
-  /** The direction, of length 1. */
-  readonly along: Spot;
-}
-
-/** Four corners of ground, x and y by turns, from the top left of the screen clockwise. */
-export type Footprint = Float64Array;
+import type { Affine, Depth, Footprint, Ground, Point, Pose, Ray, ScreenPoint, Spot } from './pose.ts';
 
 /** Flat ground without an end. */
 export const FLAT: Ground = { lowest: 0, highest: 0 };
@@ -40,7 +20,6 @@ export const FLAT: Ground = { lowest: 0, highest: 0 };
  * ```
  */
 export class View implements Pose {
-  readonly #met = new ScratchPoint();
   readonly x: number = 0;
   readonly y: number = 0;
   /** The height of the ground at the focus, in world units. */
@@ -220,10 +199,10 @@ export class View implements Pose {
     out: Footprint = new Float64Array(8),
     height: number = this.focusHeight,
   ): Footprint {
-    this.#corner(out, 0, left, top, height);
-    this.#corner(out, 2, right, top, height);
-    this.#corner(out, 4, right, bottom, height);
-    this.#corner(out, 6, left, bottom, height);
+    setCorner(out, 0, this, left, top, height);
+    setCorner(out, 2, this, right, top, height);
+    setCorner(out, 4, this, right, bottom, height);
+    setCorner(out, 6, this, left, bottom, height);
     return out;
   }
 
@@ -233,24 +212,6 @@ export class View implements Pose {
     const left = middleX - frameWidth / 2;
     const top = middleY - frameHeight / 2;
     return this.footprintOf(left, top, left + frameWidth, top + frameHeight, out, height);
-  }
-
-  #corner(out: Footprint, at: number, x: number, y: number, height: number): void {
-    const { projection, span } = this;
-    const { sinPitch, cosPitch, invFocal } = projection;
-    // A plane above the eye shows from below: the one just below the eye stands for it.
-    const eye = invFocal > 0 ? (span * sinPitch * (1 - 1e-9)) / invFocal : Infinity;
-    const rise = Math.min(height - this.focusHeight, eye);
-    // The screen line on which this plane lies `SIGHT` spans beyond the focus.
-    const sight =
-      -(VIEW_LIMIT_SPANS * span * sinPitch + rise * cosPitch) /
-      (span * (1 + VIEW_LIMIT_SPANS * invFocal * cosPitch) - rise * invFocal * sinPitch);
-    // Without an eye, high ground shows from far behind the focus, too.
-    const behind = invFocal > 0 ? Infinity : VIEW_LIMIT_SPANS * sinPitch - (rise * cosPitch) / span;
-    const v = Math.min(Math.max(projection.v(y), sight), behind);
-    projection.cast(projection.u(x), v, span, rise, this.#met);
-    out[at] = this.x + this.#met.x;
-    out[at + 1] = this.y + this.#met.y;
   }
 
   /** CSS pixels per world unit at a point in space, square to the view; 0 behind the eye. */
@@ -283,68 +244,8 @@ export class View implements Pose {
    * @throws RangeError for a perspective lens that is not straight down: there is no such transform
    */
   affine(out: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, height: number = this.focusHeight): Affine {
-    const { projection, scale, span } = this;
-    const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
-    if (projection.invFocal > 0 && cosPitch !== 0)
-      throw new RangeError(
-        `affine: expected an orthographic lens, or a pitch of 90, got a field of view of ${String(this.fieldOfView)} at a pitch of ${String(this.pitch)}`,
-      );
-    const rise = height - this.focusHeight;
-    const shrunk = scale / (1 - (projection.invFocal * rise * sinPitch) / span);
-    out.a = cosHeading * shrunk;
-    out.b = -sinHeading * sinPitch * shrunk;
-    out.c = sinHeading * shrunk;
-    out.d = cosHeading * sinPitch * shrunk;
-    out.e = projection.middleX - this.x * out.a - this.y * out.c;
-    out.f = projection.middleY - this.x * out.b - this.y * out.d - rise * cosPitch * shrunk;
-    return out;
+    return fillAffine(this, out, height);
   }
 }
 
 const depth = new ScratchDepth();
-
-type Aimed = { -readonly [K in keyof View]: View[K] };
-
-/**
- * Aims a view at a pose. Use it for views without a camera: a minimap, a thumbnail, a test.
- *
- * ```ts
- * const thumbnail = new View();
- * aim(thumbnail, camera.shown, { width: 160, height: 100 });
- * ```
- *
- * @param screen CSS pixels, both above 0
- */
-export function aim(
-  view: View,
-  pose: Readonly<PoseInput>,
-  screen: Screen,
-  ground: Ground = FLAT,
-  insets: Insets = NO_INSETS,
-): View {
-  checkView('aim', view);
-  checkObject('aim.pose', pose, 'a pose {x, y, span}');
-  checkObject('aim.screen', screen, 'a size {width, height}');
-  return aimAt(view, pose, screen, ground, insets);
-}
-
-/** The same without checks: for a view, a pose and a screen that the library made. */
-export function aimAt(view: View, pose: Readonly<PoseInput>, screen: Screen, ground: Ground, insets: Insets): View {
-  const aimed: Aimed = view;
-  const { projection } = view;
-  projection.frame(screen, insets.left, insets.top, insets.right, insets.bottom);
-  aimed.x = canonical(pose.x, ground.periodX);
-  aimed.y = canonical(pose.y, ground.periodY);
-  aimed.focusHeight = pose.focusHeight ?? 0;
-  aimed.span = pose.span;
-  aimed.heading = pose.heading ?? 0;
-  aimed.pitch = pose.pitch ?? 90;
-  aimed.fieldOfView = pose.fieldOfView ?? 0;
-  projection.turn(aimed);
-  aimed.width = screen.width;
-  aimed.height = screen.height;
-  aimed.density = screen.density ?? 1;
-  aimed.scale = projection.frameHeight / pose.span;
-  aimed.ground = ground;
-  return view;
-}
