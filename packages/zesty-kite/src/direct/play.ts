@@ -82,21 +82,19 @@ export function play(camera: Camera, scene: Cutscene, options: PlayOptions = {})
   let finale: Finale | null = null;
   let stop = (): void => undefined;
   const ended = new Promise<Finale>((resolve) => {
-    playing.endListeners.set(id, {
-      // Calls that it makes come after this step.
-      passed: (passed) => {
-        void Promise.resolve().then(() =>
-          reportsOf(here).callSafely(() => {
-            onEvent(passed);
-          }),
-        );
-      },
-      over: (how) => {
-        finale = how;
-        stop();
-        resolve(how);
-      },
+    playing.endListeners.set(id, (how) => {
+      finale = how;
+      stop();
+      resolve(how);
     });
+  });
+  // Calls that it makes come after this step.
+  playing.eventListeners.set(id, (passed) => {
+    void Promise.resolve().then(() =>
+      reportsOf(here).callSafely(() => {
+        onEvent(passed);
+      }),
+    );
   });
   void ended.then(unlock);
   const cue = (what: CueName, value?: number): void => {

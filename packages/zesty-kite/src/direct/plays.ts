@@ -50,11 +50,6 @@ export interface TargetSpot extends Point {
   readonly target: string;
 }
 
-interface Listener {
-  readonly passed: (passed: Passed) => void;
-  readonly over: (finale: Finale) => void;
-}
-
 const NONE = new Float64Array(0);
 
 export class Playing implements Part {
@@ -70,7 +65,8 @@ export class Playing implements Part {
   /** The places of the targets, x and y by turns. Frames share them: signals alone move them. */
   spots: Float64Array = NONE;
   /** Listeners by cutscene. Frames have none. */
-  readonly endListeners = new Map<number, Listener>();
+  readonly endListeners = new Map<number, (finale: Finale) => void>();
+  readonly eventListeners = new Map<number, (passed: Passed) => void>();
   /** Counts the calls. */
   last = -0;
 
@@ -103,7 +99,7 @@ export class Playing implements Part {
     const { track, time: before } = this;
     if (track === null) return;
     this.time = Math.min(Math.max(time, 0), track.length);
-    const listener = this.endListeners.get(this.id);
+    const listener = this.eventListeners.get(this.id);
     if (listener === undefined) return;
     const backward = time < before;
     const { times, events } = track;
@@ -112,15 +108,21 @@ export class Playing implements Part {
       const at = times[i] ?? NaN;
       const event = events[i] ?? null;
       const isBetween = backward ? at < before && at >= time : at > before && at <= time;
-      if (event !== null && isBetween) listener.passed({ event, at, backward, skipped });
+      if (event !== null && isBetween) listener({ event, at, backward, skipped });
     }
   }
 
   over(outcome: Finale['outcome'], by: Finale['by']): void {
     this.track = null;
-    const listener = this.endListeners.get(this.id);
-    this.endListeners.delete(this.id);
-    listener?.over({ outcome, by });
+    this.end(this.id, { outcome, by });
+  }
+
+  /** Tells a cutscene's listener how it ended, and forgets it. */
+  end(id: number, finale: Finale): void {
+    const listener = this.endListeners.get(id);
+    this.endListeners.delete(id);
+    this.eventListeners.delete(id);
+    listener?.(finale);
   }
 }
 
@@ -199,8 +201,7 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
 
 function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>): void {
   if (motion.hold.fingers > 0) {
-    playing.endListeners.get(signal.id)?.over({ outcome: 'refused', by: 'drag' });
-    playing.endListeners.delete(signal.id);
+    playing.end(signal.id, { outcome: 'refused', by: 'drag' });
     return;
   }
   takeOver(motion);
