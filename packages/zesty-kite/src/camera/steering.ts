@@ -72,6 +72,7 @@ export class Steering {
     const { right, down, east, south, turn: turns, tilt: tilts, zoom: notches, orbits } = intent;
     const { pan, hold, turn, tilt, zoom } = kept;
     if (!orbits) hold.isOrbit = false;
+    const wasTurned = turn.isOrbiting || turn.rate !== 0;
     turn.isOrbiting = orbits;
     // An unchanged input is no news: it ends nothing that has begun since.
     const isOnScreen = (right !== 0 || down !== 0) && (right !== pan.targetX || down !== pan.targetY);
@@ -94,7 +95,7 @@ export class Steering {
     turn.rate = turns;
     tilt.rate = tilts;
     zoom.rate = notches;
-    turn.rest(kept.constraints.turn, hold.fingers);
+    if (wasTurned) turn.rest(kept.constraints.turn, hold.fingers);
   }
 
   /** Moves the focus, or what a zoom holds, along the screen: what eases goes on. */
