@@ -31,10 +31,6 @@ export class PolygonBounds implements Shape {
     return this.#edges.extent;
   }
 
-  keep(_: Outline, span: number, margin: number, desired: Readonly<Point>, from: Readonly<Point>, out: Point): void {
-    this.#slide(from, desired, out);
-  }
-
   maxSpan(outline: Outline, margin: number, screenMargin: number, max: number): number {
     return max;
   }
@@ -44,7 +40,7 @@ export class PolygonBounds implements Shape {
   }
 
   excessAt(x: number, y: number): number {
-    return this.contains(x, y) ? 0 : this.#edges.nearest(x, y, this.#next);
+    return this.#edges.isInside(x, y) ? 0 : this.#edges.nearest(x, y, this.#next);
   }
 
   /**
@@ -54,7 +50,7 @@ export class PolygonBounds implements Shape {
    * @param from NaN if there is no start: then the nearest point inside is taken
    * @param out may be `to`
    */
-  #slide(from: Readonly<Point>, to: Readonly<Point>, out: Point): void {
+  keep(_: Outline, span: number, margin: number, to: Readonly<Point>, from: Readonly<Point>, out: Point): void {
     if (!(from.x === from.x)) {
       this.#bringIn(to.x, to.y, out);
       return;
@@ -94,11 +90,11 @@ export class PolygonBounds implements Shape {
     const at = this.#at;
     const next = this.#next;
     const edges = this.#edges;
-    const { ends, clearance } = edges;
-    const x1 = ends[edge * 4] ?? 0;
-    const y1 = ends[edge * 4 + 1] ?? 0;
-    const runX = (ends[edge * 4 + 2] ?? 0) - x1;
-    const runY = (ends[edge * 4 + 3] ?? 0) - y1;
+    const { clearance } = edges;
+    const x1 = edges.end(edge, 0);
+    const y1 = edges.end(edge, 1);
+    const runX = edges.end(edge, 2) - x1;
+    const runY = edges.end(edge, 3) - y1;
     const length = Math.sqrt(runX * runX + runY * runY);
     const alongX = runX / length;
     const alongY = runY / length;
@@ -142,7 +138,7 @@ export class PolygonBounds implements Shape {
         const away = Math.sqrt(awayX * awayX + awayY * awayY);
         next.x = x + (awayX / away) * NEAR_TIP * 0.5 * edges.clearance;
         next.y = y + (awayY / away) * NEAR_TIP * 0.5 * edges.clearance;
-        if (!this.contains(next.x, next.y)) return false;
+        if (!edges.isInside(next.x, next.y)) return false;
         at.x = next.x;
         at.y = next.y;
         return true;
@@ -151,38 +147,40 @@ export class PolygonBounds implements Shape {
     return false;
   }
 
-  /** Whether a point is inside. */
-  contains(x: number, y: number): boolean {
-    return this.#edges.isInside(x, y);
-  }
-
-  /** The point itself where it is inside, or next to the nearest edge, on its inner side. */
+  /** The point itself where it is inside, or next to the nearest edge, on its inner side: a point that was brought in stays where it is. */
   #bringIn(x: number, y: number, out: Point): void {
     const edges = this.#edges;
-    const { clearance } = edges;
-    const inside = this.contains(x, y);
-    const away = edges.nearest(x, y, out, inside ? 2 * clearance : Infinity);
-    const clear = inside ? away : -1;
-    if (clear > clearance) {
-      out.x = x;
-      out.y = y;
-      return;
-    }
+    const next = this.#next;
+    out.x = x;
+    out.y = y;
+    if (this.#isClear(x, y, next)) return;
+    edges.nearest(x, y, next);
     // On either side of that edge, and along it away from a corner that may be too narrow to stand in.
-    const { x: edgeX, y: edgeY } = out;
-    const runX = edges.end(edges.met, 2) - edges.end(edges.met, 0);
-    const runY = edges.end(edges.met, 3) - edges.end(edges.met, 1);
+    const { met, clearance } = edges;
+    const { x: edgeX, y: edgeY } = next;
+    const runX = edges.end(met, 2) - edges.end(met, 0);
+    const runY = edges.end(met, 3) - edges.end(met, 1);
     const length = Math.sqrt(runX * runX + runY * runY);
     const alongX = runX / length;
     const alongY = runY / length;
     for (let along = 0; along < length; along = along * 2 + 2 * clearance) {
       for (const way of [along, -along]) {
         for (const side of [2 * clearance, -2 * clearance]) {
-          out.x = edgeX + alongX * way - alongY * side;
-          out.y = edgeY + alongY * way + alongX * side;
-          if (this.contains(out.x, out.y)) return;
+          const atX = edgeX + alongX * way - alongY * side;
+          const atY = edgeY + alongY * way + alongX * side;
+          if (!edges.isInside(atX, atY)) continue;
+          out.x = atX;
+          out.y = atY;
+          if (this.#isClear(atX, atY, next)) return;
         }
       }
     }
+  }
+
+  /** Whether a point is inside, and no edge is near. Sets `near` to the nearest point of one that is. */
+  #isClear(x: number, y: number, near: Point): boolean {
+    const edges = this.#edges;
+    const { clearance } = edges;
+    return edges.isInside(x, y) && edges.nearest(x, y, near, 2 * clearance) > clearance;
   }
 }
