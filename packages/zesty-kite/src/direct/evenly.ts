@@ -54,7 +54,7 @@ export class Evenly implements Point {
   #lookAtPlace(sample: Readonly<Point>, frame: number): void {
     const last = this.#last;
     if (sample.x === last.x && sample.y === last.y) return;
-    const ticks = Math.max(1, Math.round((frame - last.time) / this.#interval));
+    const ticks = Math.max(1, Math.round(((this.#frame + frame) / 2 - last.time) / this.#interval));
     const expected = last.time + ticks * this.#interval;
     this.#put(sample, Math.min(Math.max(expected, this.#frame), frame));
     // While it stood nothing was new.
