@@ -122,28 +122,18 @@ export class PoseSender {
     return now;
   }
 
-  /** Rounded as finely as the error allows. */
-  #recordOf({ at, values, rates }: Moment): PoseRecord {
-    const { scale } = this.#camera.view;
+  /** Rounded as finely as the error allows: along a flat view, or through a wide lens, a digit counts for more. */
+  #recordOf(moment: Moment): PoseRecord {
+    const { scale, width, height, ground } = this.#camera.view;
     const fine = this.#error / 256;
     const lengths = digits(fine / scale);
-    const angles = digits(fine / this.#camera.view.height);
-    const round = (list: Float64Array): PoseRecord['pose'] => {
-      const [x = 0, y = 0, focusHeight = 0, zoom = 0, heading = 0, pitch = 0, fieldOfView = 0] = list;
-      return [
-        rounded(x, lengths),
-        rounded(y, lengths),
-        rounded(focusHeight, lengths),
-        rounded(zoom, angles),
-        rounded(heading, angles),
-        rounded(pitch, angles),
-        rounded(fieldOfView, angles),
-      ];
-    };
-    const pose = [...round(values)] as [number, number, number, number, number, number, number];
-    pose[SPAN] = rounded(exp2(values[SPAN] ?? 0), lengths + 1);
-    const moves = rates.some((rate) => rate !== 0);
-    return moves ? { at, pose, rates: round(rates) } : { at, pose };
+    const angles = digits(fine / height);
+    aim(this.#true, poseOf(moment.values, pose), { width, height }, ground);
+    for (let more = 0; ; more++) {
+      const record = roundedTo(moment, lengths + more, angles + more);
+      aim(this.#seen, poseOf(Moment.of(record).values, pose), { width, height }, ground);
+      if (lengths + more >= MOST_DIGITS || offBy(this.#true, this.#seen) <= this.#error * ROUNDING) return record;
+    }
   }
 
   /** Whether every frame since the record before shows within the error, were this the next. */
@@ -202,9 +192,31 @@ function isSame(a: Moment, b: Moment): boolean {
   return a.values.every((value, i) => value === b.values[i]);
 }
 
+function roundedTo({ at, values, rates }: Moment, lengths: number, angles: number): PoseRecord {
+  const round = (list: Float64Array): [number, number, number, number, number, number, number] => {
+    const [x = 0, y = 0, focusHeight = 0, zoom = 0, heading = 0, pitch = 0, fieldOfView = 0] = list;
+    return [
+      rounded(x, lengths),
+      rounded(y, lengths),
+      rounded(focusHeight, lengths),
+      rounded(zoom, angles),
+      rounded(heading, angles),
+      rounded(pitch, angles),
+      rounded(fieldOfView, angles),
+    ];
+  };
+  const pose = round(values);
+  pose[SPAN] = rounded(exp2(values[SPAN] ?? 0), lengths + 1);
+  return rates.some((rate) => rate !== 0) ? { at, pose, rates: round(rates) } : { at, pose };
+}
+
+const MOST_DIGITS = 12;
+/** The share of the error that rounding may take. */
+const ROUNDING = 1 / 32;
+
 /** How many decimals a step of this size needs. */
 function digits(step: number): number {
-  return Math.min(12, Math.max(0, Math.ceil(-log2(step) / log2(10))));
+  return Math.min(MOST_DIGITS, Math.max(0, Math.ceil(-log2(step) / log2(10))));
 }
 
 function rounded(value: number, decimals: number): number {
