@@ -16,52 +16,45 @@ const LONGEST = 250_000;
 const SHORTEST = 16_000;
 const LENGTH = 32;
 
+interface Sample extends Point {
+  readonly micros: number;
+}
+
 export class Trail {
-  readonly x = new Float64Array(LENGTH);
-  readonly y = new Float64Array(LENGTH);
-  readonly micros = new Float64Array(LENGTH);
-  count = 0;
+  /** The newest first. */
+  samples: readonly Sample[] = [];
 
   clear(): void {
-    this.count = 0;
+    this.samples = [];
   }
 
   add(x: number, y: number, micros: number): void {
     // Of two at one time, the later counts.
-    if (this.count > 0 && this.micros[(this.count - 1) % LENGTH] === micros) this.count -= 1;
-    const at = this.count++ % LENGTH;
-    this.x[at] = x;
-    this.y[at] = y;
-    this.micros[at] = micros;
+    const before = this.samples.filter((sample) => sample.micros !== micros);
+    this.samples = [{ x, y, micros }, ...before].slice(0, LENGTH);
   }
 
   /** The speeds, per second; null without events in the last moment. */
   speed(micros: number): Point | null {
-    if (this.count < 2) return null;
-    const between = this.#at(1).micros - this.#at(2).micros;
-    const moment = Math.max(LOOKS_BACK, Math.min(EVENTS * between, LONGEST));
+    const [newest, ...earlier] = this.samples;
+    if (newest === undefined || earlier[0] === undefined) return null;
+    const moment = Math.max(LOOKS_BACK, Math.min(EVENTS * (newest.micros - earlier[0].micros), LONGEST));
     let x = 0;
     let y = 0;
     let known = 0;
-    for (let i = 1; i < Math.min(this.count, LENGTH); i++) {
-      const to = this.#at(i);
-      const from = this.#at(i + 1);
+    let to = newest;
+    for (const from of earlier) {
       const since = Math.min(1, (micros - to.micros) / moment);
       if (since >= 1) break;
-      const share = weight(since, Math.min(1, (micros - from.micros) / moment));
+      known = micros - from.micros;
+      const share = weight(since, Math.min(1, known / moment));
       const seconds = (to.micros - from.micros) / 1e6;
       x += (share * (to.x - from.x)) / seconds;
       y += (share * (to.y - from.y)) / seconds;
-      known = micros - from.micros;
+      to = from;
     }
     const all = weight(0, Math.min(1, Math.max(known, SHORTEST) / moment));
     return known > 0 ? { x: x / all, y: y / all } : null;
-  }
-
-  /** The latest, counted back from 1. */
-  #at(back: number): { x: number; y: number; micros: number } {
-    const at = (this.count - back) % LENGTH;
-    return { x: this.x[at] ?? 0, y: this.y[at] ?? 0, micros: this.micros[at] ?? 0 };
   }
 }
 
