@@ -651,6 +651,8 @@ test('a height that is named shows in the middle, and is what a turn goes about'
       };
       camera.place({ x, y, height, span: 800 });
       camera.advance(16);
+      // At the eye itself a point shows anywhere.
+      fc.pre(camera.view.toScreen(x, y, height).depth > 1);
       isInMiddle(6);
       camera.turn(70, { x, y, height });
       camera.tilt(5, { x, y, height });

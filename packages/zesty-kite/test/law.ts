@@ -38,7 +38,7 @@ export function forRuns<Values extends [unknown, ...unknown[]]>(numRuns: number,
   const number = running.laws;
   const property = fc.property(...law);
   for (const { seed, path } of FOUND.filter((found) => found.test === test && found.law === number))
-    fc.assert(property, { seed, path, endOnFailure: true });
+    fc.assert(property, { seed, path, numRuns: 1, endOnFailure: true });
   try {
     fc.assert(property, { numRuns });
   } catch (error) {

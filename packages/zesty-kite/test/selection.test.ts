@@ -167,6 +167,7 @@ test('above the eye a circle is touched if and only if some of it shows, the cop
   let missed = 0;
   const looks = fc.record({ pitch: between(2, 40), fieldOfView: between(20, 110), heading: between(-180, 180) });
   const places = fc.tuple(between(-3, 3), between(-3, 3), between(0.01, 1));
+  const fine = Array.from({ length: 250 }, (_, i) => (i + 1) / 250);
   forRuns(
     800,
     looks,
@@ -197,7 +198,10 @@ test('above the eye a circle is touched if and only if some of it shows, the cop
       if (seen === 0) expect(touches).toBe(true);
       if (touches) touched += 1;
       else missed += 1;
-      if (touches && seen > 0) expect(nearest([0.97, 0.99, 1], 40_000)).toBeLessThan(5);
+      if (!touches || seen === 0) return;
+      // A small box may lie on the rim, or between the samples inside.
+      const onRim = nearest([0.97, 0.99, 1], 40_000);
+      expect(onRim < 5 ? onRim : nearest(fine, 4000)).toBeLessThan(5);
     },
   );
   expect(touched).toBeGreaterThan(30);
@@ -220,7 +224,7 @@ test('the thing at a screen point is the first that the line of sight enters, wh
   let checked = 0;
   const places = fc.array(fc.tuple(unit, unit, unit, unit), { minLength: 2, maxLength: 6 });
   const within = between(0.01, 0.99);
-  forRuns(300, views, places, within, within, within, (view, drawn, east, south, up) => {
+  forRuns(400, views, places, within, within, within, (view, drawn, east, south, up) => {
     const { span, focusHeight: low } = view;
     const boxes = drawn.map(([x, y, size, tall]) => {
       const left = view.x + (x - 0.5) * span;

@@ -3,8 +3,8 @@ import { lengthOfEase } from '../math/index.ts';
 import { goalPose, type Timeline } from '../motion/index.ts';
 import { aim, FRAME_PLACES, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
 
-/** Smaller movements are not visible, CSS pixels. */
-const SEEN = 0.5;
+/** Movements of half a pixel are not visible, CSS pixels: this much from the end, as zoom, turn and pan may each arrive later than another. */
+const SEEN = 0.35;
 const now = new View();
 const there = new View();
 const spot = new ScratchPoint();
