@@ -1,7 +1,4 @@
-/**
- * A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. It
- * takes every object with the fields of a canvas context, also that of an OffscreenCanvas.
- */
+/** A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. */
 import { checkFunction, checkMade, checkObject, sentence, shown } from '../messages/index.ts';
 import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
@@ -17,7 +14,7 @@ export interface Canvas {
   readonly style?: { width: string; height: string; imageRendering?: string };
 }
 
-/** The parts of its context that are used. */
+/** The parts of its context that are used; that of an OffscreenCanvas has them, too. */
 export interface CanvasContext {
   /** The canvas that is drawn on. */
   readonly canvas: Canvas;

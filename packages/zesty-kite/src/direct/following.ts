@@ -1,6 +1,7 @@
 /** The state of following, and its signals. */
 import type { Cause, Part } from '../motion/index.ts';
 import { maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
+import { nearestCopy } from '../view/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -106,4 +107,16 @@ export class Following implements Part {
 /** Half of the zone's width and height, in safe-frame heights; of a circle, its radius twice. */
 export function zoneOf({ zone, zoneWidth, zoneHeight }: FollowSignal, wide: number): { width: number; height: number } {
   return { width: (zoneWidth * (zone === 'circle' ? 1 : wide)) / 2, height: zoneHeight / 2 };
+}
+
+/** A request to follow at another height; on the ground when there is none. */
+export function atHeight(request: FollowSignal, height: number | undefined): FollowSignal {
+  const { height: before, ...onGround } = request;
+  if (before === height) return request;
+  return height === undefined ? onGround : { ...onGround, height };
+}
+
+/** The copy of a coordinate nearest to another, in a world that repeats itself. */
+export function nearestTo(from: number, to: number, period = 0): number {
+  return period > 0 ? from + nearestCopy(to - from, period) : to;
 }

@@ -8,15 +8,17 @@
  */
 import { Decay } from '../math/index.ts';
 import { ENDED_BY_STEERING, LENGTH_TOLERANCE, type Motion, type Mover } from '../motion/index.ts';
-import { nearestCopy, GRIP_LIMIT_SPANS, ScratchPoint, type Point } from '../view/index.ts';
+import { GRIP_LIMIT_SPANS, ScratchPoint, type Point } from '../view/index.ts';
 import {
+  atHeight,
+  nearestTo,
   Following,
   FOLLOW_SIGNALS,
-  zoneOf,
   type FollowingSignal,
   type FollowSignal,
   type SampleSignal,
 } from './following.ts';
+import { BEHIND, enter, isOutside, project, riseAt } from './zone.ts';
 
 export const follows: Mover<Motion, Following, FollowingSignal> = {
   name: 'follow',
@@ -64,7 +66,7 @@ export const follows: Mover<Motion, Following, FollowingSignal> = {
     noticePan(state, motion);
     holdInPlace(state, motion);
     if (seconds > 0) goOn(state, request, motion, seconds);
-    else putAndLocate(state, motion, motion.focus.x, motion.focus.y);
+    else putAt(state, motion, motion.focus.x, motion.focus.y);
     if (state.underWay !== underWay) motion.findMoving();
   },
   panned: (state, motion) => {
@@ -87,8 +89,8 @@ function begin(state: Following, motion: Motion, request: FollowSignal): void {
   state.request = request;
   state.underWay = true;
   state.velocityX = state.velocityY = state.ahead = state.middleU = state.middleV = 0;
-  state.x = near(motion.focus.x, request.x, periodX);
-  state.y = near(motion.focus.y, request.y, periodY);
+  state.x = nearestTo(motion.focus.x, request.x, periodX);
+  state.y = nearestTo(motion.focus.y, request.y, periodY);
   face(motion, request.heading);
   locate(state, motion);
 }
@@ -100,23 +102,17 @@ function face({ turn, constraints, hold }: Motion, heading: number | undefined):
   turn.stepBy(degrees - 360 * Math.round(degrees / 360), constraints.turn, hold.fingers);
 }
 
-/** The copy of a coordinate nearest to another, in a world that repeats itself. */
-function near(from: number, to: number, period = 0): number {
-  return period > 0 ? from + nearestCopy(to - from, period) : to;
-}
-
 function takeSample(state: Following, request: FollowSignal, motion: Motion, sample: SampleSignal): void {
   const { x, y, after, ahead, height } = sample;
   if (height !== request.height) state.request = atHeight(request, height);
   const { periodX, periodY } = motion.constraints.ground;
-  const atX = near(state.x, x, periodX);
-  const atY = near(state.y, y, periodY);
+  const atX = nearestTo(state.x, x, periodX);
+  const atY = nearestTo(state.y, y, periodY);
   state.velocityX = after > 0 ? (atX - state.x) / after : 0;
   state.velocityY = after > 0 ? (atY - state.y) / after : 0;
   state.x = atX;
   state.y = atY;
   state.ahead = ahead;
-  // A velocity that has changed makes no jump: the camera goes on from where it is.
   noticePan(state, motion);
   locate(state, motion);
   if (state.underWay) return;
@@ -173,14 +169,14 @@ function goOn(state: Following, request: FollowSignal, motion: Motion, seconds: 
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
   const isOut = isOutside(state, request, motion, shows);
-  putAndLocate(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
+  putAt(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
   // If bounds stop it, it moves by less than the tolerance allows.
   const stands = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY) <= small * (1 - remaining);
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves ? isOut || Math.abs(offX) + Math.abs(offY) >= small : !isThere && !stands;
 }
 
-function putAndLocate(state: Following, motion: Motion, x: number, y: number): void {
+function putAt(state: Following, motion: Motion, x: number, y: number): void {
   motion.focusing.putAt(x, y);
   locate(state, motion);
 }
@@ -195,59 +191,6 @@ function goalFor(state: Following, request: FollowSignal, motion: Motion, second
   projection.meet(inside.x, inside.y, zoom.shown, riseAt(state, motion, x, y), out);
   out.x = x - out.x;
   out.y = y - out.y;
-}
-
-const BEHIND = -1e9;
-/** Nearer to the eye than this is behind it, in spans. */
-const NEAREST = 1e-3;
-
-/** Sets `out` to where a place of the target shows, in safe-frame heights from the middle; far above where it does not. */
-function project(state: Following, motion: Motion, x: number, y: number, out: Point): void {
-  const { focus, zoom, projection } = motion;
-  const rise = riseAt(state, motion, x, y);
-  projection.project(zoom.shown, x - focus.x, y - focus.y, rise, out);
-  if (projection.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
-  out.x = 0;
-  out.y = BEHIND;
-}
-
-function atHeight(request: FollowSignal, height: number | undefined): FollowSignal {
-  const { height: before, ...onGround } = request;
-  if (before === height) return request;
-  return height === undefined ? onGround : { ...onGround, height };
-}
-
-/** How much higher than the focus the target is at a place. */
-function riseAt({ request }: Following, { level, constraints: { terrain } }: Motion, x: number, y: number): number {
-  const height = request?.height ?? terrain?.heightAt(x, y) ?? level.height;
-  return height - level.height;
-}
-
-/** Sets `out` to the place in the zone nearest to another. */
-function enter(
-  { middleU, middleV }: Following,
-  request: FollowSignal,
-  { projection }: Motion,
-  place: Readonly<Point>,
-  out: Point,
-): void {
-  const { width, height } = zoneOf(request, projection.frameWidth * projection.perPixel);
-  const right = place.x - middleU;
-  const down = Math.max(place.y, BEHIND) - middleV;
-  if (request.zone === 'circle') {
-    const far = Math.sqrt(right * right + down * down);
-    const share = far > width ? width / far : 1;
-    out.x = middleU + right * share;
-    out.y = middleV + down * share;
-    return;
-  }
-  out.x = middleU + Math.min(Math.max(right, -width), width);
-  out.y = middleV + Math.min(Math.max(down, -height), height);
-}
-
-function isOutside(state: Following, request: FollowSignal, motion: Motion, place: Readonly<Point>): boolean {
-  enter(state, request, motion, place, inside);
-  return Math.abs(place.x - inside.x) + Math.abs(place.y - inside.y) > LENGTH_TOLERANCE;
 }
 
 const shows = new ScratchPoint();

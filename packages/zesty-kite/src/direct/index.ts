@@ -14,7 +14,7 @@ export { Effects, type Nudge, type Shake, type Shaken } from './effects.ts';
 export { checkCutscene, KEYFRAME_SCHEMA, type Cutscene, type Keyframe } from './keyframes.ts';
 export { letterBox, type LetterBox } from './letterBox.ts';
 export { play, type Played, type PlayOptions } from './play.ts';
-export type { Finale, Passed } from './plays.ts';
+export type { Finale, Passed } from './playing.ts';
 export { DIRECTED } from './movers.ts';
 export { travel, type Journeying, type TravelOptions } from './travel.ts';
 export type { GeoJson, Thing } from './things.ts';

@@ -8,7 +8,8 @@ import type { Point } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import { checkedKeyframes, targetsOf, type Cutscene } from './keyframes.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
-import { plays, RATES, type CueName, type Finale, type Passed, type TargetSpot } from './plays.ts';
+import type { Finale, Passed } from './playing.ts';
+import { plays, RATES, type CueName, type TargetSpot } from './plays.ts';
 import { Samples } from './samples.ts';
 
 export interface PlayOptions {

@@ -1,18 +1,16 @@
 /** The mover of journeys: span, heading, pitch, lens and focus go along a path together. */
-import { maxSpanAt } from '../limits/index.ts';
-import { clamp, exp2, log2 } from '../math/index.ts';
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
 import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy } from '../view/index.ts';
-import { eased, EASES, PEAK } from './ease.ts';
+import { EASES } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
+import { goOn } from './onTheWay.ts';
+import { peakOf } from './peak.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
-import { RHO, type PathPoint } from './path.ts';
 
 export const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
-const RADIANS = 0.017453292519943295;
 
 const coordinate = place(FARTHEST);
 const seconds = number(0, 3600);
@@ -124,46 +122,6 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   if (insets.isActive) motion.easeLook();
 }
 
-/** How far the picture would move, in screen heights, were it to go on at its fastest moment. */
-function peakOf(plan: Plan, motion: Motion): number {
-  const { path, from, to, ease } = plan;
-  // Half a screen from the middle, a turn of the map goes half as fast as the angle in radians grows.
-  const turned = ((Math.abs(to.heading - from.heading) + Math.abs(to.pitch - from.pitch)) * RADIANS) / 2;
-  const planned = PEAK[ease] * (path.length / RHO + turned);
-  if (motion.constraints.settings.bounds === null) return planned;
-  // Bounds push the view off the path, now and then for a moment: all of it is looked at, and the fastest part more closely.
-  const tried = motion.copy();
-  let fastest = 0;
-  let where = 0;
-  for (let part = 0; part < PARTS; part++) {
-    const speed = speedBetween(plan, tried, part / PARTS, (part + 1) / PARTS, 1);
-    if (speed > fastest) {
-      fastest = speed;
-      where = part;
-    }
-  }
-  return Math.max(planned, fastest, speedBetween(plan, tried, (where - 1) / PARTS, (where + 2) / PARTS, PARTS / 4));
-}
-
-/** Parts of a way along bounds that are looked at. */
-const PARTS = 256;
-const LN2 = 0.6931471805599453;
-
-/** How fast the picture moves at most in steps from one share of the time to another, screen heights in all of the time. */
-function speedBetween(plan: Plan, motion: Motion, from: number, to: number, steps: number): number {
-  let most = 0;
-  for (let step = 0; step <= steps; step++) {
-    const { x, y, span, heading, pitch } = motion;
-    goOn(plan, clamp(from + ((to - from) * step) / steps, 0, 1), motion, 0, 0);
-    if (step === 0) continue;
-    const moved = ((motion.x - x) * (motion.x - x) + (motion.y - y) * (motion.y - y)) / (motion.span * span);
-    const zoomed = (log2(motion.span / span) * LN2) / 2;
-    const angle = ((Math.abs(motion.heading - heading) + Math.abs(motion.pitch - pitch)) * RADIANS) / 2;
-    most = Math.max(most, Math.sqrt(moved + zoomed * zoomed) + angle);
-  }
-  return (most * steps) / (to - from);
-}
-
 function stageOf(motion: Motion): Stage {
   const { focus, span, heading, pitch, fieldOfView } = motion;
   return {
@@ -202,48 +160,6 @@ function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): A
 
 /** Values that differ by less are the same: spans, shares, degrees. */
 const SAME = 1e-9;
-const point: PathPoint = { along: -0, span: NaN };
-
-/** Sets the pose on the way, after a share of the time. */
-function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: number): void {
-  const { path, ease, from, to, wantedSpan } = plan;
-  const { zoom, turn, tilt, lens, constraints, projection, zooming } = motion;
-  const share = eased(ease, time);
-  path.at(share, point);
-  const gone = path.distance > 0 ? point.along / path.distance : share;
-  // Panels and other screens scale all spans; other limits, where it goes in the end.
-  const scale = zoom.wanted / wantedSpan;
-  const otherGoal = zoom.goal / (to.span * scale);
-  zoom.eased = point.span * scale * (otherGoal === 1 ? 1 : exp2(share * log2(otherGoal)));
-  zoom.remaining = 0;
-  zoom.keepIn(zooming.min, zooming.max);
-  turn.shown = between(from.heading, to.heading, share);
-  tilt.isFar = to.pitchFar;
-  lens.isFar = to.lensFar;
-  // Along curves pitch and lens follow the span; through a switch they would jump.
-  const asked =
-    constraints.pitch.outAbove < Infinity
-      ? between(from.pitch, motion.pitchAt(zoom.goal), share)
-      : motion.curvePitch(zoom.eased) + between(from.tilt, tilt.offset, share);
-  tilt.arriveAt(motion.insidePitch(asked));
-  lens.arriveAt(
-    constraints.lens !== null && constraints.lens.outAbove < Infinity
-      ? between(from.fieldOfView, motion.fieldOfViewAt(zoom.goal), share)
-      : motion.fieldOfViewAt(zoom.eased) + between(from.lensOffset, 0, share),
-  );
-  const x = between(from.x, to.x, gone) + movedX * share;
-  const y = between(from.y, to.y, gone) + movedY * share;
-  // On the way the zoom gives way to the bounds, down to what the ends would have there, and the focus goes straight on.
-  projection.turn(motion);
-  const fits = maxSpanAt(constraints.boundary, projection, x, y, zoom.eased);
-  zoom.eased = Math.min(zoom.eased, Math.max(fits, between(from.span * scale, zoom.goal, gone)));
-  zoom.keepIn(zooming.min, zooming.max);
-  motion.focusing.putAt(x, y);
-}
-
-function between(from: number, to: number, share: number): number {
-  return from + (to - from) * share;
-}
 
 /** Sets the pose at the end: that of a placing, to the bit. */
 function arrive(journey: Journey, { to }: Plan, motion: Motion): void {

@@ -6,7 +6,7 @@ export type { LockedPointerOptions } from './lockedPointer.ts';
 export type { Modifier } from './modifiers.ts';
 export type { PadOptions } from './pads.ts';
 export type { PanelOptions } from './panels.ts';
-export type { PointerPress, PointerOptions } from './pointers.ts';
+export type { PointerPress, PointerOptions } from './pointerPress.ts';
 export type { ReducedMotionOptions } from './reducedMotion.ts';
 export type { PinchKeyOptions } from './pinchKey.ts';
 export type { Region, SurfaceOptions } from './surface.ts';

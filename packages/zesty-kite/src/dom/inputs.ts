@@ -2,7 +2,7 @@
 import { checkMade, checkObject } from '../messages/index.ts';
 import { PAD_BUTTONS, PAD_STICKS } from '../devices/index.ts';
 import { padsOf } from './pads.ts';
-import { buttonOf } from './pointers.ts';
+import { buttonOf } from './buttons.ts';
 
 /** A stick or a pad's button counts as pressed from here on, 0 … 1. */
 const MEANT = 0.6;

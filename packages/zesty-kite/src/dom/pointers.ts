@@ -2,45 +2,17 @@
 import type { InputTarget } from '../cameraLike.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Point, Spot } from '../view/index.ts';
+import { BITS, buttonOf, MOUSE } from './buttons.ts';
 import { capture, release } from './capture.ts';
 import { focusByPress, styleElement } from './elementStyle.ts';
 import type { GameDrags } from './gameDrag.ts';
-import { modifiersOf, type Modifier } from './modifiers.ts';
+import { modifiersOf } from './modifiers.ts';
 import type { IsPanel } from './panels.ts';
+import type { PointerOptions } from './pointerPress.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
+import { swallowClick } from './swallowClick.ts';
 import type { ListenToTaps } from './taps.ts';
-
-/** A press before the camera takes it. */
-export interface PointerPress {
-  /** The button that is pressed; a finger is `Touch`. */
-  readonly input: Button;
-  /** CSS pixels from the top left of the region. */
-  readonly x: number;
-  readonly y: number;
-  /** The ground under the pointer; null in the sky. */
-  readonly ground: Spot | null;
-  /** The modifier keys that are held. */
-  readonly modifiers: readonly Modifier[];
-  /** The browser's event. */
-  readonly event: PointerEvent;
-}
-
-export interface PointerOptions {
-  /** Called at every press. If it returns true, the camera ignores the press until it is lifted. */
-  readonly claimPress?: (press: PointerPress) => boolean;
-  /**
-   * Called when the settings leave a wheel or a finger to the page (`wheel.requires`, `drag.touchRequires`): the time to show
-   * a hint.
-   */
-  readonly leftToPage?: (device: 'wheel' | 'finger') => void;
-}
-
-/** By `button`: what a mouse and a pen press. */
-const MOUSE: readonly Button[] = ['MouseLeft', 'MouseMiddle', 'MouseRight', 'MouseBack', 'MouseForward'];
-const PEN: Readonly<Record<number, Button>> = { 0: 'Pen', 2: 'PenBarrel', 5: 'PenEraser' };
-/** The bit of each `button` in `buttons`. */
-const BITS = [1, 4, 2, 8, 16, 32];
 
 interface Press {
   readonly id: number;
@@ -256,23 +228,4 @@ export function listenToPointers(
     isTouched: () => [...presses.values()].some(({ input }) => input === 'Touch'),
     drop,
   };
-}
-
-/** The binding name of an event's button; null if it has none. */
-export function buttonOf({ pointerType }: PointerEvent, button: number): Button | null {
-  if (pointerType === 'touch') return 'Touch';
-  return (pointerType === 'pen' ? PEN[button] : MOUSE[button]) ?? null;
-}
-
-/** Hides the click that browsers send after a drag, in the same task or the next. */
-function swallowClick(window: Window & typeof globalThis): void {
-  const swallow = (event: Event): void => {
-    event.stopPropagation();
-    event.preventDefault();
-  };
-  const names = ['click', 'auxclick'] as const;
-  for (const name of names) window.addEventListener(name, swallow, { capture: true });
-  window.setTimeout(() => {
-    for (const name of names) window.removeEventListener(name, swallow, { capture: true });
-  });
 }

@@ -2,7 +2,7 @@
 import type { InputTarget } from '../cameraLike.ts';
 import { log2 } from '../math/index.ts';
 import type { IsPanel } from './panels.ts';
-import type { PointerOptions } from './pointers.ts';
+import type { PointerOptions } from './pointerPress.ts';
 import type { Send } from './send.ts';
 import type { Surface } from './surface.ts';
 

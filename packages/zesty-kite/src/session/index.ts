@@ -1,4 +1,6 @@
 export { headerLine, signalLine, type SessionHeader } from './format.ts';
-export { SessionError, SessionReader, type SessionEnd } from './read.ts';
+export { SessionReader, type SessionEnd } from './read.ts';
+export { SessionError } from './sessionError.ts';
 export { record, type Recording } from './record.ts';
-export { Replay, type ReplayOptions, type ReplaySummary } from './replay.ts';
+export type { ReplaySummary } from './measures.ts';
+export { Replay, type ReplayOptions } from './replay.ts';

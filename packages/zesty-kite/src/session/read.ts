@@ -8,32 +8,11 @@ import type { Screen } from '../view/index.ts';
 import { cleanSignal, plansOf, type Plan, type SignalBody, type StampedSignal } from '../signals/index.ts';
 import { changeSettings, completeSettings, isSpan, shown, type Checked, type Settings } from '../settings/index.ts';
 import { FORMAT, VERSION, type SessionHeader } from './format.ts';
+import { SessionError } from './sessionError.ts';
 
 /** Characters: of a signal, and of the header, which has all settings in it. */
 const LONGEST_LINE = 1e6;
 const LONGEST_HEADER = 16e6;
-
-/**
- * The error for a session file that cannot be played. The message begins with the line.
- *
- * ```ts
- * try {
- *   new SessionReader().push('{}\n');
- * } catch (error) {
- *   if (error instanceof SessionError) console.log(error.message);
- * }
- * ```
- */
-export class SessionError extends Error {
-  override readonly name = 'SessionError';
-  /** Counted from 1. */
-  readonly line: number;
-
-  constructor(line: number, message: string) {
-    super(`line ${String(line)}: ${message}`);
-    this.line = line;
-  }
-}
 
 /** The result of reading a whole file. */
 export interface SessionEnd {

@@ -1,12 +1,14 @@
 /** Playing a session again, and measuring what was promised while it plays. */
 import { checkMade, checkObject } from '../messages/index.ts';
 import { Camera, rigOf, type Grip, type Rig, type SessionStart } from '../camera/index.ts';
-import type { StampedSignal, TerrainSignal } from '../signals/index.ts';
+import type { StampedSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
-import { reshapeGrid, type Terrain } from '../ground/index.ts';
+import type { Terrain } from '../ground/index.ts';
 import { Digest } from '../math/index.ts';
 import type { Mover } from '../motion/index.ts';
+import { Measures, type ReplaySummary } from './measures.ts';
 import { restoreState } from './state.ts';
+import { checkTerrain, terrainOf } from './terrains.ts';
 import { polygons } from '../polygons/index.ts';
 
 export interface ReplayOptions {
@@ -26,36 +28,6 @@ export interface ReplayOptions {
   readonly report?: (error: unknown) => void;
   /** Called at every frame with its time in microseconds; not while the camera is at rest. */
   readonly frame?: (camera: Camera, micros: number) => void;
-}
-
-/** The result of a session. Distances are world units, times seconds. */
-export interface ReplaySummary {
-  /** Until the camera was at rest after the last signal, or was given up on. */
-  readonly duration: number;
-  /** The number of signals that were played. */
-  readonly signals: number;
-  /** The number of frames that were shown. */
-  readonly frames: number;
-  /** How far keys moved the ground along the screen. */
-  readonly panned: number;
-  /** The least span that was shown, in world units. */
-  readonly minSpan: number;
-  /** The greatest span that was shown, in world units. */
-  readonly maxSpan: number;
-  /** The farthest that a held point was from its screen point while no limit bound, CSS pixels. */
-  readonly worstGripError: number;
-  /** The same, while two points were held. */
-  readonly worstPairError: number;
-  /** The farthest that the view reached over its bounds, as a share of the span. */
-  readonly worstBoundsExcess: number;
-  /** The farthest that the span was outside its range, as a share of the span. */
-  readonly worstRangeExcess: number;
-  /** Whether every number was finite. */
-  readonly finite: boolean;
-  /** From the last signal until nothing moved; null when something was still held. */
-  readonly timeToRest: number | null;
-  /** The motion's fingerprint: equal at every frame rate and in every engine. Rest is not sampled. */
-  readonly digest: string;
 }
 
 /** The motion is sampled for its digest every 10 ms, at every frame rate. */
@@ -79,13 +51,14 @@ const LONGEST_TAIL_MICROS = 10_000_000;
 export class Replay {
   /** The camera that plays the session. */
   readonly camera: Camera;
+  readonly #measures = new Measures();
   /** The worst values so far, for the summary. */
   readonly worst: {
     gripError: number;
     pairError: number;
     boundsExcess: number;
     rangeExcess: number;
-  } = { gripError: 0, pairError: 0, boundsExcess: 0, rangeExcess: 0 };
+  } = this.#measures.worst;
   readonly #rate: number;
   readonly #from: number;
   readonly #until: number;
@@ -100,9 +73,6 @@ export class Replay {
   #last: number;
   readonly #begin: number;
   #panned = 0;
-  #minSpan = Infinity;
-  #maxSpan = 0;
-  #finite = true;
   /** At the last sample nothing moved, and no signal has come since. */
   #rests = false;
   #restDrawn = false;
@@ -158,20 +128,12 @@ export class Replay {
   push(signal: StampedSignal): void {
     if (signal.at > this.#until) return;
     this.#playUntil(signal.at);
-    if (signal.kind === 'terrain') this.camera.changeTerrain(this.#terrainOf(signal), signal.at / 1000);
+    if (signal.kind === 'terrain')
+      this.camera.changeTerrain(terrainOf(signal, this.camera.terrain, this.#terrains), signal.at / 1000);
     else this.camera.signal({ ...signal, time: signal.at / 1000 });
     this.#signals += 1;
     this.#last = signal.at;
     this.#rests = this.#restDrawn = false;
-  }
-
-  #terrainOf({ id, digest, part }: TerrainSignal): Terrain | null {
-    if (id === null) return null;
-    const { terrain } = this.camera;
-    const made = part !== undefined && terrain !== null ? reshapeGrid(terrain, part) : null;
-    const found = [made, terrain, ...this.#terrains].find((one) => one?.id === id && one.digest === digest);
-    if (found) return found;
-    throw new RangeError(`terrain: expected "${id}" with digest ${String(digest)} among \`terrains\`, got none`);
   }
 
   /** Plays on to rest. */
@@ -188,13 +150,13 @@ export class Replay {
       signals: this.#signals,
       frames: this.#frames,
       panned: this.#panned,
-      minSpan: this.#minSpan,
-      maxSpan: this.#maxSpan,
+      minSpan: this.#measures.minSpan,
+      maxSpan: this.#measures.maxSpan,
       worstGripError: this.worst.gripError,
       worstPairError: this.worst.pairError,
       worstBoundsExcess: this.worst.boundsExcess,
       worstRangeExcess: this.worst.rangeExcess,
-      finite: this.#finite,
+      finite: this.#measures.finite,
       timeToRest: this.camera.settled ? (sampled - this.#last) / 1e6 : null,
       digest: this.#digest.toString(),
     };
@@ -219,7 +181,7 @@ export class Replay {
       this.camera.advance(next / 1000);
       const { grips } = this.camera;
       const isMeasured = next >= this.#from;
-      if (isMeasured) this.#measure(grips);
+      if (isMeasured) this.#measures.add(this.camera, this.#rig, grips);
       if (sample === next) this.#sample(grips, isMeasured);
       if (frame === next) {
         this.#nextFrame += 1;
@@ -236,7 +198,7 @@ export class Replay {
     this.camera.advance(frame / 1000);
     this.#nextFrame += 1;
     if (frame < this.#from) return;
-    this.#measure(this.camera.grips);
+    this.#measures.add(this.camera, this.#rig, this.camera.grips);
     this.#draw(frame);
   }
 
@@ -274,37 +236,6 @@ export class Replay {
     const same = before.screenX === now.screenX && before.screenY === now.screenY;
     return same ? distance(now.x - before.x, now.y - before.y) : 0;
   }
-
-  #measure(grips: readonly Grip[]): void {
-    const { camera, worst } = this;
-    const { view } = camera;
-    const { min, max } = this.#rig.frame.zooming;
-    const elastic = camera.settings.bounds?.elastic ?? 0;
-    this.#minSpan = Math.min(this.#minSpan, view.span);
-    this.#maxSpan = Math.max(this.#maxSpan, view.span);
-    // A change of settings has left the view outside, and it eases in: no promise is broken.
-    if (!this.#rig.stage.timeline.kept.offset.isOn) {
-      const outside = Math.max(0, min - view.span, view.span - max) / view.span;
-      worst.rangeExcess = Math.max(worst.rangeExcess, outside);
-      worst.boundsExcess = Math.max(worst.boundsExcess, camera.boundsExcess / view.span - elastic);
-    }
-    const { x, y, span, scale, focusHeight, heading, pitch, fieldOfView } = view;
-    this.#finite &&= Number.isFinite(x + y + span + scale + focusHeight + heading + pitch + fieldOfView);
-    for (const { error, limited } of grips) {
-      if (limited) continue;
-      worst.gripError = Math.max(worst.gripError, error);
-      if (grips.length > 1) worst.pairError = Math.max(worst.pairError, error);
-    }
-  }
-}
-
-/** Refuses a terrain other than the one that the session was recorded over. */
-function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terrain | null): void {
-  if ((wanted ?? null) === null && given === null) return;
-  const name = (terrain: { id: string; digest: string } | null | undefined): string =>
-    terrain ? `"${terrain.id}" ${terrain.digest}` : 'flat ground';
-  if (wanted?.id !== given?.id || wanted?.digest !== given?.digest)
-    throw new RangeError(`terrain: expected ${name(wanted)}, as in the session, got ${name(given)}`);
 }
 
 function distance(x: number, y: number): number {

@@ -16,10 +16,10 @@ export {
   type SignalsOf,
   type OptionalField,
 } from '../devices/index.ts';
+export type { About } from './callFields.ts';
 export { span } from './span.ts';
 export {
   SIGNALS,
-  type About,
   type ChangeSignal,
   type GapSignal,
   type HandSignal,

@@ -1,1 +1,2 @@
-export { SimulatedPlayer, type Drag, type Pinch, type SimulatedPlayerOptions } from './simulatedPlayer.ts';
+export type { Drag, Pinch, SimulatedPlayerOptions } from './gestures.ts';
+export { SimulatedPlayer } from './simulatedPlayer.ts';

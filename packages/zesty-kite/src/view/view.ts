@@ -60,10 +60,7 @@ export class View implements Pose {
     return this.toScreenFromFocus(nearestCopy(x - this.x, periodX), nearestCopy(y - this.y, periodY), height, out);
   }
 
-  /**
-   * The screen point of a point at an offset from the focus, in world units: in a world that repeats itself,
-   * any copy of it.
-   */
+  /** The screen point of a point at an offset from the focus, world units: in a world that repeats itself, any copy of it. */
   toScreenFromFocus(
     east: number,
     south: number,
@@ -97,8 +94,7 @@ export class View implements Pose {
   }
 
   /**
-   * The hit of the line of sight through a screen point with the level plane of a height: the sea, a
-   * roof.
+   * The hit of the line of sight through a screen point with the level plane of a height: the sea, a roof.
    *
    * @returns `out`, or null if there is none
    */
