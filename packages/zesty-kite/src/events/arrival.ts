@@ -19,7 +19,9 @@ export function hasVisiblyArrived(timeline: Timeline): boolean {
   const halfLife = pan.isGliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
   const speed = kept.valueNow(constraints.speed, pan.isFar) * projection.frameHeight;
   const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
-  if (lengthOfEase(velocity * speed, halfLife) > SEEN) return false;
+  // Through a lens the ground at the bottom goes farther than the focus: by this factor across, and by its square down.
+  const nearer = 1 + (projection.invFocal * projection.cosPitch) / (2 * projection.sinPitch);
+  if (lengthOfEase(velocity * speed, halfLife) * nearer * nearer > SEEN) return false;
   const motion = timeline.spare();
   // The focus of kept motion may be solved later.
   motion.focusing.solve();
