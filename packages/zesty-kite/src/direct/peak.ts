@@ -26,11 +26,11 @@ export function peakOf(plan: Plan, motion: Motion): number {
       where = part;
     }
   }
-  return Math.max(planned, fastest, speedBetween(plan, tried, (where - 1) / PARTS, (where + 2) / PARTS, PARTS / 4));
+  return Math.max(planned, fastest, speedBetween(plan, tried, (where - 1) / PARTS, (where + 2) / PARTS, PARTS / 8));
 }
 
 /** Parts of a way along bounds that are looked at. */
-const PARTS = 256;
+const PARTS = 512;
 const LN2 = 0.6931471805599453;
 
 /** How fast the picture moves at most in steps from one share of the time to another, screen heights in all of the time. */
