@@ -8,7 +8,7 @@ import { Digest } from '../math/index.ts';
 import type { Mover } from '../motion/index.ts';
 import { Measures, type ReplaySummary } from './measures.ts';
 import { restoreState } from './state.ts';
-import { checkTerrain, terrainOf } from './terrains.ts';
+import { checkTerrain, terrainChangedTo } from './terrains.ts';
 import { polygons } from '../polygons/index.ts';
 
 export interface ReplayOptions {
@@ -129,7 +129,7 @@ export class Replay {
     if (signal.at > this.#until) return;
     this.#playUntil(signal.at);
     if (signal.kind === 'terrain')
-      this.camera.changeTerrain(terrainOf(signal, this.camera.terrain, this.#terrains), signal.at / 1000);
+      this.camera.changeTerrain(terrainChangedTo(signal, this.camera.terrain, this.#terrains), signal.at / 1000);
     else this.camera.signal({ ...signal, time: signal.at / 1000 });
     this.#signals += 1;
     this.#last = signal.at;

@@ -18,7 +18,7 @@ export function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terr
  * @param before the terrain before, of which the signal may change a part
  * @throws RangeError if none of those that are given is it
  */
-export function terrainOf(
+export function terrainChangedTo(
   { id, digest, part }: TerrainSignal,
   before: Terrain | null,
   given: readonly Terrain[],
