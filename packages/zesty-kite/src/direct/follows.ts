@@ -1,10 +1,9 @@
 /**
  * The mover of following: a target is kept at a place of the screen, or in a zone around it.
  *
- * It keeps the screen position of the target, (u, v) in safe-frame heights from the middle. In a step, zoom, turn and tilt go
- * about the target: the focus goes to where the target still shows at (u, v), as a grip does. Then the distance from the
- * nearest focus with which it would be inside the zone halves every half-life. So a target that moves evenly is followed
- * at a distance of speed · halfLife / ln 2, and `lead` seconds ahead of it take that away.
+ * It keeps the screen position of the target, (u, v) in safe-frame heights from the middle. Zoom, turn and tilt go about the
+ * target, as about a grip. Then the distance from the nearest focus with which it is inside the zone halves every half-life: a
+ * target that moves evenly is followed speed · halfLife / ln 2 behind, and `lead` seconds ahead of it take that away.
  */
 import { Decay } from '../math/index.ts';
 import { ENDED_BY_STEERING, LENGTH_TOLERANCE, type Motion, type Mover } from '../motion/index.ts';
