@@ -2,7 +2,14 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
-import { chromium, type Browser, type BrowserContextOptions, type CDPSession, type Page } from 'playwright-core';
+import {
+  chromium,
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type CDPSession,
+  type Page,
+} from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
 
@@ -35,19 +42,22 @@ export function ownBrowser(): Own {
       return tab.page;
     },
   };
-  let kept: readonly unknown[] = [];
+  /** Those that a test finds, and leaves to the next. */
+  let contexts: readonly BrowserContext[] = [];
+  let lent: readonly Tab[] = [];
   beforeAll(async () => {
     own.browser = await launch();
   });
   beforeEach(() => {
-    kept = [...own.browser.contexts(), ...tabs.filter(({ isFree }) => !isFree)];
+    contexts = own.browser.contexts();
+    lent = tabs.filter(({ isFree }) => !isFree);
   });
   afterEach(async () => {
-    const opened = own.browser.contexts().filter((context) => !kept.includes(context));
-    const used = tabs.filter((tab) => !tab.isFree && !kept.includes(tab));
-    const ofTabs = new Set(tabs.map(({ page }) => page.context()));
+    const ofTabs = tabs.map(({ page }) => page.context());
+    const opened = own.browser.contexts().filter((context) => ![...contexts, ...ofTabs].includes(context));
+    const used = tabs.filter((tab) => !tab.isFree && !lent.includes(tab));
     await Promise.all([
-      ...opened.filter((context) => !ofTabs.has(context)).map((context) => context.close()),
+      ...opened.map((context) => context.close()),
       ...used.map(async (tab) => {
         await empty(tab.page, tab.options);
         tab.isFree = true;

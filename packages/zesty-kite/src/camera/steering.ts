@@ -95,6 +95,7 @@ export class Steering {
     turn.rate = turns;
     tilt.rate = tilts;
     zoom.rate = notches;
+    // What a mover turns is its own.
     if (wasTurned) turn.rest(kept.constraints.turn, hold.fingers);
   }
 

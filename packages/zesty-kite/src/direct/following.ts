@@ -1,7 +1,6 @@
 /** The state of following, and its signals. */
 import type { Cause, Part } from '../motion/index.ts';
 import { maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
-import { nearestCopy } from '../view/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -114,9 +113,4 @@ export function atHeight(request: FollowSignal, height: number | undefined): Fol
   const { height: before, ...onGround } = request;
   if (before === height) return request;
   return height === undefined ? onGround : { ...onGround, height };
-}
-
-/** The copy of a coordinate nearest to another, in a world that repeats itself. */
-export function nearestTo(from: number, to: number, period = 0): number {
-  return period > 0 ? from + nearestCopy(to - from, period) : to;
 }

@@ -7,10 +7,9 @@
  */
 import { Decay } from '../math/index.ts';
 import { ENDED_BY_STEERING, LENGTH_TOLERANCE, type Motion, type Mover } from '../motion/index.ts';
-import { GRIP_LIMIT_SPANS, ScratchPoint, type Point } from '../view/index.ts';
+import { GRIP_LIMIT_SPANS, nearestTo, ScratchPoint, type Point } from '../view/index.ts';
 import {
   atHeight,
-  nearestTo,
   Following,
   FOLLOW_SIGNALS,
   type FollowingSignal,
@@ -65,7 +64,7 @@ export const follows: Mover<Motion, Following, FollowingSignal> = {
     noticePan(state, motion);
     holdInPlace(state, motion);
     if (seconds > 0) goOn(state, request, motion, seconds);
-    else putAt(state, motion, motion.focus.x, motion.focus.y);
+    else putAndLocate(state, motion, motion.focus.x, motion.focus.y);
     if (state.underWay !== underWay) motion.findMoving();
   },
   panned: (state, motion) => {
@@ -112,6 +111,7 @@ function takeSample(state: Following, request: FollowSignal, motion: Motion, sam
   state.x = atX;
   state.y = atY;
   state.ahead = ahead;
+  // A velocity that has changed makes no jump: the camera goes on from where it is.
   noticePan(state, motion);
   locate(state, motion);
   if (state.underWay) return;
@@ -168,14 +168,14 @@ function goOn(state: Following, request: FollowSignal, motion: Motion, seconds: 
   const moves = velocityX !== 0 || velocityY !== 0;
   const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
   const isOut = isOutside(state, request, motion, shows);
-  putAt(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
+  putAndLocate(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
   // If bounds stop it, it moves by less than the tolerance allows.
   const stands = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY) <= small * (1 - remaining);
   // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
   state.underWay = moves ? isOut || Math.abs(offX) + Math.abs(offY) >= small : !isThere && !stands;
 }
 
-function putAt(state: Following, motion: Motion, x: number, y: number): void {
+function putAndLocate(state: Following, motion: Motion, x: number, y: number): void {
   motion.focusing.putAt(x, y);
   locate(state, motion);
 }

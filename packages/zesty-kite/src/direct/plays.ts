@@ -13,7 +13,7 @@ import {
   type OptionalField,
   type SignalsOf,
 } from '../signals/index.ts';
-import { nearestCopy, type Ground, type Point } from '../view/index.ts';
+import { nearestTo, type Ground, type Point } from '../view/index.ts';
 import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
 import { Playing } from './playing.ts';
 import { checkedPoint } from './samples.ts';
@@ -131,8 +131,8 @@ function putTarget({ spots }: Playing, track: Track, { periodX, periodY }: Groun
   const i = 2 * track.targets.indexOf(target);
   if (i < 0) return;
   const [fromX = 0, fromY = 0] = [spots[i], spots[i + 1]];
-  spots[i] = fromX + nearestCopy(x - fromX, periodX ?? 0);
-  spots[i + 1] = fromY + nearestCopy(y - fromY, periodY ?? 0);
+  spots[i] = nearestTo(fromX, x, periodX);
+  spots[i + 1] = nearestTo(fromY, y, periodY);
 }
 
 function cue(playing: Playing, track: Track, motion: Motion, { cue: what, value = 0 }: PlayingSignal<'cue'>): void {

@@ -1,7 +1,7 @@
 /** The mover of journeys: span, heading, pitch, lens and focus go along a path together. */
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
 import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '../signals/index.ts';
-import { nearestCopy } from '../view/index.ts';
+import { nearestCopy, nearestTo } from '../view/index.ts';
 import { EASES } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
 import { goOn } from './onTheWay.ts';
@@ -91,13 +91,13 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   const there = motion.copy();
   resolvePlacement(there, motion, signal);
   const { zoom, turn, tilt, lens, insets, constraints } = motion;
-  const { periodX = 0, periodY = 0 } = constraints.ground;
+  const { periodX, periodY } = constraints.ground;
   const from = stageOf(motion);
   const named = stageOf(there);
   const to = {
     ...named,
-    x: periodX > 0 ? from.x + nearestCopy(named.x - from.x, periodX) : named.x,
-    y: periodY > 0 ? from.y + nearestCopy(named.y - from.y, periodY) : named.y,
+    x: nearestTo(from.x, named.x, periodX),
+    y: nearestTo(from.y, named.y, periodY),
     heading: named.heading + shortTurn(constraints.turn, from.heading, named.heading),
   };
   const course = { isStraight: way === 'straight', maxSpan: motion.zooming.max };

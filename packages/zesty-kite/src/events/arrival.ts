@@ -3,8 +3,8 @@ import { lengthOfEase } from '../math/index.ts';
 import { goalPose, type Timeline } from '../motion/index.ts';
 import { aim, FRAME_PLACES, ScratchPoint, View, type ScreenPoint } from '../view/index.ts';
 
-/** Movements of half a pixel are not visible, CSS pixels: this much from the end, as zoom, turn and pan may each arrive later than another. */
-const SEEN = 0.35;
+/** So near to the end it has arrived, CSS pixels. Zoom, turn and pan end one after the other: in all a point may still move by half a pixel. */
+const NEAR_END = 0.35;
 const now = new View();
 const there = new View();
 const spot = new ScratchPoint();
@@ -21,7 +21,7 @@ export function hasVisiblyArrived(timeline: Timeline): boolean {
   const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
   // Through a lens the ground at the bottom goes farther than the focus: by this factor across, and by its square down.
   const nearer = 1 + (projection.invFocal * projection.cosPitch) / (2 * projection.sinPitch);
-  if (lengthOfEase(velocity * speed, halfLife) * nearer * nearer > SEEN) return false;
+  if (lengthOfEase(velocity * speed, halfLife) * nearer * nearer > NEAR_END) return false;
   const motion = timeline.spare();
   // The focus of kept motion may be solved later.
   motion.focusing.solve();
@@ -34,7 +34,7 @@ export function hasVisiblyArrived(timeline: Timeline): boolean {
     const y = middleY + down * frameHeight;
     if (now.toLevel(x, y, now.focusHeight, spot) === null) continue;
     there.toScreen(spot.x, spot.y, now.focusHeight, at);
-    if (!(Math.abs(at.x - x) + Math.abs(at.y - y) < SEEN)) return false;
+    if (!(Math.abs(at.x - x) + Math.abs(at.y - y) < NEAR_END)) return false;
   }
   return true;
 }

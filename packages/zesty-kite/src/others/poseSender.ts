@@ -132,7 +132,7 @@ export class PoseSender {
     for (let more = 0; ; more++) {
       const record = roundedTo(moment, lengths + more, angles + more);
       aim(this.#seen, poseOf(Moment.of(record).values, pose), { width, height }, ground);
-      if (lengths + more >= MOST_DIGITS || offBy(this.#true, this.#seen) <= this.#error * ROUNDING) return record;
+      if (more === MOST_DIGITS || offBy(this.#true, this.#seen) <= this.#error * ROUNDING) return record;
     }
   }
 

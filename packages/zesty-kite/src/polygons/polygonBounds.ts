@@ -153,7 +153,7 @@ export class PolygonBounds implements Shape {
     const next = this.#next;
     out.x = x;
     out.y = y;
-    if (this.#isClear(x, y, next)) return;
+    if (this.#isClear(x, y)) return;
     edges.nearest(x, y, next);
     // On either side of that edge, and along it away from a corner that may be too narrow to stand in.
     const { met, clearance } = edges;
@@ -171,16 +171,16 @@ export class PolygonBounds implements Shape {
           if (!edges.isInside(atX, atY)) continue;
           out.x = atX;
           out.y = atY;
-          if (this.#isClear(atX, atY, next)) return;
+          if (this.#isClear(atX, atY)) return;
         }
       }
     }
   }
 
-  /** Whether a point is inside, and no edge is near. Sets `near` to the nearest point of one that is. */
-  #isClear(x: number, y: number, near: Point): boolean {
+  /** Whether a point is inside, and no edge is near. */
+  #isClear(x: number, y: number): boolean {
     const edges = this.#edges;
     const { clearance } = edges;
-    return edges.isInside(x, y) && edges.nearest(x, y, near, 2 * clearance) > clearance;
+    return edges.isInside(x, y) && edges.nearest(x, y, this.#next, 2 * clearance) > clearance;
   }
 }

@@ -1,4 +1,4 @@
-export { canonical, nearestCopy } from './copies.ts';
+export { canonical, nearestCopy, nearestTo } from './copies.ts';
 export { frameHeightOf, GUARD, Projection, NO_INSETS, GRIP_LIMIT_SPANS, VIEW_LIMIT_SPANS } from './projection.ts';
 export {
   createMatrices,
