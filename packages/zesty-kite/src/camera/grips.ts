@@ -38,7 +38,6 @@ function gripOf({ view, frame, shown }: Rig, { x, y, height, screenX, screenY }:
     screenX,
     screenY,
     error: Math.sqrt(offX * offX + offY * offY),
-    limited:
-      frame.focus.isLimited || frame.offset.isOn || view.projection.v(screenY) <= view.projection.reachV || !at.inFront,
+    limited: frame.focus.isLimited || frame.offset.isOn || !view.projection.isInReach(screenY) || !at.inFront,
   };
 }

@@ -7,7 +7,7 @@
  */
 import { Decay } from '../math/index.ts';
 import { ENDED_BY_STEERING, LENGTH_TOLERANCE, type Motion, type Mover } from '../motion/index.ts';
-import { GRIP_LIMIT_SPANS, nearestTo, ScratchPoint, type Point } from '../view/index.ts';
+import { nearestTo, ScratchPoint, type Point } from '../view/index.ts';
 import {
   atHeight,
   Following,
@@ -143,8 +143,7 @@ function noticePan(state: Following, motion: Motion): void {
 function holdInPlace(state: Following, motion: Motion): void {
   const { x, y, velocityX, velocityY, ahead, u, v } = state;
   const { focus, zoom, projection } = motion;
-  const { sinPitch, cosPitch, invFocal } = projection;
-  if (!(v > BEHIND && v + GRIP_LIMIT_SPANS * (sinPitch + invFocal * v * cosPitch) > 0)) return;
+  if (!(v > BEHIND && v > projection.reachV)) return;
   const nowX = x - velocityX * ahead;
   const nowY = y - velocityY * ahead;
   projection.meet(u, v, zoom.shown, riseAt(state, motion, nowX, nowY), shows);

@@ -87,8 +87,8 @@ export class Sides {
 
   /** The span at which things touch two lines so far above and below the middle line. */
   #spanDown(middle: number, away: number): number {
-    const below = this.#down(middle + away, 1) * this.#steep(middle - away);
-    const above = this.#down(middle - away, -1) * this.#steep(middle + away);
+    const below = this.#down(middle + away, 1) * this.#projection.steepness(middle - away);
+    const above = this.#down(middle - away, -1) * this.#projection.steepness(middle + away);
     return (below + above) / (2 * away * this.#projection.sinPitch);
   }
 
@@ -119,11 +119,11 @@ export class Sides {
 
   /** The focus farthest from the viewer, and nearest to it, at which things show below a line, or above one. */
   #forthAbove(line: number, span: number): number {
-    return (-this.#down(line, -1) - line * span) / this.#steep(line);
+    return (-this.#down(line, -1) - line * span) / this.#projection.steepness(line);
   }
 
   #forthBelow(line: number, span: number): number {
-    return (this.#down(line, 1) - line * span) / this.#steep(line);
+    return (this.#down(line, 1) - line * span) / this.#projection.steepness(line);
   }
 
   /** How far to the right the focus is, with the depth of the anchor's plane, if things reach equally far to both sides. */
@@ -133,11 +133,6 @@ export class Sides {
     const rightOf = (line: number): number => this.#across(line, 1) - line * depth;
     const away = risingRoot((tried) => leftOf(middle - tried) - rightOf(middle + tried), this.#right - middle);
     return (leftOf(middle - away) + rightOf(middle + away)) / 2;
-  }
-
-  #steep(line: number): number {
-    const { sinPitch, cosPitch, invFocal } = this.#projection;
-    return sinPitch + invFocal * line * cosPitch;
   }
 
   /** How far the things reach toward the eye. */
@@ -157,7 +152,7 @@ export class Sides {
 
   #down(v: number, sense: number): number {
     const { sinHeading, cosHeading, sinPitch, cosPitch, invFocal } = this.#projection;
-    const steep = this.#steep(v);
+    const steep = this.#projection.steepness(v);
     const up = invFocal * v * sinPitch - cosPitch;
     return this.#reach(-sense * steep * sinHeading, sense * steep * cosHeading, sense * up);
   }
@@ -175,7 +170,7 @@ export class Sides {
     const aside = (x - anchor.x) * cosHeading + (y - anchor.y) * sinHeading;
     const forth = (y - anchor.y) * cosHeading - (x - anchor.x) * sinHeading;
     const depth = span + invFocal * cosPitch * forth;
-    const down = (v: number): number => v * span + forth * this.#steep(v);
+    const down = (v: number): number => v * span + forth * this.#projection.steepness(v);
     const slack = SLACK * span;
     return (
       this.#across(this.#right, 1) <= this.#right * depth + aside + slack &&

@@ -112,7 +112,7 @@ function mirrored(i: number, last: number): number {
 }
 
 /** So many corners around one count for it; where cones would reach farther, they are steeper. */
-const GRIP_LIMIT_SPANS = 6;
+const REACH = 6;
 /** Sides of the stores: more than what one corner looks at, and more than one eye needs at a time. */
 const TOPS = 32;
 const RAISED = 16;
@@ -155,7 +155,7 @@ export function envelopeOf(
   { lowest, highest, feature }: { readonly lowest: number; readonly highest: number; readonly feature: number },
 ): (spot: Spot) => void {
   const wide = feature * WIDE;
-  const fall = Math.max(SLOPE * wide, (highest - lowest) / GRIP_LIMIT_SPANS);
+  const fall = Math.max(SLOPE * wide, (highest - lowest) / REACH);
   // The highest of what lies next to a corner.
   const tops = new Store(TOPS, (column, row) => {
     let max = lowest;
@@ -167,7 +167,7 @@ export function envelopeOf(
   const raised = new Store(RAISED, (column, row) => {
     const own = tops.at(column, row);
     // Nothing that is farther away reaches up to this height.
-    const reach = Math.min(GRIP_LIMIT_SPANS, Math.ceil((highest - own) / fall)) + 1;
+    const reach = Math.min(REACH, Math.ceil((highest - own) / fall)) + 1;
     let max = own;
     for (let down = -reach; down <= reach; down++)
       for (let right = -reach; right <= reach; right++) {

@@ -135,7 +135,7 @@ export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);
   if (grid === undefined)
     throw new RangeError(
-      'reshapeGrid.terrain: expected a terrain of samples, from terrainOfGrid or terrainOf(formula, grid), got one of a formula',
+      'reshapeGrid.terrain: expected a terrain of terrainOfGrid or terrainOf(formula, grid), got one of a formula',
     );
   checkObject('reshapeGrid.part', part, 'an object {column, row, columns, heights}');
   const { column, row, columns, heights } = part;

@@ -9,4 +9,4 @@ export {
   refuse,
 } from './checks.ts';
 export { sentence, shortened, shown, type Problem } from './sentence.ts';
-export { Problems } from './problems.ts';
+export { Problems, type Refuse } from './problems.ts';

@@ -1,8 +1,11 @@
 /** The mistakes in some data: the first problems in full, and the number of the rest. */
-import type { Problem } from './sentence.ts';
+import { shown, type Problem } from './sentence.ts';
 
 /** More problems than these nobody reads. */
 const MOST = 50;
+
+/** Says that the value at a path is not what is expected. */
+export type Refuse = (path: string, value: unknown, expected: string) => void;
 
 export class Problems {
   readonly #list: Problem[] = [];
@@ -28,4 +31,8 @@ export class Problems {
     this.#count += 1;
     if (this.#list.length < MOST) this.#list.push(make());
   }
+
+  readonly refuse: Refuse = (path, value, expected) => {
+    this.add(() => ({ path, got: shown(value), expected }));
+  };
 }

@@ -19,7 +19,7 @@ export class Focusing {
   readonly #zooming: Zooming;
   readonly #pair: Pair;
   readonly #from = new ScratchPoint();
-  readonly #met = new ScratchPoint();
+  readonly #other = new ScratchPoint();
   /** The focus that is asked for and the focus that bounds allow, as of the last `solve`. */
   readonly desired = new ScratchPoint();
   readonly allowed = new ScratchPoint();
@@ -67,36 +67,32 @@ export class Focusing {
 
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
   #desire(): boolean {
-    const { focus, pan, hold, first, second, zoom, projection } = this.#kept;
+    const { focus, pan, hold, first, second, zoom } = this.#kept;
     const { desired } = this;
-    const met = this.#met;
-    if (hold.isBelowEye) {
-      projection.meetBelowEye(zoom.shown, met);
-      desired.x = first.x - met.x;
-      desired.y = first.y - met.y;
-      return true;
-    }
     if (!hold.isGrip && hold.fingers === 0) {
       desired.x = pan.steps ? focus.x - focus.excessX + pan.stepX : focus.rawX;
       desired.y = pan.steps ? focus.y - focus.excessY + pan.stepY : focus.rawY;
       return true;
     }
-    this.#meet(first);
-    desired.x = first.x - met.x;
-    desired.y = first.y - met.y;
+    this.#put(first, desired);
     if (hold.fingers < 2) return true;
-    this.#meet(second);
-    const offX = second.x - met.x - desired.x;
-    const offY = second.y - met.y - desired.y;
-    desired.x += offX / 2;
-    desired.y += offY / 2;
+    const other = this.#other;
+    this.#put(second, other);
+    const offX = other.x - desired.x;
+    const offY = other.y - desired.y;
+    const { balance } = this.#pair;
+    desired.x += offX * balance;
+    desired.y += offY * balance;
     return Math.abs(offX) + Math.abs(offY) <= AGREED * zoom.shown;
   }
 
-  /** Sets `met` to where the screen point of a held point meets its level, counted from the focus. */
-  #meet({ screenX, screenY, height }: HeldPoint): void {
-    const { projection, zoom, level } = this.#kept;
-    projection.meet(projection.u(screenX), projection.v(screenY), zoom.shown, height - level.height, this.#met);
+  /** Sets `out` to the focus that shows a held point at its screen point, or below the eye. */
+  #put({ x, y, screenX, screenY, height }: HeldPoint, out: ScratchPoint): void {
+    const { hold, projection, zoom, level } = this.#kept;
+    if (hold.isBelowEye) projection.meetBelowEye(zoom.shown, out);
+    else projection.meet(projection.u(screenX), projection.v(screenY), zoom.shown, height - level.height, out);
+    out.x = x - out.x;
+    out.y = y - out.y;
   }
 
   /** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */

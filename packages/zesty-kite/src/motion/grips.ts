@@ -40,7 +40,7 @@ export class Grips {
     first.height = height ?? constraints.terrain?.heightAt(first.x, first.y) ?? level.height;
     const at = this.#aimFrom(focus).toScreen(first.x, first.y, first.height);
     const shows = at.x >= 0 && at.x <= projection.width && at.y >= 0 && at.y <= projection.height;
-    hold.isGrip = at.inFront && shows && projection.v(at.y) > projection.reachV && !isPinned;
+    hold.isGrip = at.inFront && shows && projection.isInReach(at.y) && !isPinned;
     hold.isBelowEye = false;
     first.moveTo(at.x, at.y);
     first.endLag();
@@ -90,7 +90,7 @@ export class Grips {
     const at = this.#shown;
     const isBelowSky = ({ x, y, height }: HeldPoint): boolean => {
       view.toScreen(x, y, height, at);
-      return at.inFront && this.#kept.projection.v(at.y) > this.#kept.projection.reachV;
+      return at.inFront && this.#kept.projection.isInReach(at.y);
     };
     if (!isBelowSky(first) || !isBelowSky(second)) {
       this.takeFingers();
@@ -111,15 +111,18 @@ export class Grips {
     this.#undoElastic();
     const { screenX, screenY } = held;
     const from = this.#unstretched;
-    const v = projection.v(screenY);
     const spot = this.#spot;
-    if (constraints.terrain !== null && v > projection.reachV && this.#aimFrom(from).toGround(screenX, screenY, spot)) {
+    if (
+      constraints.terrain !== null &&
+      projection.isInReach(screenY) &&
+      this.#aimFrom(from).toGround(screenX, screenY, spot)
+    ) {
       held.x = spot.x;
       held.y = spot.y;
       held.height = spot.height;
       return;
     }
-    projection.meet(projection.u(screenX), v, zoom.shown, 0, this.#met);
+    projection.meet(projection.u(screenX), projection.v(screenY), zoom.shown, 0, this.#met);
     held.x = from.x + this.#met.x;
     held.y = from.y + this.#met.y;
     held.height = level.height;

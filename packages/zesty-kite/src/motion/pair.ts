@@ -17,8 +17,8 @@ import type { Zooming } from './zooming.ts';
 const CLOSE = 24;
 /** Held points nearer to each other than this are one, in spans. */
 const ONE_POINT = 1e-6;
-/** Relative tolerance on the squared distance. */
-const NOTHING = 1e-13;
+/** Tolerance on the squared distance, in safe-frame heights: that of two fingers is at least 1e-4. */
+const NOTHING = 1e-14;
 
 export class Pair {
   readonly #kept: Kept;
@@ -79,8 +79,11 @@ export class Pair {
     // Apart again: what happened while they were close is not made up for.
     if (hold.isTooClose) this.hold();
     if (hold.mayZoom) {
-      const root = hold.mayTurn ? this.#spanAsItLooks(hold.isLesserRoot) : this.#spanUnturned();
-      zoom.hold(clamp(root > 0 ? root : zoom.eased, this.#zooming.min, this.#zooming.max));
+      const { min, max } = this.#zooming;
+      const root = hold.mayTurn
+        ? this.#spanAsItLooks(hold.isLesserRoot)
+        : nearestRoot(this.#fingersTooFar, zoom.eased, min, max, NOTHING);
+      zoom.hold(clamp(root > 0 ? root : zoom.eased, min, max));
     }
     if (!hold.mayTurn) return;
     this.#measure(zoom.eased, 1);
@@ -89,6 +92,22 @@ export class Pair {
     const turned = angleDegrees(offX * onY - offY * onX, offX * onX + offY * onY);
     turn.turnTo(clamp(turn.shown + turned, constraints.turn.min, constraints.turn.max));
     projection.turn(this.#kept);
+  }
+
+  /**
+   * Two fingers that want the focus at different places get it between them, at this share of the way to the second's: both
+   * points are then off by the same on the screen, where the focus moves a point by the square of the steepness there.
+   */
+  get balance(): number {
+    const { first, second, projection } = this.#kept;
+    const ratio = projection.steepness(this.#v(first)) / projection.steepness(this.#v(second));
+    return 1 / (1 + ratio * ratio);
+  }
+
+  /** The v of a screen point, or that of the reach of hands, if it is beyond. */
+  #v({ screenY }: HeldPoint): number {
+    const { projection } = this.#kept;
+    return Math.max(projection.v(screenY), projection.reachV);
   }
 
   /** Sets `held`, and `off` to span · ΔA + share · ΔB. */
@@ -123,33 +142,21 @@ export class Pair {
   }
 
   /**
-   * With the heading fixed, the distance of the fingers on the screen says how near: the held points
-   * show equally far from each other. So a twist alone does not zoom.
+   * By how much the held points show nearer to each other at a span than the fingers are, squared. With the heading fixed,
+   * the distance of the fingers on the screen says how near the camera is: so a twist alone does not zoom.
    */
-  #spanUnturned(): number {
-    const { first, second, zoom, projection } = this.#kept;
-    const u = projection.u(second.screenX) - projection.u(first.screenX);
-    const v = projection.v(second.screenY) - projection.v(first.screenY);
-    const tolerance = (u * u + v * v) * NOTHING;
-    return nearestRoot(this.#fingersTooFar, zoom.eased, this.#zooming.min, this.#zooming.max, tolerance);
-  }
-
-  /** By how much the held points show nearer to each other at a span than the fingers are, squared. */
   readonly #fingersTooFar = (span: number): number => {
     const { first, second, hold, level, projection } = this.#kept;
-    // The focus is the mean of where either grip wants it; the held points as seen from there.
+    // The held points as seen from the focus that the fingers agree on.
     this.#measure(span, 1);
-    const missX = (this.#held.x - this.#off.x) / 2;
-    const missY = (this.#held.y - this.#off.y) / 2;
-    const { x: nearX, y: nearY } = this.#near;
-    projection.project(span, nearX - missX, nearY - missY, first.height - level.height, this.#shownFirst);
-    const farX = nearX + this.#off.x + missX;
-    const farY = nearY + this.#off.y + missY;
-    projection.project(span, farX, farY, second.height - level.height, this.#shownSecond);
+    const { balance } = this;
+    const held = this.#held;
+    const x = this.#near.x - (held.x - this.#off.x) * balance;
+    const y = this.#near.y - (held.y - this.#off.y) * balance;
+    projection.project(span, x, y, first.height - level.height, this.#shownFirst);
+    projection.project(span, x + held.x, y + held.y, second.height - level.height, this.#shownSecond);
     const fingersU = projection.u(second.screenX) - projection.u(first.screenX);
-    const fingersV =
-      Math.max(projection.v(second.screenY), projection.reachV) -
-      Math.max(projection.v(first.screenY), projection.reachV);
+    const fingersV = this.#v(second) - this.#v(first);
     const apartU = this.#shownSecond.x - this.#shownFirst.x;
     const apartV = this.#shownSecond.y - this.#shownFirst.y;
     return fingersU * fingersU + fingersV * fingersV - apartU * apartU - apartV * apartV - hold.distanceOffset;

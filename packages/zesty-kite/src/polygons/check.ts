@@ -1,5 +1,5 @@
 /** Checks of polygons and areas: finite corners, whole rings, polygons that do not overlap. */
-import { shown, type Problems } from '../messages/index.ts';
+import type { Problems } from '../messages/index.ts';
 import type { FullBounds, ShapeChecks } from '../settings/index.ts';
 import { bordersOf, type Overlap } from './borders.ts';
 import { isEmptyRing, ringsOf, type PlacedRing, type Ring } from './rings.ts';
@@ -27,23 +27,17 @@ export function edgesOf(bounds: FullBounds): Float64Array {
 export const polygonChecks: ShapeChecks = {
   names: ['polygon', 'area'],
   isSound: (shape) => sound.has(shape),
-  checkCorners: (corners, problems) => {
+  checkCorners: (corners, { refuse }) => {
     const path = 'bounds.polygon';
-    if (corners.length < 3)
-      problems.add(() => ({ path, got: shown(corners), expected: 'at least three [x, y] corners' }));
+    if (corners.length < 3) refuse(path, corners, 'at least three [x, y] corners');
     for (let i = 0; i < corners.length; i++) {
       const corner = corners[i];
       if (!Array.isArray(corner) || corner.length !== 2) {
-        problems.add(() => ({ path: `${path}[${String(i)}]`, got: shown(corner), expected: 'a corner [x, y]' }));
+        refuse(`${path}[${String(i)}]`, corner, 'a corner [x, y]');
         continue;
       }
       const wrong = corner.findIndex((value) => !isCoordinate(value));
-      if (wrong >= 0)
-        problems.add(() => ({
-          path: `${path}[${String(i)}][${String(wrong)}]`,
-          got: shown(corner[wrong]),
-          expected: COORDINATE,
-        }));
+      if (wrong >= 0) refuse(`${path}[${String(i)}][${String(wrong)}]`, corner[wrong], COORDINATE);
     }
   },
   check: (bounds, { most, expected }, problems) => {
@@ -56,8 +50,7 @@ export const polygonChecks: ShapeChecks = {
     for (const { path, ring } of ringsOf(bounds))
       ring.forEach((corner, i) => {
         corner.forEach((value, k) => {
-          if (Math.abs(value) > most)
-            problems.add(() => ({ path: `${path}[${String(i)}][${String(k)}]`, got: shown(value), expected }));
+          if (Math.abs(value) > most) problems.refuse(`${path}[${String(i)}][${String(k)}]`, value, expected);
         });
       });
   },
@@ -70,9 +63,7 @@ function isCoordinate(value: unknown): boolean {
 /** Returns null for a shape with a problem. */
 function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
   const before = problems.count;
-  const refuse = (path: string, got: unknown, expected: string): void => {
-    problems.add(() => ({ path, got: shown(got), expected }));
-  };
+  const { refuse } = problems;
   const rings = ringsOf(bounds, refuse);
   if (problems.count > before) return null;
   const some = rings.filter((placed) => !isEmptyRing(placed));

@@ -231,7 +231,7 @@ export class Edges {
       // Before the edge by a skin's breadth, square to it.
       const steep = Math.abs(cross) / (length * Math.sqrt(wayX * wayX + wayY * wayY));
       const back = this.#skinShare / Math.max(steep, 1e-6);
-      if (along < -slack || along > 1 + slack || share < 0 || share - back > this.share) continue;
+      if (along < -slack || along > 1 + slack || share < 0) continue;
       const free = Math.max(0, share - back);
       if (free >= this.share) continue;
       this.share = free;

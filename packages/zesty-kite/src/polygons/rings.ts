@@ -1,10 +1,8 @@
 /** The rings of a polygon, of GeoJSON polygons too (RFC 7946, in world units instead of degrees). */
+import type { Refuse } from '../messages/index.ts';
 import type { FullBounds } from '../settings/index.ts';
 
 export type Ring = readonly (readonly [number, number])[];
-
-/** Says what is wrong at a path. */
-type Refuse = (path: string, got: unknown, expected: string) => void;
 
 /** A ring and where it stands in the settings. Outer rings and holes are alike: a point is inside when an odd number of rings surround it. */
 export interface PlacedRing {

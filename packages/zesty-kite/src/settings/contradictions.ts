@@ -1,5 +1,5 @@
 /** Checks that need two settings at once. */
-import { shown, type Problems } from '../messages/index.ts';
+import { shown, type Problems, type Refuse } from '../messages/index.ts';
 import type { KnownShapes } from './shapes.ts';
 import { inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
@@ -23,13 +23,9 @@ const COORDINATES = [
   ...SIDES.map((side) => `bounds.${side}`),
 ];
 
-type Refuse = (path: string, got: unknown, expected: string) => void;
-
 export function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
   const { lens, bounds, wrap } = settings;
-  const refuse: Refuse = (path, got, expected) => {
-    problems.add(() => ({ path, got: shown(got), expected }));
-  };
+  const { refuse } = problems;
   spansInOrder(settings, refuse);
   for (const [low, high] of ORDERED) {
     const [least, most] = [valueAt(settings, low), valueAt(settings, high)];

@@ -41,8 +41,7 @@ function copy(value: unknown, key: string | number, around: Level | null, proble
   const copied: Record<string, unknown> = {};
   for (const [name, item] of Object.entries(value)) {
     // As a key, `__proto__` would set the copy's prototype.
-    if (name === '__proto__')
-      problems.add(() => ({ path: pathOf(name, level), got: '"__proto__"', expected: 'a known key' }));
+    if (name === '__proto__') refuse('"__proto__"', 'a known key', name, level, problems);
     else {
       const kept = copy(item, name, level, problems);
       if (kept !== undefined) copied[name] = kept;
@@ -59,8 +58,7 @@ function refuse(got: string, expected: string, key: string | number, around: Lev
 function listOf(list: readonly unknown[], level: Level, problems: Problems): unknown[] {
   const copied: unknown[] = [];
   for (let i = 0; i < list.length; i++) {
-    if (list[i] === undefined && !(i in list))
-      problems.add(() => ({ path: pathOf(i, level), got: 'a hole in the list', expected: 'a list without holes' }));
+    if (list[i] === undefined && !(i in list)) refuse('a hole in the list', 'a list without holes', i, level, problems);
     copied.push(copy(list[i], i, level, problems));
   }
   return copied;

@@ -1,5 +1,5 @@
 /** Keys that are not in the schema. */
-import { shortened, shown, type Problems } from '../messages/index.ts';
+import { shortened, type Problems } from '../messages/index.ts';
 import { nearest } from './nearest.ts';
 import { OBJECT } from './schema.ts';
 
@@ -11,7 +11,7 @@ export function unknownKeys(schema: unknown, input: unknown, path: string, probl
   const entries = path === GEOJSON ? null : entriesOf(schema, input);
   if (entries === null || typeof input !== 'object' || input === null) return;
   if (Array.isArray(input)) {
-    problems.add(() => ({ path, got: shown(input), expected: OBJECT }));
+    problems.refuse(path, input, OBJECT);
     return;
   }
   const known = Object.keys(entries);

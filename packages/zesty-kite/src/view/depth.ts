@@ -51,8 +51,8 @@ export function fitDepth(view: Viewpoint, out: Depth, fromEye = false): Depth {
   }
   const toFocus = span / invFocal;
   const eye = toFocus * sinPitch;
-  const steepest = sinPitch + invFocal * bottom * cosPitch;
-  const flattest = sinPitch + invFocal * top * cosPitch;
+  const steepest = projection.steepness(bottom);
+  const flattest = projection.steepness(top);
   const sight = toFocus + VIEW_LIMIT_SPANS * span * cosPitch - lowest * sinPitch;
   const far = flattest > 0 ? Math.min(sight, (eye - lowest) / flattest) : sight;
   const nearest = (eye - highest) / steepest;

@@ -1,5 +1,5 @@
 export { canonical, nearestCopy, nearestTo } from './copies.ts';
-export { frameHeightOf, GUARD, Projection, NO_INSETS, GRIP_LIMIT_SPANS, VIEW_LIMIT_SPANS } from './projection.ts';
+export { frameHeightOf, GUARD, Projection, NO_INSETS, VIEW_LIMIT_SPANS } from './projection.ts';
 export {
   createMatrices,
   fillMatrices,

@@ -5,14 +5,13 @@ import { ScratchInsets, ScratchPoint } from './scratch.ts';
 /** The numbers of a projection that it is made of. */
 interface Look {
   readonly sinPitch: number;
-  readonly cosPitch: number;
-  readonly invFocal: number;
   /** Half the safe frame's width, in its heights. */
   readonly halfWide: number;
   /** v of the screen line above which bounds guard nothing. */
   readonly guardV: number;
   /** Counts up whenever anything changes. */
   readonly version: number;
+  steepness(v: number): number;
   cast(u: number, v: number, span: number, rise: number, out: Point): void;
 }
 
@@ -41,10 +40,10 @@ export class FrameOutline {
 
   /** Whether it reaches less far than this from the focus, in spans. Conservative: `false` means unknown. */
   isWithin(radius: number): boolean {
-    const { sinPitch, cosPitch, invFocal, halfWide } = this.#look;
-    const half = halfWide * sinPitch;
+    const look = this.#look;
+    const half = look.halfWide * look.sinPitch;
     // The top corners are the farther ones, and the nearer the screen line to the horizon the farther.
-    const steepness = sinPitch - invFocal * 0.5 * cosPitch;
+    const steepness = look.steepness(-0.5);
     const reach = radius * steepness;
     return radius > 0 && steepness > 0 && half * half + 0.25 < reach * reach;
   }

@@ -22,7 +22,7 @@ export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, ou
   const down = projection.v(y);
   // Points s spans along the line, counted from the focus' own depth, lie at
   // focus + span · ((u, v) · (1 + q·s) + forward · s).
-  const drop = sinPitch + invFocal * down * cosPitch; // per s
+  const drop = projection.steepness(down); // per s
   const height0 = focusHeight - span * down * cosPitch;
   const eye = invFocal > 0 ? -1 / invFocal : -Infinity;
   let from: number;

@@ -77,12 +77,11 @@ export class Projection {
   bottom = NaN;
   /** Half the safe frame's width, in its heights. */
   halfWide = NaN;
-  /** The safe frame's height as a share of the screen's. */
-  #frameShare = NaN;
 
   #layFrame(width: number, height: number, left: number, top: number, right: number, bottom: number): void {
     const across = left + right > 0 ? Math.min(1, (width * (1 - MIN_FRAME)) / (left + right)) : 0;
-    const down = top + bottom > 0 ? (height - frameHeightOf(height, top, bottom)) / (top + bottom) : 0;
+    this.frameHeight = frameHeightOf(height, top, bottom);
+    const down = top + bottom > 0 ? (height - this.frameHeight) / (top + bottom) : 0;
     this.left = left;
     this.top = top;
     this.right = right;
@@ -90,10 +89,8 @@ export class Projection {
     this.width = width;
     this.height = height;
     this.frameWidth = width - (left + right) * across;
-    this.frameHeight = frameHeightOf(height, top, bottom);
     this.perPixel = 1 / this.frameHeight;
     this.halfWide = (this.frameWidth * this.perPixel) / 2;
-    this.#frameShare = this.frameHeight / height;
     this.middleX = left * across + this.frameWidth / 2;
     this.middleY = top * down + this.frameHeight / 2;
     this.#widen();
@@ -134,10 +131,15 @@ export class Projection {
 
   #widen(): void {
     this.version += 1;
-    this.invFocal = 2 * this.#halfTangent * this.#frameShare;
+    this.invFocal = 2 * this.#halfTangent * (this.frameHeight / this.height);
   }
 
-  /** v of the screen line on which the focus plane lies `REACH` spans beyond the focus. */
+  /** How steeply the lines of sight through a screen line fall: 1 / the depth of the focus plane there, up to a factor. 0 at the horizon. */
+  steepness(v: number): number {
+    return this.sinPitch + this.invFocal * v * this.cosPitch;
+  }
+
+  /** v of the screen line on which the focus plane lies `GRIP_LIMIT_SPANS` spans beyond the focus. */
   get reachV(): number {
     return this.invFocal === 0 ? -Infinity : this.#lineAt(GRIP_LIMIT_SPANS);
   }
@@ -161,19 +163,22 @@ export class Projection {
     return (y - this.middleY) * this.perPixel;
   }
 
+  /** Whether hands can hold the focus plane at a screen line: CSS pixels from the top. */
+  isInReach(y: number): boolean {
+    return this.v(y) > this.reachV;
+  }
+
   /** Sets `out` to the hit of a ray, held within reach, with the plane that lies `rise` above the focus: world units from the focus. */
   meet(u: number, v: number, span: number, rise: number, out: Point): void {
-    const { sinPitch, cosPitch, invFocal } = this;
-    const withinReach = v + GRIP_LIMIT_SPANS * (sinPitch + invFocal * v * cosPitch) > 0;
-    this.cast(u, withinReach || invFocal === 0 ? v : this.reachV, span, rise, out);
+    this.cast(u, Math.max(v, this.reachV), span, rise, out);
   }
 
   /** The same without a reach: the one place with this formula. */
   cast(u: number, v: number, span: number, rise: number, out: Point): void {
     const { sinPitch, cosPitch, invFocal } = this;
-    const steepness = 1 / (sinPitch + invFocal * v * cosPitch);
-    const right = u * (span * sinPitch - invFocal * rise) * steepness;
-    const toward = (span * v + rise * (cosPitch - invFocal * v * sinPitch)) * steepness;
+    const perDepth = 1 / this.steepness(v);
+    const right = u * (span * sinPitch - invFocal * rise) * perDepth;
+    const toward = (span * v + rise * (cosPitch - invFocal * v * sinPitch)) * perDepth;
     this.toWorld(right, toward, out);
   }
 

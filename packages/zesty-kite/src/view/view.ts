@@ -102,7 +102,7 @@ export class View implements Pose {
     const { projection, span } = this;
     const rise = height - this.focusHeight;
     const v = projection.v(y);
-    const steepness = projection.sinPitch + projection.invFocal * v * projection.cosPitch;
+    const steepness = projection.steepness(v);
     const below = span * projection.sinPitch - projection.invFocal * rise; // the plane, seen from the eye
     // No number is no place.
     if (!(below / span >= 1e-9 && steepness > 1e-9 && Math.abs(x) < Infinity && Math.abs(v) < Infinity)) return null;
