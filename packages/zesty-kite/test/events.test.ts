@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import './patience.ts';
 import { when, type CameraEvents, type EventName } from '../src/events/index.ts';
-import type { Settings, Spot } from '../src/index.ts';
+import type { Pose, Settings, Spot } from '../src/index.ts';
 import { forAll, forHalf } from './law.ts';
 import { Camera } from './shapes.ts';
 import { bitsOf, drive, hands, pixelsBetween, settingsWith, steady, steeringBy, type Steering } from './steering.ts';
@@ -152,7 +152,15 @@ test('the player begins to steer once until the camera rests, or the program mov
   expect(steers()).toEqual(['steer wheel']);
 });
 
-test('it has arrived when nothing in the safe frame will move by half a pixel any more, and rests later', () => {
+/** How far a goal is from what shows, in octaves of the span and degrees. */
+function off(goal: Pose | undefined, shown: Pose): number {
+  if (goal === undefined) return Infinity;
+  const { span, pitch, heading, fieldOfView } = shown;
+  const turned = Math.abs(goal.pitch - pitch) + Math.abs(goal.heading - heading);
+  return turned + Math.abs(Math.log2(goal.span / span)) + Math.abs(goal.fieldOfView - fieldOfView);
+}
+
+test('it has arrived when nothing in the safe frame will move by half a pixel any more, and rests later, as its goal says', () => {
   let compared = 0;
   forAll(steeringBy(hands.everything, settingsWith(true)), (steering: Steering) => {
     const letGo = [{ kind: 'release' as const }, { kind: 'gap' as const, phase: 'end' as const }].map((signal) => ({
@@ -162,12 +170,14 @@ test('it has arrived when nothing in the safe frame will move by half a pixel an
     const quiet = { ...steering, signals: [...steering.signals, ...letGo], hilly: false };
     let shown: { readonly time: number; readonly x: number; readonly y: number; readonly ground: Spot }[] = [];
     let [arrived, rested] = [NaN, NaN];
+    const goals: Pose[] = [];
     const camera = drive(quiet, steady(60, 12), (driven, time) => {
       if (time === 0) {
         when(driven, 'arrive', ({ time: at }) => (arrived = at));
         when(driven, 'rest', ({ time: at }) => (rested = at));
       }
       const { view } = driven;
+      if (time > 1510 && goals.length === 0) goals.push(driven.goal);
       const { middleX, middleY, frameWidth, frameHeight } = view.projection;
       for (const [u, v] of [
         [0, 0],
@@ -180,6 +190,7 @@ test('it has arrived when nothing in the safe frame will move by half a pixel an
         if (ground !== null) shown.push({ time, x, y, ground: { ...ground } });
       }
     });
+    if (rested > 1510) expect(off(goals[0], camera.shown)).toBeLessThan(1e-5);
     if (!(arrived > 1500)) return;
     // A long turn may not have come to rest by then.
     expect(rested < arrived).toBe(false);

@@ -21,17 +21,21 @@ const FOUND = JSON.parse(readFileSync(new URL('found.json', import.meta.url), 'u
 /** The test that runs, and how many laws it has begun. */
 const running = { test: '', laws: 0 };
 
+/** Cases of most laws in a test run. */
+const CASES = 32;
+
 export function forAll<Values extends [unknown, ...unknown[]]>(...law: Law<Values>): void {
-  forRuns(fc.readConfigureGlobal().numRuns ?? 32, ...law);
+  forRuns(CASES, ...law);
 }
 
 /** A law of which one case takes as long as two of others. */
 export function forHalf<Values extends [unknown, ...unknown[]]>(...law: Law<Values>): void {
-  forRuns(Math.ceil((fc.readConfigureGlobal().numRuns ?? 32) / 2), ...law);
+  forRuns(CASES / 2, ...law);
 }
 
-/** A law that is tried so many times, however often others are; and on every case that broke it once. */
-export function forRuns<Values extends [unknown, ...unknown[]]>(numRuns: number, ...law: Law<Values>): void {
+/** A law that is tried on so many cases in a test run, in a search on as many times more as others; and on every case that broke it once. */
+export function forRuns<Values extends [unknown, ...unknown[]]>(cases: number, ...law: Law<Values>): void {
+  const numRuns = Math.ceil((cases * (fc.readConfigureGlobal().numRuns ?? CASES)) / CASES);
   const { currentTestName: test = '' } = expect.getState();
   if (running.test !== test) Object.assign(running, { test, laws: 0 });
   running.laws += 1;

@@ -140,7 +140,7 @@ test('Home is a place of its own: a saved game that begins elsewhere goes back t
     played.place({ x, span, heading });
     played.advance(20);
     const { camera } = made([game, { start: played.shown, home: game.start ?? null }]);
-    expect(camera.shown).toMatchObject({ x, span, heading });
+    expect(camera.shown).toMatchObject({ x: x + 0, span, heading: heading + 0 }); // no -0
     camera.home();
     for (let time = 20; time < 8000; time += 20) camera.advance(time);
     expect(camera.shown.x).toBeCloseTo(0, 6);

@@ -22,8 +22,10 @@ const ROOM = 1.1;
 const SHRUNK = 0.7;
 /** A group that turns round does so at once: for this many seconds it is still taken to be as fast as it was. */
 const REMEMBERED = 0.3;
-/** Of a span in a frame: more is no movement. */
+/** Of a span in a frame: more is a jump, not a movement, */
 const JUMP = 0.2;
+/** unless it is at most so many times as fast as in the frame before: a group that meets has next to no span. */
+const FASTER = 2;
 const LN2 = 0.6931471805599453;
 
 /**
@@ -112,6 +114,8 @@ class Drift {
   #y = NaN;
   #span = NaN;
   #last = NaN;
+  /** Of the frame before, jumps too: world units a second. */
+  #rate = -0;
 
   /** @param to the focus and the span */
   take({ x, y, span }: Framed, { periodX = 0, periodY = 0 }: Ground): void {
@@ -122,8 +126,10 @@ class Drift {
       const moved = Math.sqrt(east * east + south * south);
       const grown = span - this.#span;
       const left = exp2(-seconds / REMEMBERED);
+      const rate = Math.max(moved, Math.abs(grown)) / seconds;
       // Somebody who appears elsewhere has not moved there.
-      const isMove = Math.max(moved, Math.abs(grown)) < JUMP * span;
+      const isMove = rate * seconds < JUMP * span || rate < FASTER * this.#rate;
+      this.#rate = rate;
       this.speed = Math.max(isMove ? moved / seconds : 0, this.speed * left);
       this.growth = Math.max(isMove ? grown / seconds : 0, this.growth * left);
     }

@@ -20,6 +20,7 @@ export function goalPose(motion: Motion, there: Motion): Pose {
   turn.turnTo(motion.turn.goal);
   there.zooming.findGoal();
   zoom.finish();
+  there.flipSwitches();
   there.arriveAt(zoom.goal);
   if (there.isMoved) for (const { mover, state } of there.moving) mover.finish?.(state, there);
   projection.turn(there);

@@ -20,17 +20,17 @@ export class Insets implements Part {
     this.isActive = other.isActive;
   }
 
-  /** Eases on by a step. */
+  /** Eases on by a step. In the one after the last the zoom finds its goal for the panels as they are from then on. */
   step(target: Sides, { remaining }: Decay): void {
-    this.left = eased(this.left, target.left, remaining);
-    this.top = eased(this.top, target.top, remaining);
-    this.right = eased(this.right, target.right, remaining);
-    this.bottom = eased(this.bottom, target.bottom, remaining);
     this.isActive =
       this.left !== target.left ||
       this.top !== target.top ||
       this.right !== target.right ||
       this.bottom !== target.bottom;
+    this.left = eased(this.left, target.left, remaining);
+    this.top = eased(this.top, target.top, remaining);
+    this.right = eased(this.right, target.right, remaining);
+    this.bottom = eased(this.bottom, target.bottom, remaining);
   }
 
   /** Is there at once. */

@@ -34,13 +34,16 @@ export function nodeAt(schema: JsonSchema, path: string): JsonSchema | null {
 export interface Member {
   readonly list: string;
   readonly name: string;
+  /** All that the list may have. */
+  readonly names: readonly unknown[];
 }
 
 /** @returns null for the path of a setting of its own */
 export function memberAt(schema: JsonSchema, path: string): Member | null {
   const dot = path.lastIndexOf('.');
   const [list, name] = [path.slice(0, dot), path.slice(dot + 1)];
-  return dot > 0 && namesIn(nodeAt(schema, list)).includes(name) ? { list, name } : null;
+  const names = dot > 0 ? namesIn(nodeAt(schema, list)) : [];
+  return names.includes(name) ? { list, name, names } : null;
 }
 
 /** If null is allowed, the object is one of the choices. A name of a list is there, or not. */

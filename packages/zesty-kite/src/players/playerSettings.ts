@@ -206,10 +206,8 @@ export class PlayerSettings {
   #settingOf(path: string, value: unknown): readonly [string, unknown] {
     const member = memberAt(this.#schema, path);
     if (member === null) return [path, value];
-    const names = new Set(valueAt(this.#camera.settings, member.list) as readonly string[]);
-    if (value === true) names.add(member.name);
-    else names.delete(member.name);
-    return [member.list, [...names]];
+    const has = valueAt(this.#camera.settings, member.list) as readonly unknown[];
+    return [member.list, member.names.filter((name) => (name === member.name ? value === true : has.includes(name)))];
   }
 
   #itemOf(path: string): OfferedSetting {
