@@ -8,12 +8,13 @@ import {
   LinearFilter,
   LOD,
   Mesh,
-  MeshLambertMaterial,
+  PlaneGeometry,
   SRGBColorSpace,
   Vector3,
 } from 'three';
 import type { Terrain } from 'zesty-kite';
 import type { Ground } from '../lemon-strait/ground.ts';
+import { litGround } from './light.ts';
 
 /** Side of a tile, world units. */
 const TILE = 128;
@@ -41,31 +42,47 @@ const SEA = new Color('#1b6d79');
 const SEA_SHARE = 0.82;
 
 /** Returns the colour of water over ground of a colour. */
-export function waterOver(ground: Color): Color {
+function waterOver(ground: Color): Color {
   return ground.clone().lerp(SEA, SEA_SHARE);
 }
 
-/** The bands as a picture, one pixel high: so the colour follows the height between samples too, and shores are smooth. */
-function paintBands(lowest: number, highest: number): DataTexture {
-  const wide = 2048;
-  const data = new Uint8Array(wide * 4).fill(255);
-  for (let i = 0; i < wide; i++) {
-    const height = lowest + ((i + 0.5) / wide) * (highest - lowest);
-    const ground = new Color(BANDS.findLast(([from]) => height >= from)?.[1]);
-    const hex = (height < 0 ? waterOver(ground) : ground).getHex(SRGBColorSpace);
-    data.set([hex >> 16, (hex >> 8) & 255, hex & 255], i * 4);
-  }
-  const texture = new DataTexture(data, wide, 1);
-  texture.colorSpace = SRGBColorSpace;
+/** Returns a picture of colours, one pixel high. */
+function paint(colours: readonly Color[]): DataTexture {
+  const data = colours.flatMap((colour) => {
+    const hex = colour.getHex(SRGBColorSpace);
+    return [hex >> 16, (hex >> 8) & 255, hex & 255, 255];
+  });
+  const texture = new DataTexture(Uint8Array.from(data), colours.length, 1);
   texture.magFilter = texture.minFilter = LinearFilter;
   texture.needsUpdate = true;
   return texture;
 }
 
+/** The bands as a picture, one pixel high: so the colour follows the height between samples too, and shores are smooth. */
+function paintBands(lowest: number, highest: number): DataTexture {
+  const wide = 2048;
+  const colourAt = (height: number): Color => {
+    const ground = new Color(BANDS.findLast(([from]) => height >= from)?.[1]);
+    return height < 0 ? waterOver(ground) : ground;
+  };
+  return paint(Array.from({ length: wide }, (_, i) => colourAt(lowest + ((i + 0.5) / wide) * (highest - lowest))));
+}
+
+/** The sea around the hills, wide enough that its edge does not show; their own water covers the middle of it, and is drawn first. */
+export function createSea(width: number, depth: number, sky: string): Mesh {
+  const sea = new Mesh(
+    new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2),
+    litGround(paint([waterOver(new Color(sky))])),
+  );
+  sea.position.set(width / 2, -0.5, depth / 2);
+  sea.renderOrder = 1;
+  return sea;
+}
+
 /** The hills in tiles, each drawn in the detail that its distance asks for. */
 export function createHills({ width, height, terrain }: Ground): Group {
   const hills = new Group();
-  const material = new MeshLambertMaterial({ map: paintBands(terrain.lowest, terrain.highest) });
+  const material = litGround(paintBands(terrain.lowest, terrain.highest));
   for (let top = 0; top < height; top += TILE)
     for (let left = 0; left < width; left += TILE) {
       const tile = new LOD();

@@ -5,16 +5,13 @@ import {
   Color,
   ConeGeometry,
   CylinderGeometry,
-  DirectionalLight,
   Float32BufferAttribute,
   Group,
-  HemisphereLight,
   InstancedMesh,
   Matrix4,
   Mesh,
   MeshLambertMaterial,
   PerspectiveCamera,
-  PlaneGeometry,
   Scene as Stage,
   SphereGeometry,
   WebGLRenderer,
@@ -24,7 +21,8 @@ import { aimThree } from 'zesty-kite/three';
 import { createNames } from '../lemon-strait/names.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
-import { createHills, waterOver } from './hills.ts';
+import { createHills, createSea } from './hills.ts';
+import { lights } from './light.ts';
 
 const SKY = '#0a353f';
 /** How high above its ground the name of a place hangs, world units. */
@@ -37,11 +35,8 @@ export function createPainter(scene: Scene): (view: View) => void {
   const camera = new PerspectiveCamera();
   const stage = new Stage();
   stage.background = new Color(SKY);
-  stage.add(new HemisphereLight('#fbf3e3', '#2b5a55', 1.7));
-  const sun = new DirectionalLight('#fff1d0', 2.1);
-  sun.position.set(-0.5, 1, -0.35);
   let land = createLand(ground, places);
-  stage.add(sun, land, water(ground.width, ground.height));
+  stage.add(...lights(), land, createSea(ground.width, ground.height, SKY));
   const names = document.createElement('div');
   names.className = 'marks';
   if (canvas instanceof HTMLCanvasElement) canvas.after(names);
@@ -77,7 +72,7 @@ export function createPainter(scene: Scene): (view: View) => void {
   };
 }
 
-/** Whether no graphics card draws. Then smooth edges take two thirds of the time, and are left out. */
+/** Whether no graphics card draws. Then smooth edges take more than half of the time, and are left out. */
 function isDrawnBySoftware(): boolean {
   const context = new OffscreenCanvas(1, 1).getContext('webgl2');
   const names = context?.getExtension('WEBGL_debug_renderer_info');
@@ -103,17 +98,6 @@ function discard(group: Group): void {
   group.traverse((one) => {
     if (one instanceof Mesh) (one.geometry as BufferGeometry).dispose();
   });
-}
-
-/** The sea around the hills, wide enough that its edge does not show; their own water covers the middle of it, and is drawn first. */
-function water(width: number, depth: number): Mesh {
-  const sea = new Mesh(
-    new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2),
-    new MeshLambertMaterial({ color: waterOver(new Color(SKY)) }),
-  );
-  sea.position.set(width / 2, -0.5, depth / 2);
-  sea.renderOrder = 1;
-  return sea;
 }
 
 /** A few hundred trees around the groves, all in one mesh. */
