@@ -5,13 +5,14 @@ import { convexHull } from '../math/index.ts';
 export const SPOT = 4;
 /** So many spots are not worth thinning. */
 const FEW = 48;
-/** Of spots of different heights. */
+/** Spots of different heights are taken by layers: so many at most, and of so many spots. */
 const LAYERS = 64;
+const LAYER = 192;
 /** A spot is left out only so far inside, as a share of the extent: rounding cannot bring it out. */
 const CLEAR = 1e-9;
-/** Of a ring's grid, along each side. */
-const CELLS = 24;
-/** Of a long list so many spots make the first ring. */
+/** Cells of a ring's grid, along each side, for the square root of the spots that are looked up. */
+const CELLS = 1 / 8;
+/** So many spots of a long list make the ring. */
 const SAMPLES = 1024;
 
 /** Returns the spots that reach farthest in any direction, in their order; few others remain. */
@@ -34,30 +35,30 @@ export function outermost(spots: Float64Array): Float64Array {
   return Float64Array.from(outer);
 }
 
-/** Keeps the spots of a list that neither the ring, which is at least as high, nor one another surround. */
+/** Keeps the spots of a list that neither the ring, which is at least as high, nor others of them surround. */
 function thin(list: Int32Array, sense: number, ring: Ring, kept: Uint8Array): void {
   const { spots } = ring;
   const [low, high] = heightsOf(spots, list);
-  if (list.length > FEW && low < high) {
-    for (const layer of layersOf(spots, list, low, high, sense)) thin(ring.outsideOf(layer), sense, ring, kept);
+  const layers = Math.min(LAYERS, Math.floor(list.length / LAYER));
+  if (low < high && layers > 1) {
+    for (const layer of layersOf(spots, list, (sense * layers) / (high - low), sense > 0 ? high : low))
+      thin(ring.outsideOf(layer), sense, ring, kept);
     return;
   }
-  if (list.length > SAMPLES) ring.add(sampleOf(list));
+  if (low === high) ring.add(sampleOf(list));
   const outside = ring.outsideOf(list);
-  ring.add(outside);
-  for (const i of low === high ? ring.outsideOf(outside) : outside) kept[i] = 1;
+  if (low < high) ring.add(outside);
+  for (const i of outside) kept[i] = 1;
 }
 
-/** The spots of a list by height, the highest layer first; for -1 the lowest. */
-function layersOf(spots: Float64Array, list: Int32Array, low: number, high: number, sense: number): Int32Array[] {
-  const layers = Array.from({ length: LAYERS }, (): number[] => []);
-  for (const i of list) {
-    const layer = Math.min(Math.floor((((spots[i * SPOT + 2] ?? NaN) - low) / (high - low)) * LAYERS), LAYERS - 1);
-    layers[sense > 0 ? LAYERS - 1 - layer : layer]?.push(i);
-  }
-  return layers.map((layer) => Int32Array.from(layer));
+/** The spots of a list by so many layers a world unit, from a height on; empty layers are left out. */
+function layersOf(spots: Float64Array, list: Int32Array, dense: number, from: number): Int32Array[] {
+  const layers: number[][] = [];
+  for (const i of list) (layers[Math.floor((from - (spots[i * SPOT + 2] ?? NaN)) * dense)] ??= []).push(i);
+  return layers.flatMap((layer) => [Int32Array.from(layer)]);
 }
 
+/** All of a short list. */
 function sampleOf(list: Int32Array): Int32Array {
   const every = Math.ceil(list.length / SAMPLES);
   return Int32Array.from({ length: Math.floor(list.length / every) }, (_, k) => list[k * every] ?? 0);
@@ -85,12 +86,14 @@ class Ring {
   #corners: [number, number][] = [];
   /** x, y of a corner and the unit vector inward from the side that begins there, by turns. */
   #sides = new Float64Array(0);
-  /** A grid over the ring: how deep inside each cell is at least. */
-  readonly #cells = new Float64Array(CELLS * CELLS);
   #left = 0;
   #top = 0;
-  #width = 0;
-  #height = 0;
+  #right = 0;
+  #bottom = 0;
+  /** A grid over the ring: how deep inside each cell is at least. */
+  #cells = new Float64Array(0);
+  /** Cells along each side. */
+  #across = 0;
 
   constructor(spots: Float64Array) {
     this.spots = spots;
@@ -122,26 +125,29 @@ class Ring {
     );
     this.#left = Math.min(...corners.map(([x]) => x));
     this.#top = Math.min(...corners.map(([, y]) => y));
-    this.#width = (Math.max(...corners.map(([x]) => x)) - this.#left) / CELLS;
-    this.#height = (Math.max(...corners.map(([, y]) => y)) - this.#top) / CELLS;
-    this.#cells.fill(Infinity);
-    for (let row = 0; row <= CELLS; row++) for (let column = 0; column <= CELLS; column++) this.#lower(column, row);
+    this.#right = Math.max(...corners.map(([x]) => x));
+    this.#bottom = Math.max(...corners.map(([, y]) => y));
   }
 
   /** A grid point is a corner of four cells: the depth between them is no less than at the least of them. */
-  #lower(column: number, row: number): void {
-    const depth = this.#depthOf(this.#left + column * this.#width, this.#top + row * this.#height);
-    for (const at of [row - 1, row])
-      for (const across of [column - 1, column])
-        if (at >= 0 && at < CELLS && across >= 0 && across < CELLS) {
-          const cell = at * CELLS + across;
-          this.#cells[cell] = Math.min(this.#cells[cell] ?? NaN, depth);
-        }
+  #layGrid(across: number): void {
+    this.#across = across;
+    this.#cells = new Float64Array(across * across).fill(Infinity);
+    const wide = (this.#right - this.#left) / across;
+    const high = (this.#bottom - this.#top) / across;
+    for (let row = 0; row <= across; row++)
+      for (let column = 0; column <= across; column++) {
+        const depth = this.#depthOf(this.#left + column * wide, this.#top + row * high);
+        for (let y = Math.max(0, row - 1); y <= Math.min(row, across - 1); y++)
+          for (let x = Math.max(0, column - 1); x <= Math.min(column, across - 1); x++)
+            this.#cells[y * across + x] = Math.min(this.#cells[y * across + x] ?? NaN, depth);
+      }
   }
 
   /** The spots of a list that are not clearly inside. */
   outsideOf(list: Int32Array): Int32Array {
     if (this.#sides.length === 0) return list;
+    this.#layGrid(Math.floor(Math.sqrt(list.length) * CELLS));
     const { spots } = this;
     const outside = new Int32Array(list.length);
     let count = 0;
@@ -155,10 +161,11 @@ class Ring {
 
   #surrounds(x: number, y: number, radius: number): boolean {
     const needed = radius - this.#radius + this.#clear;
-    const column = Math.floor((x - this.#left) / this.#width);
-    const row = Math.floor((y - this.#top) / this.#height);
-    if (!(column >= 0 && column < CELLS && row >= 0 && row < CELLS)) return false;
-    return (this.#cells[row * CELLS + column] ?? NaN) > needed || this.#depthOf(x, y) > needed;
+    if (!(x >= this.#left && x <= this.#right && y >= this.#top && y <= this.#bottom)) return false;
+    const across = this.#across;
+    const column = Math.floor(((x - this.#left) / (this.#right - this.#left)) * across);
+    const row = Math.floor(((y - this.#top) / (this.#bottom - this.#top)) * across);
+    return (this.#cells[row * across + column] ?? NaN) > needed || this.#depthOf(x, y) > needed;
   }
 
   /** How far inside of all sides a place is; below 0 outside. */
