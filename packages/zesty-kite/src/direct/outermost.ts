@@ -51,7 +51,7 @@ function thin(list: Int32Array, sense: number, ring: Ring, kept: Uint8Array): vo
   for (const i of outside) kept[i] = 1;
 }
 
-/** The spots of a list by so many layers a world unit, from a height on; empty layers are left out. */
+/** The spots of a list in layers of equal height, from a height on; empty layers are left out. `dense`: layers per world unit. */
 function layersOf(spots: Float64Array, list: Int32Array, dense: number, from: number): Int32Array[] {
   const layers: number[][] = [];
   for (const i of list) (layers[Math.floor((from - (spots[i * SPOT + 2] ?? NaN)) * dense)] ??= []).push(i);
