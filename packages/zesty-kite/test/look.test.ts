@@ -63,7 +63,7 @@ test('the x axis of tiles points to the upper right, or to the lower right where
       expect(camera.shown.heading).toBe(down < 0 ? 135 : 45);
     }
   expect(() => trueIsometric({ xToward: 'left' as 'upper-right' })).toThrow(
-    'xToward: expected "upper-right" or "lower-right", got "left"',
+    'xToward: expected one of upper-right, lower-right, got "left"',
   );
 });
 test('true isometric shows the three axes equally long; straight down shows a plan; tilted follows the zoom', () => {

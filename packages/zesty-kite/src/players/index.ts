@@ -1,3 +1,4 @@
 export type { JsonSchema } from './node.ts';
 export { playerTexts, type PlayerText, type PlayerTexts } from './texts.ts';
-export { PlayerSettings, type Offer, type OfferedSetting, type Offers } from './playerSettings.ts';
+export type { Offer, OfferedSetting, Offers } from './offers.ts';
+export { PlayerSettings } from './playerSettings.ts';

@@ -4,48 +4,9 @@ import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
 import { sentence, shown, type Settings } from '../settings/index.ts';
 import { memberAt, nodeAt, type JsonSchema } from './node.ts';
+import { checkOffer, type Offer, type OfferedSetting, type Offers } from './offers.ts';
 import type { PlayerTexts } from './texts.ts';
-
-/** How far a player may go with a setting. The default ends of a number are its useful range in the schema, and the game's value. */
-export interface Offer {
-  /** The least number that the player may set. */
-  readonly min?: number;
-  /** The greatest number that the player may set. */
-  readonly max?: number;
-  /** Of a slider. */
-  readonly step?: number;
-  /** Nothing but these: `[null, {}]` turns edge scrolling off and on. */
-  readonly among?: readonly unknown[];
-}
-
-/** Settings by their paths, such as `pan.speed`, `bindings.panUp` or, of a list of names, `inverted.wheel`. */
-export type Offers = Readonly<Record<string, Offer>>;
-
-/** All that a settings dialog needs of one of them. */
-export interface OfferedSetting {
-  /** The place in the settings, such as `pan.speed`. */
-  readonly path: string;
-  /** A short name: from the table of texts, or the path in words. */
-  readonly name: string;
-  /** A sentence for players: from the table of texts, or the description of the schema, with its unit. */
-  readonly text: string;
-  /** The control that fits the value. */
-  readonly kind: 'number' | 'switch' | 'choice' | 'inputs' | 'other';
-  /** As it is in force, and as the game has it; of a choice, the one of `among` that is in force. */
-  readonly value: unknown;
-  /** The value that the game has set. */
-  readonly game: unknown;
-  /** Of a number. */
-  readonly min?: number;
-  /** The greatest number. */
-  readonly max?: number;
-  /** The step of a slider. */
-  readonly step?: number;
-  /** Of a number, such as "s"; empty if the schema names none. */
-  readonly unit?: string;
-  /** Of a choice. */
-  readonly among?: readonly unknown[];
-}
+import { inForce, isSame, isTree, leavesOf, nested, valueAt } from './tree.ts';
 
 /**
  * Keeps the settings of a player over those of the game. Every change is a change of the camera's settings: at once, and in
@@ -245,72 +206,10 @@ function refuse(path: string, got: unknown, expected: string): never {
   throw new TypeError(sentence({ path: `player.${path}`, got: shown(got), expected }));
 }
 
-/** @throws TypeError for ends that leave nothing, and a step that goes nowhere */
-function checkOffer(path: string, offer: Offer): void {
-  checkObject(path, offer, 'an offer such as { min: 0.5, max: 2, step: 0.1 }');
-  const { min = -Infinity, max = Infinity, step = 1, among } = offer;
-  for (const [name, value] of Object.entries({ min, max, step }))
-    if (typeof value !== 'number' || Number.isNaN(value)) complain(`${path}.${name}`, value, 'a number');
-  if (min > max) complain(`${path}.max`, max, `at least min, ${String(min)}`);
-  if (!(step > 0 && step < Infinity)) complain(`${path}.step`, step, 'a number above 0');
-  if (among !== undefined) checkList(`${path}.among`, among, 'a list of values');
-}
-
-type Tree = Readonly<Partial<Record<string, unknown>>>;
-
-function isTree(value: unknown): value is Tree {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
-/** A list of names has one, or not. */
-function valueAt(settings: unknown, path: string): unknown {
-  return path
-    .split('.')
-    .reduce<unknown>(
-      (value, key) => (Array.isArray(value) ? value.includes(key) : isTree(value) ? value[key] : undefined),
-      settings,
-    );
-}
-
 /** `edge.sideSpeeds` → `Edge side speeds`. */
 function wordsOf(path: string): string {
   const words = path.replaceAll('.', ' ').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
   return words.charAt(0).toUpperCase() + words.slice(1);
-}
-
-/** The choice that contains most of a value, and nothing else; the value itself if there is none. */
-function inForce(among: readonly unknown[], value: unknown): unknown {
-  const fitting = among.filter((choice) => isPartOf(choice, value));
-  const size = (choice: unknown): number => JSON.stringify(choice).length;
-  return fitting.length === 0 ? value : fitting.reduce((best, one) => (size(one) > size(best) ? one : best));
-}
-
-function isPartOf(choice: unknown, value: unknown): boolean {
-  if (!isTree(choice) || !isTree(value)) return isSame(choice, value);
-  return Object.entries(choice).every(([key, part]) => isPartOf(part, value[key]));
-}
-
-/** A setting is never called so; written to by a path, they would lead to a prototype. */
-const NO_SETTINGS: readonly string[] = ['__proto__', 'constructor', 'prototype'];
-
-/** Paths and values, down to what is offered or is no object. */
-function leavesOf(tree: Tree, offered: readonly string[], above = ''): [string, unknown][] {
-  return Object.entries(tree).flatMap(([key, value]): [string, unknown][] => {
-    if (key.split('.').some((name) => NO_SETTINGS.includes(name))) return [];
-    const path = above === '' ? key : `${above}.${key}`;
-    return isTree(value) && !offered.includes(path) ? leavesOf(value, offered, path) : [[path, value]];
-  });
-}
-
-/** Each path's value in its place; of two that are in each other's way, the later. */
-function nested(values: readonly (readonly [string, unknown])[]): Settings {
-  return values.reduce<Tree>((tree, [path, value]) => laidIn(tree, path.split('.'), value), {});
-}
-
-function laidIn(tree: Tree, [key = '', ...below]: readonly string[], value: unknown): Tree {
-  if (below.length === 0) return { ...tree, [key]: value };
-  const inside = Object.hasOwn(tree, key) ? tree[key] : undefined;
-  return { ...tree, [key]: laidIn(isTree(inside) ? inside : {}, below, value) };
 }
 
 function schemaOf(schemas: readonly (readonly [string, unknown])[]): Readonly<Record<string, unknown>> {
@@ -322,8 +221,4 @@ function schemaOf(schemas: readonly (readonly [string, unknown])[]): Readonly<Re
     return [key, schemaOf(below.map(([path, schema]) => [path.slice(key.length + 1), schema]))];
   });
   return { type: 'object', properties: Object.fromEntries(properties), additionalProperties: false };
-}
-
-function isSame(one: unknown, other: unknown): boolean {
-  return JSON.stringify(one) === JSON.stringify(other);
 }

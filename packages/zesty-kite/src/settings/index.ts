@@ -10,7 +10,8 @@ export { nearest } from './nearest.ts';
 export { plainCopy } from './plain.ts';
 export { straightDown, tilted, tiles, trueIsometric, type Axes, type TileArt } from './presets.ts';
 export type { KnownShapes, ShapeChecks } from './shapes.ts';
-export { settingsSchema, isSpan } from './schema.ts';
+export { settingsSchema } from './schema.ts';
+export { isSpan } from './values.ts';
 export {
   hasUnit,
   inSpans,

@@ -1,5 +1,5 @@
 /** Ways to look, ready to be laid under settings of one's own. */
-import { checkList, checkObject, shown } from '../messages/index.ts';
+import { checkList, checkObject, checkOneOf } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
 import type { Settings } from './types.ts';
@@ -16,10 +16,9 @@ export interface Axes {
   readonly xToward?: 'upper-right' | 'lower-right';
 }
 
-/** Turned by quarters, by keys and by two fingers. @throws RangeError for another way */
+/** Turned by quarters, by keys and by two fingers. @throws TypeError for another way */
 function quarters({ xToward = 'upper-right' }: Axes): Settings {
-  if (!['upper-right', 'lower-right'].includes(xToward))
-    throw new RangeError(`xToward: expected "upper-right" or "lower-right", got ${shown(xToward)}`);
+  checkOneOf('xToward', xToward, ['upper-right', 'lower-right']);
   return {
     start: { heading: xToward === 'upper-right' ? 45 : -45 },
     turn: { stops: { step: 90, offset: 45 } },
@@ -46,7 +45,7 @@ export function straightDown(): Settings {
  * const camera = new Camera([trueIsometric(), { bounds }]);
  * ```
  *
- * @throws RangeError for an unknown `xToward`
+ * @throws TypeError for an unknown `xToward`
  */
 export function trueIsometric(axes: Axes = {}): Settings {
   return mergeSettings(quarters(axes), {
@@ -75,7 +74,7 @@ export interface TileArt extends Axes {
  * const camera = new Camera([tiles({ width: 64, height: 32, side: 16 }), { bounds }]);
  * ```
  *
- * @throws RangeError for a height above the width, or an unknown `xToward`
+ * @throws RangeError for a height above the width; TypeError for an unknown `xToward`
  */
 export function tiles(art: TileArt): Settings {
   checkObject('tiles', art, 'an object {width, height}');

@@ -1,7 +1,7 @@
 /** Keys that are not in the schema. */
 import { shortened, type Problems } from '../messages/index.ts';
 import { nearest } from './nearest.ts';
-import { OBJECT } from './schema.ts';
+import { OBJECT } from './values.ts';
 
 /** Has members of its own (RFC 7946). */
 const GEOJSON = 'bounds.area';
