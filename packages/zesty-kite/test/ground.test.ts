@@ -258,7 +258,7 @@ test('a formula of another engine, off in its last bits, makes the same terrain;
     expect(Math.abs(dug.heightAt(-step, 2 * step) - high / 2)).toBeLessThan(step / 500_000);
     counts.dug += 1;
   });
-  expect(counts.dug).toBe(20);
+  expect(counts.dug).toBeGreaterThanOrEqual(20);
   const plain = terrainOf({ id: 'flat', lowest: 0, highest: 1, feature: 1, heightAt: () => 0 });
   expect(() => reshapeGrid(plain, { column: 0, row: 0, columns: 1, heights: [1] })).toThrow('terrainOf(formula, grid)');
 });
