@@ -2,7 +2,7 @@
 import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { exp2 } from '../math/index.ts';
-import { nearestCopy, type Ground, type Point } from '../view/index.ts';
+import { nearestCopy, type Ground, type Point, type View } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameOutline, outlineOf } from './frame.ts';
 import type { Framed, FrameOptions } from './framing.ts';
@@ -46,7 +46,7 @@ export function followGroup(
   const here = cameraHere('followGroup', camera);
   checkObject('followGroup.options', options, 'an object such as { padding: 40 }');
   const { padding = 0, nearest = 0, farthest = Infinity, ...others } = options;
-  checkFunction('followGroup.group', group, 'a function that returns a list of things');
+  checkFunction('followGroup.group', group, 'a function that returns a list');
   if (!(nearest >= 0 && farthest >= nearest))
     refuse('followGroup.options', { nearest, farthest }, '0 ≤ nearest ≤ farthest');
   const timeline = timelineOf('followGroup', here);
@@ -59,12 +59,12 @@ export function followGroup(
   const find = (): Point | null => {
     const things = group();
     if (things === null) return null;
-    checkList('followGroup.group', things, 'a list of things, or null');
+    checkList('followGroup.group', things, 'a list, or null');
     if (things.length === 0) return null;
     const outline = outlineOf(here, things);
     const tight = frameOutline(here, outline, { padding }, 0).to;
     drift.take(tight, timeline.constraints.ground);
-    const off = drift.speed * focusLag(others) + zoneReach(others, here);
+    const off = drift.speed * focusLag(others) + zoneReach(others, here.view, timeline.kept.zoom.goal);
     const { x, y, span } = off > 0 ? frameOutline(here, outline, { padding }, off).to : tight;
     const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;
     if (needed <= asked && needed * ROOM >= asked * SHRUNK) return { x, y };
@@ -75,15 +75,7 @@ export function followGroup(
   };
   const followed = follow(here, find, others);
   void followed.ended.then(forget);
-  return {
-    end: () => {
-      followed.end();
-    },
-    ended: followed.ended,
-    get parting() {
-      return followed.parting;
-    },
-  };
+  return followed;
 }
 
 /** How long the focus is behind a target that moves evenly, seconds. */
@@ -92,14 +84,14 @@ function focusLag({ halfLife = 0.15, lead = 0 }: FollowOptions): number {
 }
 
 /** How far from the middle of the frame the dead zone lets the group be, world units. */
-function zoneReach({ deadZone }: FollowOptions, camera: Camera): number {
+function zoneReach({ deadZone }: FollowOptions, { projection }: View, span: number): number {
   if (deadZone === undefined) return 0;
-  const { frameWidth, frameHeight } = camera.view.projection;
+  const { frameWidth, frameHeight } = projection;
   const [wide, high] =
     'diameter' in deadZone
       ? [deadZone.diameter, deadZone.diameter]
       : [(deadZone.width * frameWidth) / frameHeight, deadZone.height];
-  return (Math.max(wide, high) / 2) * timelineOf('followGroup', camera).kept.zoom.goal;
+  return (Math.max(wide, high) / 2) * span;
 }
 
 /** How fast a group moves and spreads. */
@@ -126,12 +118,12 @@ class Drift {
       const moved = Math.sqrt(east * east + south * south);
       const grown = span - this.#span;
       const left = exp2(-seconds / REMEMBERED);
-      const rate = Math.max(moved, Math.abs(grown)) / seconds;
+      const far = Math.max(moved, Math.abs(grown));
       // Somebody who appears elsewhere has not moved there.
-      const isMove = rate * seconds < JUMP * span || rate < FASTER * this.#rate;
-      this.#rate = rate;
-      this.speed = Math.max(isMove ? moved / seconds : 0, this.speed * left);
-      this.growth = Math.max(isMove ? grown / seconds : 0, this.growth * left);
+      const per = far < Math.max(JUMP * span, FASTER * this.#rate * seconds) ? 1 / seconds : 0;
+      this.#rate = far / seconds;
+      this.speed = Math.max(moved * per, this.speed * left);
+      this.growth = Math.max(grown * per, this.growth * left);
     }
     if (!(this.time <= this.#last)) this.#last = this.time;
     this.#x = x;

@@ -45,7 +45,9 @@ function thin(list: Int32Array, sense: number, ring: Ring, kept: Uint8Array): vo
       thin(ring.outsideOf(layer), sense, ring, kept);
     return;
   }
-  if (low === high) ring.add(sampleOf(list));
+  // All of a short list.
+  const every = Math.ceil(list.length / SAMPLES);
+  if (low === high) ring.add(list.filter((_, k) => k % every === 0));
   const outside = ring.outsideOf(list);
   if (low < high) ring.add(outside);
   for (const i of outside) kept[i] = 1;
@@ -56,12 +58,6 @@ function layersOf(spots: Float64Array, list: Int32Array, dense: number, from: nu
   const layers: number[][] = [];
   for (const i of list) (layers[Math.floor((from - (spots[i * SPOT + 2] ?? NaN)) * dense)] ??= []).push(i);
   return layers.flatMap((layer) => [Int32Array.from(layer)]);
-}
-
-/** All of a short list. */
-function sampleOf(list: Int32Array): Int32Array {
-  const every = Math.ceil(list.length / SAMPLES);
-  return Int32Array.from({ length: Math.floor(list.length / every) }, (_, k) => list[k * every] ?? 0);
 }
 
 /** The lowest and the highest. */

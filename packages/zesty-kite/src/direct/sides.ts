@@ -98,10 +98,14 @@ export class Sides {
     const deepens = this.#projection.invFocal * this.#projection.cosPitch;
     if (deepens === 0) return depth;
     // The nearer the lines to each other, the larger is the span at which things touch them.
-    const away = risingRoot((tried) => {
-      const span = this.#spanDown(middle, tried);
-      return depth - span - deepens * this.#forthBelow(middle + tried, span);
-    }, high);
+    const away = risingRoot(
+      (tried) => {
+        const span = this.#spanDown(middle, tried);
+        return depth - span - deepens * this.#forthBelow(middle + tried, span);
+      },
+      0,
+      high,
+    );
     const span = this.#spanDown(middle, away);
     // They fill the height, or they are one point.
     if (away >= high || !(span < Infinity)) return depth - deepens * this.#forth(middle, high, depth);
@@ -112,6 +116,7 @@ export class Sides {
   #forth(middle: number, high: number, span: number): number {
     const away = risingRoot(
       (tried) => this.#forthAbove(middle - tried, span) - this.#forthBelow(middle + tried, span),
+      0,
       high,
     );
     return (this.#forthAbove(middle - away, span) + this.#forthBelow(middle + away, span)) / 2;
@@ -131,7 +136,7 @@ export class Sides {
     const middle = (this.#left + this.#right) / 2;
     const leftOf = (line: number): number => -this.#across(line, -1) - line * depth;
     const rightOf = (line: number): number => this.#across(line, 1) - line * depth;
-    const away = risingRoot((tried) => leftOf(middle - tried) - rightOf(middle + tried), this.#right - middle);
+    const away = risingRoot((tried) => leftOf(middle - tried) - rightOf(middle + tried), 0, this.#right - middle);
     return (leftOf(middle - away) + rightOf(middle + away)) / 2;
   }
 
@@ -182,25 +187,28 @@ export class Sides {
   }
 }
 
-/** The zero of a function that rises, from 0 to `max`, by false position (the Illinois method); `max` if it is below 0 there. */
-function risingRoot(f: (away: number) => number, max: number): number {
-  let [low, high] = [0, max];
+/** The zero of a function that rises, between two numbers, by false position (the Illinois method); the end nearest to it if there is none. */
+export function risingRoot(f: (at: number) => number, from: number, to: number, tolerance = 0): number {
+  let low = from;
+  let high = to;
   let atHigh = f(high);
   if (!(atHigh > 0)) return high;
   let atLow = f(low);
   if (!(atLow < 0)) return low;
-  const small = EXACT * (atHigh - atLow);
+  const small = Math.max(EXACT * (atHigh - atLow), tolerance);
   let side = 0;
   for (let round = 0; round < 60; round++) {
     const tried = low - (atLow * (high - low)) / (atHigh - atLow);
     const at = f(tried);
     if (Math.abs(at) <= small) return tried;
     if (at > 0) {
-      [high, atHigh] = [tried, at];
+      high = tried;
+      atHigh = at;
       if (side > 0) atLow /= 2;
       side = 1;
     } else {
-      [low, atLow] = [tried, at];
+      low = tried;
+      atLow = at;
       if (side < 0) atHigh /= 2;
       side = -1;
     }

@@ -1,16 +1,14 @@
 /** Tries one span after the other for the nearest from which everything shows. */
-import { exp2, log2 } from '../math/index.ts';
-import { raiseEye, type Motion, type Constraints } from '../motion/index.ts';
+import { clamp, exp2, log2 } from '../math/index.ts';
+import { raiseEye, type Motion } from '../motion/index.ts';
 import type { Insets, Projection } from '../view/index.ts';
 import type { Framed, FrameOptions } from './framing.ts';
-import { Sides } from './sides.ts';
+import { risingRoot, Sides } from './sides.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
 import type { Outline } from './things.ts';
 
 /** Values that differ by less are the same, as a share. */
 export const SAME = 1e-9;
-/** On the side of more. */
-const ROUNDING = 3e-13;
 /** Of the zoom range, looked through for the nearest span that will do. */
 const PARTS = 192;
 
@@ -20,16 +18,14 @@ export class Solver {
   readonly max: number;
   readonly #there: Motion;
   readonly #projection: Projection;
-  readonly #outline: Outline;
   readonly #kept: Motion;
-  readonly #rules: Constraints;
   readonly #options: FrameOptions;
   readonly #sides: Sides;
+  readonly #outline: Outline;
   /** @param there scratch */
   constructor(outline: Outline, kept: Motion, there: Motion, options: FrameOptions, grown: number) {
-    this.#outline = outline;
     this.#kept = kept;
-    this.#rules = kept.constraints;
+    this.#outline = outline;
     this.#there = there;
     this.#projection = there.projection;
     this.#options = options;
@@ -44,33 +40,47 @@ export class Solver {
   /** The nearest zoom at which everything shows without stops and bounds; the farthest if there is none. */
   get tight(): number {
     const { min, max } = this;
-    const { followsZoom, terrain } = this.#rules;
+    const { followsZoom, switches, terrain } = this.#kept.constraints;
+    let low = min;
+    let needed = this.needs(low);
     // Unless pitch, lens or ground change with it, what is needed is the same at every span.
-    if (!followsZoom && terrain === null) return Math.min(Math.max(this.needs(min) * (1 + ROUNDING), min), max);
-    return this.nearest((span) => this.needs(span) <= span, min) ?? max;
+    if (!followsZoom && terrain === null) return clamp(needed * (1 + SAME), min, max);
+    const room = (span: number): number => span - (needed = this.needs(span));
+    while (needed > low && low < max) {
+      // Half of the way to what is needed here, unless a switch may flip there.
+      const far = Math.min(Math.max(switches ? 0 : Math.sqrt(low * needed), low * this.#stepFrom(min)), max);
+      const found = risingRoot(room, low, far, SAME * low);
+      if (found < far) return found * (1 + SAME);
+      low = far;
+    }
+    return low;
   }
 
   /** The least span from one on that will do: looked for in steps, then halved. Null for none. */
   nearest(willDo: (span: number) => boolean, from: number): number | null {
     const { max } = this;
-    if (willDo(from)) return from;
-    const octaves = log2(max / from);
+    const step = this.#stepFrom(from);
     let low = from;
-    for (let part = 1; part <= PARTS; part++) {
-      const high = part === PARTS ? max : from * exp2((octaves * part) / PARTS);
+    for (let high = from; ; high = Math.min(high * step, max)) {
       if (willDo(high)) return halve(willDo, low, high);
+      if (high === max) return null;
       low = high;
     }
-    return null;
+  }
+
+  /** A ratio above 1, however near the farthest zoom is. */
+  #stepFrom(span: number): number {
+    return exp2(log2(this.max / span) / PARTS) + SAME;
   }
 
   /** The span at which everything would show as the camera looks at another; the focus is set for that other. */
   needs(span: number): number {
     this.#lookFrom(span);
-    if (this.#rules.terrain !== null) this.#standOn(this.#outline.anchor.x, this.#outline.anchor.y);
+    const { x, y } = this.#outline.anchor;
+    if (this.#kept.constraints.terrain !== null) this.#standOn(x, y);
     let needed = this.#sides.measure(span, this.#there.focus.height);
     // Heights count from the focus, and its height is that of the ground where it comes to be.
-    for (let round = 0; round < 30 && this.#rules.terrain !== null; round++) {
+    for (let round = 0; round < 30 && this.#kept.constraints.terrain !== null; round++) {
       const before = this.#there.focus.height;
       this.#standOn(this.#sides.x, this.#sides.y);
       if (Math.abs(this.#there.focus.height - before) < 1e-9 * span) break;
@@ -104,7 +114,7 @@ export class Solver {
 
   /** The nearest stop from a span on at which everything shows, or the farthest. */
   stopFrom(span: number): number {
-    const { stops } = this.#rules;
+    const { stops } = this.#kept.constraints;
     const { min, max } = this;
     let stop = span / (1 + SAME);
     for (;;) {
@@ -150,7 +160,7 @@ export class Solver {
 
 /** Halves an interval whose far end will do, until its ends are the same within rounding. */
 function halve(willDo: (span: number) => boolean, low: number, high: number): number {
-  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
+  while (high - low > SAME * high) {
     const middle = (low + high) / 2;
     if (willDo(middle)) high = middle;
     else low = middle;
