@@ -33,7 +33,7 @@ export function forHalf<Values extends [unknown, ...unknown[]]>(...law: Law<Valu
   forRuns(CASES / 2, ...law);
 }
 
-/** A law that is tried on so many cases in a test run, in a search on as many times more as others; and on every case that broke it once. */
+/** A law with a number of cases for a test run, which a search multiplies. Each case that broke it once is tried first. */
 export function forRuns<Values extends [unknown, ...unknown[]]>(cases: number, ...law: Law<Values>): void {
   const numRuns = Math.ceil((cases * (fc.readConfigureGlobal().numRuns ?? CASES)) / CASES);
   const { currentTestName: test = '' } = expect.getState();

@@ -22,9 +22,9 @@ const ROOM = 1.1;
 const SHRUNK = 0.7;
 /** A group that turns round does so at once: for this many seconds it is still taken to be as fast as it was. */
 const REMEMBERED = 0.3;
-/** Of a span in a frame: more is a jump, not a movement, */
+/** Who goes more than this share of the group's span in a frame has jumped, not moved. */
 const JUMP = 0.2;
-/** unless it is at most so many times as fast as in the frame before: a group that meets has next to no span. */
+/** Less than twice as fast as in the frame before is a movement all the same: a group that meets has next to no span. */
 const FASTER = 2;
 const LN2 = 0.6931471805599453;
 

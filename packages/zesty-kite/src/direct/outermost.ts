@@ -5,14 +5,14 @@ import { convexHull } from '../math/index.ts';
 export const SPOT = 4;
 /** So many spots are not worth thinning. */
 const FEW = 48;
-/** Spots of different heights are taken by layers: so many at most, and of so many spots. */
+/** Spots of different heights are thinned in layers: 64 at most, of 192 spots on average at least. */
 const LAYERS = 64;
 const LAYER = 192;
 /** A spot is left out only so far inside, as a share of the extent: rounding cannot bring it out. */
 const CLEAR = 1e-9;
-/** Cells of a ring's grid, along each side, for the square root of the spots that are looked up. */
+/** A ring's grid has this many cells a side, times the square root of the number of spots that are looked up. */
 const CELLS = 1 / 8;
-/** So many spots of a long list make the ring. */
+/** The number of spots that make the ring of a long list. */
 const SAMPLES = 1024;
 
 /** Returns the spots that reach farthest in any direction, in their order; few others remain. */

@@ -187,7 +187,12 @@ export class Sides {
   }
 }
 
-/** The zero of a function that rises, between two numbers, by false position (the Illinois method); the end nearest to it if there is none. */
+/**
+ * The zero of a function that rises, between two numbers, by false position (the Illinois method). If there is none: `to` for a
+ * function below 0, else `from`.
+ *
+ * @param tolerance |f| up to this counts as zero
+ */
 export function risingRoot(f: (at: number) => number, from: number, to: number, tolerance = 0): number {
   let low = from;
   let high = to;

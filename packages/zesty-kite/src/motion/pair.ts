@@ -95,8 +95,8 @@ export class Pair {
   }
 
   /**
-   * Two fingers that want the focus at different places get it between them, at this share of the way to the second's: both
-   * points are then off by the same on the screen, where the focus moves a point by the square of the steepness there.
+   * If two fingers want the focus at different places, it goes this share of the way from the first's to the second's. So both
+   * held points are off by the same on the screen, as a step of the focus moves a point there by the square of its steepness.
    */
   get balance(): number {
     const { first, second, projection } = this.#kept;
