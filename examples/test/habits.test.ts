@@ -86,6 +86,20 @@ test('nextInput: a signal that is aborted already is null, and the later of two 
   expect(await gone(page, 'd')).toBeGreaterThan(1);
 });
 
+test('nextInput: the page receives a key that goes down in the same turn as the awaited one comes up', async () => {
+  const page = await open();
+  await listen(page);
+  await page.evaluate(() => {
+    void zesty.nextInput(window);
+    const key = (type: string, code: string): boolean =>
+      window.map.dispatchEvent(new KeyboardEvent(type, { code, bubbles: true, cancelable: true, composed: true }));
+    key('keydown', 'KeyG');
+    key('keyup', 'KeyG');
+    key('keydown', 'KeyD');
+  });
+  await page.waitForFunction(() => window.camera.shown.x > 5);
+});
+
 test('a map in a closed shadow root leaves a text field in it alone', async () => {
   const page = await open();
   await page.evaluate(() => {

@@ -28,11 +28,13 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
     const listening = new AbortController();
     const held: string[] = [];
     let frame = 0;
+    let ended = false;
 
     const done = (input: string | null): void => {
+      ended = true;
       window.cancelAnimationFrame(frame);
       if (waiting.get(window) === giveWay) waiting.delete(window);
-      // The click or the keyup that follows is hidden from the page, too.
+      // The page does not receive the mousedown of a press, either.
       window.setTimeout(() => {
         listening.abort();
       });
@@ -49,8 +51,15 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
       event.stopImmediatePropagation();
     };
 
+    /** Takes an event from the page. A press after the awaited input is the page's, even before the timer. */
+    const takes = (event: Event): boolean => {
+      if (ended) listening.abort();
+      else keep(event);
+      return !ended;
+    };
+
     const onDown = (event: KeyboardEvent): void => {
-      keep(event);
+      if (!takes(event)) return;
       if (event.code === 'Escape') done(null);
       else if (!event.repeat && typeof (event.code as unknown) === 'string' && event.code !== '') held.push(event.code);
     };
@@ -59,13 +68,13 @@ export function nextInput(window: Window & typeof globalThis, stop?: AbortSignal
       if (held.includes(event.code)) done(held.join('+'));
     };
     const onPress = (event: PointerEvent): void => {
-      keep(event);
+      if (!takes(event)) return;
       const button = buttonOf(event, event.button);
       if (button !== null) done([...held, button].join('+'));
     };
 
     const onWheel = (event: WheelEvent): void => {
-      keep(event);
+      if (!takes(event)) return;
       done([...held, event.deltaY + event.deltaX > 0 ? 'WheelDown' : 'WheelUp'].join('+'));
     };
 
