@@ -78,7 +78,7 @@ for (const name of PAGES) {
 await visited.close();
 await shipped.close();
 
-// The library in a file of its own, so that a profile tells it from the page.
+// The library in a file of its own, so that a profile shows it apart from the page.
 const outDir = `${root}.cache/pages`;
 for (const mode of ['production', 'worker'])
   await build({

@@ -128,6 +128,7 @@ const openSmall = async (name) => {
 };
 await page.setViewportSize({ width: 1280, height: 800 });
 await openSmall('a-chart-of-labels');
+await page.waitForFunction(() => document.querySelector('#map').dataset.ground === 'fine');
 await take('a-chart-of-labels');
 await openSmall('build-in-pixi');
 await page.mouse.move(600, 330);

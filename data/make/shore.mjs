@@ -19,7 +19,7 @@ export function makeShore(random) {
 }
 
 function feature(name, description, outline) {
-  // RFC 7946 wants the outer ring counterclockwise for y upward, that is clockwise as y points here.
+  // RFC 7946 has the outer ring counterclockwise for y upward, that is clockwise as y points here.
   const ring = area(outline) > 0 ? outline : [...outline].reverse();
   return {
     type: 'Feature',

@@ -4,13 +4,13 @@ import { listen } from 'zesty-kite/dom';
 import { svgTransform } from 'zesty-kite/css';
 import { createFrames } from '../lemon-strait/frames.ts';
 import { outlines } from '../lemon-strait/islands.ts';
-import { loadGround } from '../lemon-strait/ground.ts';
+import { loadGround, type Ground } from '../lemon-strait/ground.ts';
 import { createNames } from '../lemon-strait/names.ts';
 import { createPanels, element } from '../lemon-strait/page.ts';
 import { loadPlaces } from '../lemon-strait/world.ts';
 
 const [ground, places, shore] = await Promise.all([
-  loadGround(),
+  loadGround('coarse'),
   loadPlaces(),
   fetch(shoreUrl).then(
     (response) => response.json() as Promise<{ features: { geometry: { coordinates: number[][][] } }[] }>,
@@ -28,15 +28,19 @@ const draw = (name: string, d: string): void => {
 };
 const ring = (points: readonly (readonly number[])[]): string =>
   `M${points.map(([x, y]) => `${String(x)} ${String(y)}`).join('L')}Z`;
-draw('beach', outlines(ground, 0).map(ring).join(''));
-draw('land', outlines(ground, 3).map(ring).join(''));
-draw('hill', outlines(ground, 24).map(ring).join(''));
-draw('waters', (shore.features[0]?.geometry.coordinates ?? []).map(ring).join(''));
+const drawChart = (of: Ground): void => {
+  sheet?.replaceChildren();
+  draw('beach', outlines(of, 0).map(ring).join(''));
+  draw('land', outlines(of, 3).map(ring).join(''));
+  draw('hill', outlines(of, 24).map(ring).join(''));
+  draw('waters', (shore.features[0]?.geometry.coordinates ?? []).map(ring).join(''));
+};
+drawChart(ground);
 
 const panels = createPanels();
 const pinNames = createNames(map, places, panels.isCovered);
 
-const { camera, drawSoon } = createFrames(
+const { camera, drawSoon, first } = createFrames(
   {
     bounds: { left: 0, top: 0, right: ground.width, bottom: ground.height, whenViewIsLarger: 'centre' },
     start: { span: 420 },
@@ -55,3 +59,6 @@ const { camera, drawSoon } = createFrames(
 );
 listen(map, camera, { panels: '.panel', pinchKey: 'Alt' });
 drawSoon();
+await first;
+drawChart(await loadGround());
+map.dataset['ground'] = 'fine';

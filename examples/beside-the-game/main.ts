@@ -12,12 +12,13 @@ import { createChoosing } from '../lemon-strait/select.ts';
 import { loadBarges, loadPlaces, type Afloat } from '../lemon-strait/world.ts';
 import { createPainter } from '../straight-down/paint.ts';
 
-const [ground, places, barges] = await Promise.all([loadGround(), loadPlaces(), loadBarges()]);
+const [ground, places, barges] = await Promise.all([loadGround('coarse'), loadPlaces(), loadBarges()]);
 const canvas = element('map', HTMLCanvasElement);
 const list = element('list', HTMLUListElement);
 const search = element('search', HTMLInputElement);
 const readout = element('readout', HTMLOutputElement);
-const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
+const scene = { canvas, ground, places, afloat: barges.afloat };
+const paint = createPainter(scene);
 const context = canvasContext(canvas);
 /** The settings of players. */
 const OFFERS: Offers = {
@@ -32,7 +33,7 @@ const OFFERS: Offers = {
 /** The last destination of each. */
 const orders = new Map<Afloat, { readonly x: number; readonly y: number }>();
 
-const { camera, drawSoon } = createFrames(
+const { camera, drawSoon, first } = createFrames(
   {
     bounds: { left: 0, top: 0, right: ground.width, bottom: ground.height, whenViewIsLarger: 'centre' },
     start: { span: 360 },
@@ -107,3 +108,5 @@ element('ask', HTMLButtonElement).addEventListener('click', () => {
   dialog.show();
 });
 drawSoon();
+await first;
+scene.ground = await loadGround();

@@ -12,7 +12,7 @@ import { treePicture, TREE_FOOT, TREE_UNIT } from './tree.ts';
 /** Side of a tile, world units. */
 const TILE = 8;
 
-const ground = await loadGround();
+const loading = loadGround();
 const map = element('map', HTMLDivElement);
 const readout = element('readout', HTMLOutputElement);
 const app = new Application();
@@ -26,6 +26,7 @@ await app.init({
   preference: 'webgl',
 });
 map.append(app.canvas);
+const ground = await loading;
 
 const land = new Container();
 const standing = new Container({ sortableChildren: true });

@@ -7,13 +7,14 @@ import { element } from '../lemon-strait/page.ts';
 import { loadPlaces } from '../lemon-strait/world.ts';
 import { createPainter } from '../straight-down/paint.ts';
 
-const [ground, places] = await Promise.all([loadGround(), loadPlaces()]);
+const [ground, places] = await Promise.all([loadGround('coarse'), loadPlaces()]);
 const canvas = element('map', HTMLCanvasElement);
 const readout = element('readout', HTMLOutputElement);
-const paint = createPainter({ canvas, ground, places, afloat: [] });
+const scene = { canvas, ground, places, afloat: [] };
+const paint = createPainter(scene);
 let worst = 0;
 
-const { camera, drawSoon } = createFrames(
+const { camera, drawSoon, first } = createFrames(
   {
     bounds: { left: 0, top: 0, right: ground.width, bottom: ground.height, elastic: 0.1 },
     start: { span: 300 },
@@ -43,4 +44,7 @@ for (const id of ['turn', 'tilt', 'glide'])
       drag: { glideHalfLife: asked('glide').checked ? 0.25 : 0 },
     });
   });
+drawSoon();
+await first;
+scene.ground = await loadGround();
 drawSoon();

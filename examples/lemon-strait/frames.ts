@@ -3,17 +3,23 @@ import { Camera, type CameraOptions, type Settings, type View } from 'zesty-kite
 
 export interface Frames {
   readonly camera: Camera;
-  /** Draws a frame soon, and then for as long as the camera moves or `draw` says so. */
+  /** Draws a frame soon, and then while the camera moves or `draw` returns true. */
   readonly drawSoon: () => void;
+  /** Resolves when a frame has been drawn: time to load the rest. */
+  readonly first: Promise<void>;
 }
 
-/** @param draw says whether something else still moves */
+/** @param draw returns true while something else moves */
 export function createFrames(
   settings: Settings | readonly Settings[],
   options: CameraOptions,
   draw: (view: View, time: number) => boolean | undefined,
 ): Frames {
   let waiting = false;
+  let drawn: () => void;
+  const first = new Promise<void>((resolve) => {
+    drawn = resolve;
+  });
   const drawSoon = (): void => {
     if (waiting) return;
     waiting = true;
@@ -22,6 +28,7 @@ export function createFrames(
       const moves = draw(camera.advance(time), time) ?? false;
       const { dataset } = document.body;
       dataset['frames'] = String(Number(dataset['frames'] ?? 0) + 1);
+      drawn();
       if (moves || !camera.settled) drawSoon();
     });
   };
@@ -29,5 +36,5 @@ export function createFrames(
   // For tinkering in the console.
   const cameras = (Reflect.get(globalThis, 'cameras') ?? []) as Camera[];
   Object.assign(globalThis, { cameras: [...cameras, camera] });
-  return { camera, drawSoon };
+  return { camera, drawSoon, first };
 }

@@ -61,50 +61,55 @@ export function contours(
   { tile, cell }: TileSize,
   levels: readonly number[],
 ): (Path2D | null)[] {
-  const cells = tile / cell + 2;
-  const [left, top] = [(tileX * tile) / cell - 1, (tileY * tile) / cell - 1];
-  const heights = new Float64Array((cells + 1) * (cells + 1));
+  const wide = tile / cell + 3;
+  const [left, top] = [tileX * tile - cell, tileY * tile - cell];
+  const heights = new Float64Array(wide * wide);
   let lowest = Infinity;
   let highest = -Infinity;
-  for (let row = 0; row <= cells; row++)
-    for (let column = 0; column <= cells; column++) {
-      const height = terrain.heightAt((left + column) * cell, (top + row) * cell);
-      heights[row * (cells + 1) + column] = height;
-      lowest = Math.min(lowest, height);
-      highest = Math.max(highest, height);
-    }
-  const heightAt = (column: number, row: number): number =>
-    heights[(row - top) * (cells + 1) + column - left] ?? lowest;
+  for (let i = 0; i < heights.length; i++) {
+    const height = terrain.heightAt(left + (i % wide) * cell, top + Math.floor(i / wide) * cell);
+    heights[i] = height;
+    lowest = Math.min(lowest, height);
+    highest = Math.max(highest, height);
+  }
+  const samples = { heights, wide, left, top, cell };
   return levels.map((level) => {
     if (highest < level) return null;
     const path = new Path2D();
-    if (lowest >= level) path.rect(left * cell, top * cell, cells * cell, cells * cell);
-    else for (let row = top; row < top + cells; row++) addRow(path, heightAt, row, [left, left + cells], cell, level);
+    if (lowest >= level) path.rect(left, top, (wide - 1) * cell, (wide - 1) * cell);
+    else for (let row = 0; row < wide - 1; row++) addRow(path, samples, row, level);
     return path;
   });
 }
 
-type HeightAt = (column: number, row: number) => number;
+/** Heights in rows of `wide`, `cell` world units apart, from `left` and `top` on. */
+interface Samples {
+  readonly heights: Float64Array;
+  readonly wide: number;
+  readonly left: number;
+  readonly top: number;
+  readonly cell: number;
+}
 
 /** One row of cells: whole ones in one piece, and those that the level cuts. */
-function addRow(
-  path: Path2D,
-  heightAt: HeightAt,
-  row: number,
-  [left, right]: readonly [number, number],
-  cell: number,
-  level: number,
-): void {
-  let from: number | null = null;
-  for (let column = left; column <= right; column++) {
-    const corners = column < right ? cornersAbove(heightAt, column, row, level) : 0;
-    if (corners === 4) {
-      from ??= column;
+function addRow(path: Path2D, samples: Samples, row: number, level: number): void {
+  const { heights, wide, left, top, cell } = samples;
+  const isAbove = (i: number): boolean => (heights[i] ?? -Infinity) >= level;
+  const y = top + row * cell;
+  let from = -1;
+  for (let column = 0; column < wide; column++) {
+    const i = row * wide + column;
+    const isLast = column === wide - 1;
+    const isIn = isAbove(i);
+    const isWhole = !isLast && isIn && isAbove(i + 1) && isAbove(i + wide) && isAbove(i + wide + 1);
+    if (isWhole) {
+      if (from < 0) from = column;
       continue;
     }
-    if (from !== null) path.rect(from * cell, row * cell, (column - from) * cell, cell);
-    from = null;
-    if (corners > 0) cutCell(path, heightAt, column, row, cell, level);
+    if (from >= 0) path.rect(left + from * cell, y, (column - from) * cell, cell);
+    from = -1;
+    if (!isLast && (isIn || isAbove(i + 1) || isAbove(i + wide) || isAbove(i + wide + 1)))
+      cutCell(path, samples, column, row, level);
   }
 }
 
@@ -115,28 +120,30 @@ const CORNERS = [
   [0, 1],
 ] as const;
 
-function cornersAbove(heightAt: HeightAt, column: number, row: number, level: number): number {
-  let count = 0;
-  for (const [right, down] of CORNERS) if (heightAt(column + right, row + down) >= level) count += 1;
-  return count;
-}
-
 /** One cell, cut along the level: its corners above it, and the points at which the edges between cross it. */
-function cutCell(path: Path2D, heightAt: HeightAt, column: number, row: number, cell: number, level: number): void {
+function cutCell(
+  path: Path2D,
+  { heights, wide, left, top, cell }: Samples,
+  column: number,
+  row: number,
+  level: number,
+): void {
+  const heightAt = (right: number, down: number): number => heights[(row + down) * wide + column + right] ?? level;
   let begun = false;
-  const add = (x: number, y: number): void => {
-    if (begun) path.lineTo(x * cell, y * cell);
-    else path.moveTo(x * cell, y * cell);
+  const add = (right: number, down: number): void => {
+    const [x, y] = [left + (column + right) * cell, top + (row + down) * cell];
+    if (begun) path.lineTo(x, y);
+    else path.moveTo(x, y);
     begun = true;
   };
   CORNERS.forEach(([right, down], i) => {
     const [nextRight, nextDown] = CORNERS[(i + 1) % 4] ?? [0, 0];
-    const here = heightAt(column + right, row + down);
-    const next = heightAt(column + nextRight, row + nextDown);
-    if (here >= level) add(column + right, row + down);
+    const here = heightAt(right, down);
+    const next = heightAt(nextRight, nextDown);
+    if (here >= level) add(right, down);
     if (here >= level === next >= level) return;
     const share = (level - here) / (next - here);
-    add(column + right + (nextRight - right) * share, row + down + (nextDown - down) * share);
+    add(right + (nextRight - right) * share, down + (nextDown - down) * share);
   });
   path.closePath();
 }

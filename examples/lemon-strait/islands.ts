@@ -3,16 +3,22 @@ import type { Ground } from './ground.ts';
 
 type Spot = readonly [x: number, y: number];
 
-/** Samples between the points of an outline. */
-const SKIP = 2;
+/** World units between the points of an outline, at least. */
+const STEP = 4;
 
 /** Rings around all ground that lies at `level` or higher, world units. */
 export function outlines(ground: Ground, level: number): Spot[][] {
-  const size = ground.step * SKIP;
+  const skip = Math.max(1, Math.round(STEP / ground.step));
+  const size = ground.step * skip;
   const columns = Math.round(ground.width / size);
   const rows = Math.round(ground.height / size);
-  const inside = (column: number, row: number): number =>
-    column < 0 || row < 0 || column > columns || row > rows ? -1 : ground.sample(column * SKIP, row * SKIP) - level;
+  // With a rim around the grid that is below.
+  const wide = columns + 3;
+  const above = new Float64Array(wide * (rows + 3)).fill(-1);
+  for (let row = 0; row <= rows; row++)
+    for (let column = 0; column <= columns; column++)
+      above[(row + 1) * wide + column + 1] = ground.sample(column * skip, row * skip) - level;
+  const inside = (column: number, row: number): number => above[(row + 1) * wide + column + 1] ?? -1;
   /** The pieces of outline, by the edge of the grid that each begins on. */
   const next = new Map<string, { readonly at: Spot; readonly to: string }>();
   const cross = (c1: number, r1: number, c2: number, r2: number): { readonly at: Spot; readonly key: string } => {
@@ -23,6 +29,9 @@ export function outlines(ground: Ground, level: number): Spot[][] {
   };
   for (let row = -1; row <= rows; row++)
     for (let column = -1; column <= columns; column++) {
+      const isIn = inside(column, row) >= 0;
+      const [isNextIn, isBelowIn] = [inside(column + 1, row) >= 0, inside(column, row + 1) >= 0];
+      if (isIn === isNextIn && isIn === isBelowIn && isIn === inside(column + 1, row + 1) >= 0) continue;
       const corners: readonly Spot[] = [
         [column, row],
         [column + 1, row],

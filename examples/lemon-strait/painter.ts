@@ -26,7 +26,7 @@ void main() {
   vec3 shore = mix(vec3(0.93, 0.85, 0.65), top, smoothstep(1.6, 2.6, height));
   vec3 all = mix(vec3(0.06, 0.29, 0.34), shore, smoothstep(-0.2, 0.2, height));
   if (hasImage) all = texture(image, place.xy / size).rgb;
-  // Lines every 64 units say how large it is.
+  // Lines every 64 units show the scale.
   vec2 grid = abs(fract(place.xy / 64.0 - 0.5) - 0.5) * 64.0 / fwidth(place.xy);
   all = mix(all, vec3(1.0), 0.12 * (1.0 - clamp(min(grid.x, grid.y), 0.0, 1.0)));
   vec3 normal = normalize(cross(dFdx(vec3(place.x, -place.y, place.z)), dFdy(vec3(place.x, -place.y, place.z))));

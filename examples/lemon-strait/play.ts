@@ -26,18 +26,21 @@ export interface Page {
   readonly settings: string;
   /** The camera goes over the hills, instead of over a flat map. */
   readonly hilly: boolean;
-  readonly createPainter: (scene: Scene, camera: Camera, drawSoon: () => void) => (view: View) => void;
+  readonly createPainter: CreatePainter | Promise<CreatePainter>;
 }
 
+type CreatePainter = (scene: Scene, camera: Camera, drawSoon: () => void) => (view: View) => void;
+
 /** Runs a page; its element, buttons and readout are found by their ids. */
-export async function play({ settings: url, hilly, createPainter }: Page): Promise<void> {
+export async function play({ settings: url, hilly, createPainter: loading }: Page): Promise<void> {
   const canvas = element('map', HTMLCanvasElement);
   const readout = element('readout', HTMLOutputElement);
-  const [settings, coarse, places, barges] = await Promise.all([
+  const [settings, coarse, places, barges, createPainter] = await Promise.all([
     fetch(url).then((response) => response.json() as Promise<Settings>),
     loadGround('coarse'),
     loadPlaces(),
     loadBarges(),
+    loading,
   ]);
   const camera = new Camera(settings, { shapes: [polygons], wake: drawSoon, terrain: hilly ? coarse.terrain : null });
   const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon, (barge, ground) => {
@@ -84,7 +87,7 @@ export async function play({ settings: url, hilly, createPainter }: Page): Promi
     else last = null;
   }
 
-  /** The rest of the ground, once something shows; a session that is replayed elsewhere knows only all of it. */
+  /** The rest of the ground, loaded after the first frame. Replays of sessions use the whole ground. */
   async function refine(): Promise<void> {
     scene.ground = await loadGround();
     if (hilly) camera.changeTerrain(scene.ground.terrain);

@@ -1,4 +1,4 @@
-/** The page: it hears keys, buttons, fingers and the wheel, and hands its canvas to the worker. */
+/** The page: it passes its input and its canvas to the worker. */
 import settingsUrl from '../../data/lemon-strait/settings/straight-down.json?url';
 import type { Settings } from 'zesty-kite';
 import { listen } from 'zesty-kite/dom';

@@ -5,7 +5,7 @@ import {
   Color,
   DataTexture,
   Group,
-  LinearFilter,
+  NearestFilter,
   LOD,
   Mesh,
   PlaneGeometry,
@@ -14,15 +14,21 @@ import {
 } from 'three';
 import type { Terrain } from 'zesty-kite';
 import type { Ground } from '../lemon-strait/ground.ts';
-import { litGround } from './light.ts';
+import { lightOn, litGround } from './light.ts';
+import { triangulated } from './triangles.ts';
 
-/** Side of a tile, world units. */
+/** Side of a tile, of its cells, and the length of its hem; world units. */
 const TILE = 128;
-/** From this distance on cells of this size, world units. */
+const CELL = 4;
+const HEM = 4;
+/** Cells, and corners, along a side. */
+const CELLS = TILE / CELL;
+const SIDE = CELLS + 1;
+/** From this distance on heights are off by at most so much, world units. */
 const DETAIL = [
-  { from: 0, cell: 4 },
-  { from: 640, cell: 8 },
-  { from: 1200, cell: 16 },
+  { from: 0, most: 0.1 },
+  { from: 640, most: 0.4 },
+  { from: 1200, most: 1.5 },
 ];
 /** From this height upward, this colour; world units. */
 const BANDS: readonly (readonly [number, string])[] = [
@@ -53,7 +59,7 @@ function paint(colours: readonly Color[]): DataTexture {
     return [hex >> 16, (hex >> 8) & 255, hex & 255, 255];
   });
   const texture = new DataTexture(Uint8Array.from(data), colours.length, 1);
-  texture.magFilter = texture.minFilter = LinearFilter;
+  texture.magFilter = texture.minFilter = NearestFilter;
   texture.needsUpdate = true;
   return texture;
 }
@@ -70,23 +76,23 @@ function paintBands(lowest: number, highest: number): DataTexture {
 
 /** The sea around the hills, wide enough that its edge does not show; their own water covers the middle of it, and is drawn first. */
 export function createSea(width: number, depth: number, sky: string): Mesh {
-  const sea = new Mesh(
-    new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2),
-    litGround(paint([waterOver(new Color(sky))])),
-  );
+  const plane = new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2);
+  const light = Array.from({ length: 4 }, () => lightOn(new Vector3(0, 1, 0))).flat();
+  plane.setAttribute('light', new BufferAttribute(Uint8Array.from(light), 3, true));
+  const sea = new Mesh(plane, litGround(paint([waterOver(new Color(sky))])));
   sea.position.set(width / 2, -0.5, depth / 2);
   sea.renderOrder = 1;
   return sea;
 }
 
-/** The hills in tiles, each drawn in the detail that its distance asks for. */
+/** The hills in tiles, each in the detail that its distance needs. */
 export function createHills({ width, height, terrain }: Ground): Group {
   const hills = new Group();
   const material = litGround(paintBands(terrain.lowest, terrain.highest));
   for (let top = 0; top < height; top += TILE)
     for (let left = 0; left < width; left += TILE) {
       const tile = new LOD();
-      for (const { from, cell } of DETAIL) tile.addLevel(new Mesh(tileOf(terrain, left, top, cell), material), from);
+      tileOf(terrain, left, top).forEach((geometry, i) => tile.addLevel(new Mesh(geometry, material), DETAIL[i]?.from));
       // Distances are those to its middle.
       tile.position.set(left + TILE / 2, 0, top + TILE / 2);
       hills.add(tile);
@@ -94,51 +100,69 @@ export function createHills({ width, height, terrain }: Ground): Group {
   return hills;
 }
 
-/** A tile around its own middle, with a hem that hangs down if a neighbour may be coarser. */
-function tileOf(terrain: Terrain, left: number, top: number, cell: number): BufferGeometry {
-  const cells = TILE / cell;
-  const side = cells + 3;
-  const positions = new Float32Array(side * side * 3);
-  const normals = new Float32Array(side * side * 3);
-  const places = new Float32Array(side * side * 2);
-  const indices = new Uint16Array((side - 1) * (side - 1) * 6);
+/** A tile around its own middle, in each detail; a hem hangs down from its sides where a neighbour may be coarser. */
+function tileOf(terrain: Terrain, left: number, top: number): readonly BufferGeometry[] {
   const { lowest, highest } = terrain;
-  const normal = new Vector3();
   // One cell farther than the tile on each side: slopes look there.
-  const wide = cells + 3;
+  const wide = SIDE + 2;
   const heights = Float32Array.from({ length: wide * wide }, (_, i) =>
-    terrain.heightAt(left + ((i % wide) - 1) * cell, top + (Math.floor(i / wide) - 1) * cell),
+    terrain.heightAt(left + ((i % wide) - 1) * CELL, top + (Math.floor(i / wide) - 1) * CELL),
   );
+  const inTile = (corner: number): number => (Math.floor(corner / SIDE) + 1) * wide + (corner % SIDE) + 1;
+  const heightOf = (corner: number): number => heights[inTile(corner)] ?? lowest;
   // Ground below the sea is level, and has the colour of both: the sea is not drawn over it.
   const surface = (i: number): number => Math.max(0, heights[i] ?? lowest);
-  const within = (i: number): number => Math.min(cells, Math.max(0, i - 1));
-  let at = 0;
-  for (let row = 0; row < side; row++)
-    for (let column = 0; column < side; column++) {
-      const [x, y] = [within(column), within(row)];
-      const here = (y + 1) * wide + x + 1;
-      const height = heights[here] ?? lowest;
-      const isHem = column === 0 || row === 0 || column === side - 1 || row === side - 1;
-      const i = row * side + column;
-      positions.set([x * cell - TILE / 2, Math.max(0, height) - (isHem ? cell : 0), y * cell - TILE / 2], i * 3);
-      const slope = (step: number): number => surface(here - step) - surface(here + step);
-      normal
-        .set(slope(1), 2 * cell, slope(wide))
-        .normalize()
-        .toArray(normals, i * 3);
-      places.set([(height - lowest) / (highest - lowest), 0.5], i * 2);
-      if (column === side - 1 || row === side - 1) continue;
-      // Along the ridge or the shore, not across it.
-      const [next, below, across] = [i + 1, i + side, i + side + 1];
-      const heightOf = (dx: number, dy: number): number => heights[here + dy * wide + dx] ?? lowest;
-      const isFalling = Math.abs(heightOf(0, 0) - heightOf(1, 1)) < Math.abs(heightOf(1, 0) - heightOf(0, 1));
-      indices.set(isFalling ? [i, below, across, i, across, next] : [i, below, next, next, below, across], at);
-      at += 6;
+
+  const count = SIDE * SIDE;
+  const positions = new Float32Array(2 * count * 3);
+  const lights = new Uint8Array(2 * count * 3);
+  const places = new Float32Array(2 * count * 2);
+  const normal = new Vector3();
+  for (let corner = 0; corner < count; corner++) {
+    const here = inTile(corner);
+    const [x, y] = [(corner % SIDE) * CELL - TILE / 2, Math.floor(corner / SIDE) * CELL - TILE / 2];
+    const slope = (step: number): number => surface(here - step) - surface(here + step);
+    const light = lightOn(normal.set(slope(1), 2 * CELL, slope(wide)).normalize());
+    // Twice: on the ground, and at the foot of the hem.
+    for (const [i, down] of [
+      [corner, 0],
+      [corner + count, HEM],
+    ] as const) {
+      positions.set([x, surface(here) - down, y], i * 3);
+      lights.set(light, i * 3);
+      places.set([(heightOf(corner) - lowest) / (highest - lowest), 0.5], i * 2);
     }
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(positions, 3));
-  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-  geometry.setAttribute('uv', new BufferAttribute(places, 2));
-  geometry.setIndex(new BufferAttribute(indices, 1));
-  return geometry;
+  }
+  const triangles = triangulated(
+    CELLS,
+    (middle, one, other) => Math.abs(heightOf(middle) - (heightOf(one) + heightOf(other)) / 2),
+    // Along the ridge or the shore, not across it.
+    (corner) =>
+      Math.abs(heightOf(corner) - heightOf(corner + SIDE + 1)) <
+      Math.abs(heightOf(corner + 1) - heightOf(corner + SIDE)),
+  );
+  const attributes = {
+    position: new BufferAttribute(positions, 3),
+    light: new BufferAttribute(lights, 3, true),
+    uv: new BufferAttribute(places, 2),
+  };
+  return DETAIL.map(({ most }) => {
+    const geometry = new BufferGeometry();
+    for (const [name, attribute] of Object.entries(attributes)) geometry.setAttribute(name, attribute);
+    const ground = triangles(most);
+    const hem = ground.flatMap((from, i) => {
+      const to = ground[i % 3 === 2 ? i - 2 : i + 1] ?? from;
+      return isOnASide(from, to) ? [to, from, from + count, to, from + count, to + count] : [];
+    });
+    geometry.setIndex(new BufferAttribute(Uint16Array.from([...ground, ...hem]), 1));
+    return geometry;
+  });
+}
+
+/** Whether two corners lie on the same side of a tile. */
+function isOnASide(one: number, other: number): boolean {
+  const isOn = (line: (corner: number) => number, at: number): boolean => line(one) === at && line(other) === at;
+  const column = (corner: number): number => corner % SIDE;
+  const row = (corner: number): number => Math.floor(corner / SIDE);
+  return isOn(column, 0) || isOn(column, CELLS) || isOn(row, 0) || isOn(row, CELLS);
 }

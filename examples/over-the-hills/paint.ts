@@ -16,7 +16,7 @@ import {
   SphereGeometry,
   WebGLRenderer,
 } from 'three';
-import type { View } from 'zesty-kite';
+import type { Camera, View } from 'zesty-kite';
 import { aimThree } from 'zesty-kite/three';
 import { createNames } from '../lemon-strait/names.ts';
 import type { Scene } from '../lemon-strait/play.ts';
@@ -25,13 +25,16 @@ import { createHills, createSea } from './hills.ts';
 import { lights } from './light.ts';
 
 const SKY = '#0a353f';
+/** Pixels of the picture per CSS pixel while the camera moves and no graphics card draws. */
+const MOVING = 0.5;
 /** How high above its ground the name of a place hangs, world units. */
 const HIGH: Record<Place['kind'], number> = { grove: 10, 'press house': 12, pier: 4, lighthouse: 23 };
 
-export function createPainter(scene: Scene): (view: View) => void {
+export function createPainter(scene: Scene, shown: Camera): (view: View) => void {
   const { canvas, places, afloat } = scene;
   let { ground } = scene;
-  const renderer = new WebGLRenderer({ canvas, antialias: !isDrawnBySoftware() });
+  const bySoftware = isDrawnBySoftware();
+  const renderer = new WebGLRenderer({ canvas, antialias: !bySoftware });
   const camera = new PerspectiveCamera();
   const stage = new Stage();
   stage.background = new Color(SKY);
@@ -60,7 +63,7 @@ export function createPainter(scene: Scene): (view: View) => void {
       land = createLand(ground, places);
       stage.add(land);
     }
-    renderer.setPixelRatio(devicePixelRatio);
+    renderer.setPixelRatio(bySoftware && !shown.settled ? Math.min(devicePixelRatio, MOVING) : devicePixelRatio);
     renderer.setSize(view.width, view.height, false);
     for (const { one, model } of barges) {
       model.position.set(one.x, 0.2, one.y);
@@ -112,8 +115,8 @@ function trees({ terrain }: Scene['ground'], places: readonly Place[]): Group {
       }),
     )
     .filter(({ x, y }) => terrain.heightAt(x, y) > 2.5);
-  const crown = new SphereGeometry(1.9, 7, 5).translate(0, 3.4, 0);
-  const trunk = new CylinderGeometry(0.35, 0.45, 2.4, 5).translate(0, 1.2, 0);
+  const crown = new SphereGeometry(1.9, 6, 4).translate(0, 3.4, 0);
+  const trunk = new CylinderGeometry(0.35, 0.45, 2.4, 5, 1, true).translate(0, 1.2, 0);
   const group = new Group();
   const at = new Matrix4();
   for (const [geometry, colour] of [

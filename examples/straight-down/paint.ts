@@ -37,7 +37,7 @@ const MARKS: Record<Place['kind'], { colour: string; radius: number }> = {
   lighthouse: { colour: '#ffffff', radius: 6 },
 };
 
-/** @param ask in every frame, how its pixels are drawn */
+/** @param ask returns the drawing style; called in every frame */
 export function createPainter(scene: Scene, ask: () => DrawingOptions = () => SHARP): (view: View) => void {
   const context = canvasContext(scene.canvas);
   let { ground } = scene;

@@ -140,7 +140,7 @@ test('stand-in fingers: with a modifier the mouse is two fingers, which pinch, t
   await page.mouse.move(400, 300);
   await page.keyboard.down('Alt');
   await page.mouse.move(500, 300);
-  expect(await page.evaluate(() => window.ears.standIns)).toEqual([
+  expect(await page.evaluate(() => window.ears.fingers)).toEqual([
     { x: 500, y: 300 },
     { x: 300, y: 300 },
   ]);

@@ -175,6 +175,26 @@ test('a chart of labels: the sheet and the names lie where the view says', async
   expect(Math.max(...off)).toBeLessThan(0.01);
 });
 
+test('over the hills: without a graphics card, half of the pixels a side are drawn while the camera moves, and all at rest', async () => {
+  const page = await own.tab({ viewport: { width: 320, height: 200 } });
+  await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}over-the-hills/`);
+  await page.waitForFunction(() => document.querySelector('canvas')?.dataset['ground'] === 'fine');
+  const wide = (): Promise<number | undefined> => page.evaluate(() => document.querySelector('canvas')?.width);
+  const bySoftware = await page.evaluate(() => {
+    const context = new OffscreenCanvas(1, 1).getContext('webgl2');
+    const names = context?.getExtension('WEBGL_debug_renderer_info');
+    return /swiftshader|llvmpipe|software/i.test(String(context?.getParameter(names?.UNMASKED_RENDERER_WEBGL ?? 0)));
+  });
+  await page.keyboard.down('KeyQ');
+  await page.waitForFunction(() => (cameras[0]?.shown.heading ?? 0) !== 0);
+  await frames(page);
+  expect(await wide()).toBe(bySoftware ? 160 : 320);
+  await page.keyboard.up('KeyQ');
+  await rest(page);
+  await frames(page);
+  expect(await wide()).toBe(320);
+});
+
 test('two players: half a keyboard each moves its own half alone', async () => {
   const { page } = await open('two-players');
   const [left, right] = [await pose(page, 0), await pose(page, 1)];

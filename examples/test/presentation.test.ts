@@ -23,10 +23,9 @@ async function open(name: string, changes: Readonly<Record<string, (text: string
   }
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
   await page.waitForFunction(() => {
-    const { dataset } = document.querySelector('canvas') ?? document.body;
-    return document.querySelector('#record') === null
-      ? Number(document.body.dataset['frames']) > 0
-      : dataset['ground'] === 'fine';
+    const map = document.querySelector<HTMLElement>('#map');
+    const isRefined = document.querySelector('#record, .chart') !== null;
+    return isRefined ? map?.dataset['ground'] === 'fine' : Number(document.body.dataset['frames']) > 0;
   });
   return page;
 }

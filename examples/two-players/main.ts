@@ -7,7 +7,7 @@ import { element } from '../lemon-strait/page.ts';
 import { loadBarges, loadPlaces } from '../lemon-strait/world.ts';
 import { createPainter } from '../straight-down/paint.ts';
 
-const [ground, places, barges] = await Promise.all([loadGround(), loadPlaces(), loadBarges()]);
+const [ground, places, barges] = await Promise.all([loadGround('coarse'), loadPlaces(), loadBarges()]);
 
 const common: Settings = {
   bounds: { left: 0, top: 0, right: ground.width, bottom: ground.height, whenViewIsLarger: 'centre' },
@@ -42,9 +42,10 @@ const players = [
   },
 ];
 
-for (const { id, pad, start, keys } of players) {
+const shown = players.map(({ id, pad, start, keys }) => {
   const canvas = element(id, HTMLCanvasElement);
-  const paint = createPainter({ canvas, ground, places, afloat: barges.afloat });
+  const scene = { canvas, ground, places, afloat: barges.afloat };
+  const paint = createPainter(scene);
   const stick = {
     panUp: ['PadLeftStickUp'],
     panLeft: ['PadLeftStickLeft'],
@@ -56,7 +57,7 @@ for (const { id, pad, start, keys } of players) {
   const bindings = Object.fromEntries(
     Object.entries(keys).map(([name, inputs]) => [name, [...inputs, ...stick[name as keyof typeof stick]]]),
   );
-  const { camera, drawSoon } = createFrames([common, { start, bindings }], {}, (view, time) => {
+  const { camera, drawSoon, first } = createFrames([common, { start, bindings }], {}, (view, time) => {
     barges.sail(time / 1000);
     paint(view);
     return true;
@@ -70,4 +71,9 @@ for (const { id, pad, start, keys } of players) {
     });
   addEventListener('blur', () => camera.signal({ kind: 'release' }));
   drawSoon();
-}
+  return { scene, first };
+});
+
+await Promise.all(shown.map(({ first }) => first));
+const fine = await loadGround();
+for (const { scene } of shown) scene.ground = fine;

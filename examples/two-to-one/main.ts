@@ -4,10 +4,8 @@ import { play } from '../lemon-strait/play.ts';
 import { loadTiles } from './tiles.ts';
 import { createPainter } from './paint.ts';
 
-const tiles = await loadTiles();
-
 await play({
   settings,
   hilly: false,
-  createPainter: (scene) => createPainter(scene, tiles),
+  createPainter: loadTiles().then((tiles) => (scene) => createPainter(scene, tiles)),
 });

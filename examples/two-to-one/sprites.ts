@@ -1,4 +1,4 @@
-/** Upright things: each knows where it stands and draws itself from there upward. */
+/** Upright things: each has a place, and is drawn from there upward. */
 import type { Context } from '../lemon-strait/page.ts';
 import type { View } from 'zesty-kite';
 import type { Scene } from '../lemon-strait/play.ts';

@@ -10,7 +10,7 @@ import { root } from './run.mjs';
 
 const PACKAGE = `${root}packages/zesty-kite/`;
 const { exports } = JSON.parse(readFileSync(`${PACKAGE}package.json`, 'utf8'));
-/** The entries that are code: `dom`, say, lies in `src/dom/index.ts` and in `build/dom/index.d.ts`. */
+/** The entries that are code: `dom`, for example, is `src/dom/index.ts` and `build/dom/index.d.ts`. */
 const ENTRIES = Object.keys(exports)
   .filter((entry) => !entry.endsWith('.json'))
   .map((entry) => (entry === '.' ? 'index' : entry.slice(2)));

@@ -6,7 +6,7 @@ const { checkSettings } = await import(`${root}packages/zesty-kite/dist/index.js
 const { polygons } = await import(`${root}packages/zesty-kite/dist/polygons.js`);
 const { feels } = await import(`${root}packages/zesty-kite/dist/feels.js`);
 
-/** Examples that say more than a computed one. */
+/** Examples that show more than a computed one. */
 const EXAMPLES = {
   'start.span': { pixelsPerUnit: 2 },
   'home.span': 400,

@@ -49,8 +49,8 @@ export interface Listening {
   readonly cursor: Point | null;
   /** The drag of the game's own that is under way, as `gameDrag` got it. */
   readonly gameDrag: GameDrag | null;
-  /** The mouse and its second finger while `pinchKey` is held; CSS pixels of the window. */
-  readonly standIns: readonly Point[];
+  /** The mouse and its simulated second finger while `pinchKey` is held; CSS pixels of the window. */
+  readonly fingers: readonly Point[];
 }
 
 /**
@@ -145,7 +145,7 @@ export function listen(element: HTMLElement, camera: InputTarget, options: Liste
     get gameDrag() {
       return drags.current;
     },
-    get standIns() {
+    get fingers() {
       return pinchKey.fingers();
     },
   };

@@ -16,7 +16,7 @@ export interface Over {
   /** The place of the cursor, in CSS pixels. */
   readonly cursor?: Point | null;
   /** Places of simulated fingers, in CSS pixels. */
-  readonly standIns?: readonly Point[];
+  readonly fingers?: readonly Point[];
   /** Aborts when the listening ends: the overlay goes, too. */
   readonly isDetached?: boolean;
 }
@@ -88,7 +88,7 @@ export function createOverlay(camera: Camera, over: Over, lines: () => readonly 
     canvas.width = Math.round(width * density);
     canvas.height = Math.round(height * density);
     context.scale(density, density);
-    const fingers = (over.standIns ?? []).map(({ x, y }) => ({
+    const fingers = (over.fingers ?? []).map(({ x, y }) => ({
       x: x - box.left - element.clientLeft - left,
       y: y - box.top - element.clientTop - top,
     }));

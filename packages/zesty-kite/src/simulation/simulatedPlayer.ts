@@ -139,7 +139,7 @@ export class SimulatedPlayer {
       );
   }
 
-  /** @throws Error unless nothing moves and nothing is held that would */
+  /** @throws Error unless the camera is at rest and no held input would move it */
   expectAtRest(): void {
     if (!this.camera.settled)
       fail('expectAtRest', `a camera that moves at ${this.seconds.toFixed(2)} s`, 'one at rest');
