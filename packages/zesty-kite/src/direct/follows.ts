@@ -158,20 +158,21 @@ function goOn(state: Following, request: FollowSignal, motion: Motion, seconds: 
   state.ahead -= seconds;
   goalFor(state, request, motion, request.lead - ahead, from);
   goalFor(state, request, motion, request.lead - state.ahead, to);
-  // As every ease does (see `Decay`): a target that moves evenly in the step is lagged behind by a share of its way.
   ease.take(motion.constraints.settings.reducedMotion ? 0 : request.halfLife);
   const { remaining, lag } = ease.over(seconds);
   const offX = (x - from.x) * remaining - (to.x - from.x) * lag;
   const offY = (y - from.y) * remaining - (to.y - from.y) * lag;
   const small = LENGTH_TOLERANCE * motion.span;
   const moves = velocityX !== 0 || velocityY !== 0;
-  const isThere = !moves && Math.abs(offX) < small && Math.abs(offY) < small;
+  const off = Math.abs(offX) + Math.abs(offY);
+  const isThere = !moves && off < small;
   const isOut = isOutside(state, request, motion, shows);
   putAndLocate(state, motion, isThere ? to.x : to.x + offX, isThere ? to.y : to.y + offY);
-  // If bounds stop it, it moves by less than the tolerance allows.
-  const stands = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY) <= small * (1 - remaining);
-  // A target that is still on the move keeps it under way while it is outside; one that stands, until it has been come to.
-  state.underWay = moves ? isOut || Math.abs(offX) + Math.abs(offY) >= small : !isThere && !stands;
+  // If bounds stop it, it moves by less than the tolerance allows; later on, the ground that is sampled there moves it by little.
+  const moved = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY);
+  const stands = moved <= small * (state.underWay ? 1 - remaining : 1);
+  // A target that moves keeps it under way while it is outside; one that stands, until it is reached.
+  state.underWay = moves ? isOut || off >= small : !isThere && !stands;
 }
 
 function putAndLocate(state: Following, motion: Motion, x: number, y: number): void {

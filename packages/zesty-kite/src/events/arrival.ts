@@ -17,16 +17,17 @@ export function hasVisiblyArrived(timeline: Timeline): boolean {
   if (hold.fingers > 0 || pan.isDriven || kept.isSteered) return false;
   const { settings, screen, ground } = constraints;
   const halfLife = pan.isGliding ? settings.drag.glideHalfLife : settings.pan.stopHalfLife;
-  const speed = kept.valueNow(constraints.speed, pan.isFar) * projection.frameHeight;
-  const velocity = Math.sqrt(pan.velocityX * pan.velocityX + pan.velocityY * pan.velocityY);
-  // Through a lens the ground at the bottom goes farther than the focus: by this factor across, and by its square down.
-  const nearer = 1 + (projection.invFocal * projection.cosPitch) / (2 * projection.sinPitch);
-  if (lengthOfEase(velocity * speed, halfLife) * nearer * nearer > NEAR_END) return false;
+  // So far, in spans, a velocity of 1 still glides.
+  const glide = lengthOfEase(kept.valueNow(constraints.speed, pan.isFar), halfLife);
+  if ((Math.abs(pan.velocityX) + Math.abs(pan.velocityY)) * glide * projection.frameHeight > NEAR_END) return false;
   const motion = timeline.spare();
   // The focus of kept motion may be solved later.
   motion.focusing.solve();
   aim(now, motion, screen, ground, motion.insets);
-  aim(there, goalPose(kept, motion), screen, ground, settings.safeFrame);
+  const goal = goalPose(kept, motion);
+  const far = glide * goal.span;
+  now.projection.toWorld(pan.velocityX * far, pan.velocityY * far * kept.foreshortening(), spot);
+  aim(there, { ...goal, x: goal.x + spot.x, y: goal.y + spot.y }, screen, ground, settings.safeFrame);
   const { middleX, middleY, frameWidth, frameHeight } = now.projection;
   // Between them nothing moves farther.
   for (const [across, down] of FRAME_PLACES) {
