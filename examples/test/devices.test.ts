@@ -303,7 +303,7 @@ test('of two cameras on a page, the one pressed, hovered or focused last has the
   expect(await tried()).toEqual([true, true]);
   await page.evaluate(() => window.detach());
   const refused = page.evaluate(() => void zesty.listen(window.map, window.camera, { keys: 'all' as 'own' }));
-  await expect(refused).rejects.toThrow('listen: keys: expected one of "page", "own", "focus", got "all"');
+  await expect(refused).rejects.toThrow('listen.keys: expected one of "page", "own", "focus", got "all"');
 });
 
 test('the next input: a key, a chord, a button with a key, the wheel, a pad; nobody else hears it; and what it is called', async () => {

@@ -1,5 +1,6 @@
 /** The calls of a program that steer a camera. Each call is one signal. */
-import { sentence, shown, type Settings } from './settings/index.ts';
+import { refuse } from './messages/index.ts';
+import type { Settings } from './settings/index.ts';
 import type { About, PlaceSignal, Signal } from './signals/index.ts';
 import type { Point } from './view/index.ts';
 
@@ -84,12 +85,9 @@ export abstract class Calls {
  * @throws TypeError for an argument that is no object, or has none of the fields
  */
 function named(call: string, value: unknown, known: readonly string[]): Fields {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse(call, value, known);
+  const expected = `an object with ${known.join(', ')}`;
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse(call, value, expected);
   const entries = known.flatMap((name) => (name in value ? [[name, (value as Fields)[name]] as const] : []));
-  if (entries.length === 0) refuse(call, value, known);
+  if (entries.length === 0) refuse(call, value, expected);
   return Object.fromEntries(entries);
-}
-
-function refuse(call: string, value: unknown, known: readonly string[]): never {
-  throw new TypeError(sentence({ path: call, got: shown(value), expected: `an object with ${known.join(', ')}` }));
 }

@@ -120,7 +120,7 @@ test('an element that no style gives a size keeps the size that it had; what can
   const tilted = aim(new View(), { ...flat, pitch: 50, fieldOfView: 40 }, { width: 300, height: 150 });
   expect(() => drawing.begin(tilted)).toThrow(/createDrawing: expected .*, got a field of view of 40/);
   expect(() => createDrawing(new Context(), { snap: 'often' as 'never' })).toThrow(
-    'createDrawing: snap: expected one of "never", "at-rest", "always", got "often"',
+    'createDrawing.snap: expected one of "never", "at-rest", "always", got "often"',
   );
 });
 

@@ -133,7 +133,7 @@ test('visible tiles never go beyond the map, nor beyond 64 spans, and have every
   const view = aim(new View(), { x: 0, y: 0, span: 100 }, { width: 800, height: 600 });
   for (const size of [0, -1, NaN, Infinity])
     expect(() => visibleTiles(view, size)).toThrow(
-      `visibleTiles: size: expected world units above 0, such as 16, got ${String(size)}`,
+      `visibleTiles.size: expected world units above 0, such as 16, got ${String(size)}`,
     );
   expect(() => visibleTiles(view, 1e-9)).toThrow(
     'size: expected one with at most 1048576 rows on the screen, got 1e-9',

@@ -2,7 +2,8 @@
 import { SignalFilter } from '../hands/index.ts';
 import { GRID_SECONDS, type MoverSignal } from '../motion/index.ts';
 import { cleanSignal, SIGNALS, SignalQueue, type Plan, type SignalBody } from '../signals/index.ts';
-import { hasUnit, SPAN, sentence, shown, type Span } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
+import { hasUnit, SPAN, type Span } from '../settings/index.ts';
 import type { Dispatcher } from './dispatcher.ts';
 import type { FrameClock } from './frameClock.ts';
 import type { Recorder } from './recorder.ts';
@@ -60,8 +61,7 @@ export class Inbox {
     const given = signal.time ?? -Infinity;
     let time = Number.isFinite(given) ? given : -Infinity;
     const { span = 1 } = body as { readonly span?: Span };
-    if (!hasUnit(span, changes.last.lens))
-      throw new TypeError(sentence({ path: 'signal.span', got: shown(span), expected: SPAN }));
+    if (!hasUnit(span, changes.last.lens)) refuse('signal.span', span, SPAN);
     if (body.kind === 'terrain') terrains.expect(body);
     if (body.kind === 'change') {
       body = changes.amended(body);

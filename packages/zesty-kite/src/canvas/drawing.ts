@@ -1,5 +1,5 @@
 /** A 2D canvas made ready for each frame: as large as its element in device pixels, cleared, and drawn on in world units. */
-import { checkFunction, checkMade, checkObject, sentence, shown } from '../messages/index.ts';
+import { checkFunction, checkMade, checkObject, refuse, sentence, shown } from '../messages/index.ts';
 import { aim, View, type Affine, type Pose } from '../view/index.ts';
 
 /** The parts of a canvas that are used; an element has a style, too. */
@@ -84,7 +84,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
     checkFunction('createDrawing.density', ask, 'a function of the view, such as densityByZoom makes');
   const known = ['never', 'at-rest', 'always'];
   if (!known.includes(snap))
-    throw new TypeError(`createDrawing: snap: expected one of "${known.join('", "')}", got ${JSON.stringify(snap)}`);
+    refuse('createDrawing.snap', snap, `one of "${known.join('", "')}"`);
   const snapper = new Snapper();
   const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   let density = 1;

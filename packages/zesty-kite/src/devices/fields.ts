@@ -1,6 +1,6 @@
 /** The fields of signals: how each is cleaned, and its JSON Schema. */
 import { clamp, finite } from '../math/index.ts';
-import { sentence, shown } from '../messages/index.ts';
+import { refuse } from '../messages/index.ts';
 
 /** Cleans one field; plain data beside it, so that types, messages, schema and docs have it from the same place. */
 export interface Field<T> {
@@ -25,8 +25,8 @@ export type Fields = Readonly<Partial<Record<string, unknown>>>;
 /** Marks a signal without a place: it moves nothing. */
 export const IGNORE_SIGNAL = Symbol('nowhere');
 
-export function refuse(path: string, got: unknown, expected: string): never {
-  throw new TypeError(sentence({ path: `signal.${path}`, got: shown(got), expected }));
+export function refuseField(path: string, got: unknown, expected: string): never {
+  return refuse(`signal.${path}`, got, expected);
 }
 
 function range(min: number, max: number): Field<number>['schema'] {
@@ -44,7 +44,7 @@ export function maybeNumber(min: number, max: number): OptionalField<number> {
     optional: true,
     clean: (value, path) => {
       if (value === undefined) return undefined;
-      if (typeof value !== 'number') return refuse(path, value, 'a number, or nothing');
+      if (typeof value !== 'number') return refuseField(path, value, 'a number, or nothing');
       return Number.isFinite(value) ? clamp(value + 0, min, max) : undefined;
     },
     schema: range(min, max),
@@ -55,7 +55,7 @@ export function maybeNumber(min: number, max: number): OptionalField<number> {
 export function place(max: number): Field<number> {
   return {
     clean: (value, path) => {
-      if (typeof value !== 'number') return refuse(path, value, 'a number');
+      if (typeof value !== 'number') return refuseField(path, value, 'a number');
       return Number.isFinite(value) ? clamp(value + 0, -max, max) : IGNORE_SIGNAL;
     },
     schema: range(-max, max),
@@ -63,13 +63,13 @@ export function place(max: number): Field<number> {
 }
 
 export function asFinite(value: unknown, path: string): number {
-  return typeof value === 'number' ? finite(value, 0) : refuse(path, value, 'a number');
+  return typeof value === 'number' ? finite(value, 0) : refuseField(path, value, 'a number');
 }
 
 /** A string. @param expected the expected value in messages */
 export function text(expected: string): Field<string> {
   return {
-    clean: (value, path) => (typeof value === 'string' ? value : refuse(path, value, expected)),
+    clean: (value, path) => (typeof value === 'string' ? value : refuseField(path, value, expected)),
     schema: { type: 'string' },
   };
 }
@@ -77,7 +77,7 @@ export function text(expected: string): Field<string> {
 /** True or false. */
 export function yesOrNo(): Field<boolean> {
   return {
-    clean: (value, path) => (typeof value === 'boolean' ? value : refuse(path, value, 'true or false')),
+    clean: (value, path) => (typeof value === 'boolean' ? value : refuseField(path, value, 'true or false')),
     schema: { type: 'boolean' },
   };
 }
@@ -94,7 +94,7 @@ export function mark(): OptionalField<boolean> {
  */
 export function oneOf<const T extends string>(names: readonly T[], expected = `one of ${names.join(', ')}`): Field<T> {
   return {
-    clean: (value, path) => names.find((name) => name === value) ?? refuse(path, value, expected),
+    clean: (value, path) => names.find((name) => name === value) ?? refuseField(path, value, expected),
     schema: { enum: names },
   };
 }
@@ -103,7 +103,7 @@ export function oneOf<const T extends string>(names: readonly T[], expected = `o
 export function list(max: number, min: number): Field<readonly number[]> {
   return {
     clean: (values, path) => {
-      if (!Array.isArray(values)) return refuse(path, values, 'a list of numbers');
+      if (!Array.isArray(values)) return refuseField(path, values, 'a list of numbers');
       return values.slice(0, max).map((value, i) => clamp(asFinite(value, `${path}[${String(i)}]`), min, 1));
     },
     schema: { type: 'array', items: range(min, 1), maxItems: max },
@@ -128,7 +128,7 @@ export function object<T extends { readonly [K in keyof T]?: number }>(
   const isNeeded = ([, field]: readonly [string, Field<number>]): boolean => !('optional' in field);
   return {
     clean: (value, path, signal) => {
-      if (typeof value !== 'object' || value === null) return refuse(path, value, expected);
+      if (typeof value !== 'object' || value === null) return refuseField(path, value, expected);
       const given = value as Fields;
       const cleaned = entries.map(([name, field]) => [name, field.clean(given[name], `${path}.${name}`, signal)]);
       return Object.fromEntries(cleaned.filter(([, clean]) => clean !== undefined)) as T;

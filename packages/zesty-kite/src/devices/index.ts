@@ -11,7 +11,7 @@ export {
   object,
   oneOf,
   place,
-  refuse,
+  refuseField,
   text,
   yesOrNo,
   type Body,

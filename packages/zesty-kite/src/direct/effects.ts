@@ -1,7 +1,6 @@
 /** Effects on the picture: shakes and nudges. Limits, grips, rest and sessions do not depend on them. */
-import { checkMade, checkObject } from '../messages/index.ts';
+import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { exp2 } from '../math/index.ts';
-import { sentence, shown } from '../settings/index.ts';
 import { aim, View, type Point } from '../view/index.ts';
 
 export interface Shake {
@@ -168,11 +167,5 @@ function anyNumber(seed: number, channel: number, index: number): number {
 function check(path: string, numbers: Readonly<Record<string, number>>): void {
   for (const [name, value] of Object.entries(numbers))
     if (typeof (value as unknown) !== 'number' || !(Math.abs(value) <= MOST) || (value < 0 && name === 'halfLife'))
-      throw new TypeError(
-        sentence({
-          path: `${path}.${name}`,
-          got: shown(value),
-          expected: name === 'halfLife' ? 'seconds from 0 to 1e6' : 'a number from -1e6 to 1e6',
-        }),
-      );
+      refuse(`${path}.${name}`, value, name === 'halfLife' ? 'seconds from 0 to 1e6' : 'a number from -1e6 to 1e6');
 }

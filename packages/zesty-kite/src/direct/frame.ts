@@ -1,7 +1,6 @@
 /** Framing: the nearest zoom at which everything shows. */
-import { checkNumber, checkObject } from '../messages/index.ts';
+import { checkNumber, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { shown } from '../settings/index.ts';
 import { cameraHere, timelineOf } from './here.ts';
 import type { FrameOptions, Framing } from './framing.ts';
 import { SAME, Solver } from './solver.ts';
@@ -40,7 +39,7 @@ export function frameOutline(camera: Camera, outline: Outline, options: FrameOpt
   const { kept, constraints } = timeline;
   for (const name of ['heading', 'pitch'] as const)
     if (options[name] !== undefined && !Number.isFinite(options[name]))
-      throw new TypeError(`frame.options.${name}: expected a finite number, got ${shown(options[name])}`);
+      refuse(`frame.options.${name}`, options[name], 'a finite number');
   const solver = new Solver(outline, kept, timeline.spare(), options, grown);
   const limitedBy: Framing['limitedBy'][number][] = [];
   const { min, max } = solver;

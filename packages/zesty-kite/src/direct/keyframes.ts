@@ -1,6 +1,7 @@
 /** The keyframes of a cutscene, as data: how they are read, and what lies between them. */
 import { exp2, log2 } from '../math/index.ts';
-import { isSpan, shown, SPAN, type Span } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
+import { isSpan, SPAN, type Span } from '../settings/index.ts';
 import { span } from '../signals/index.ts';
 import { EASES, eased, type Ease } from './ease.ts';
 
@@ -75,40 +76,39 @@ export const KEYFRAME_SCHEMA = {
  * @throws TypeError with the path, the allowed values and the value
  */
 export function checkedKeyframes(path: string, list: unknown): readonly Keyframe[] {
-  const refuse = (at: string, value: unknown, expected: string): never => {
-    throw new TypeError(`${path}${at}: expected ${expected}, got ${shown(value)}`);
-  };
-  if (!Array.isArray(list) || list.length === 0) return refuse('', list, 'a list of keyframes, at least one');
+  const refuseAt = (at: string, value: unknown, expected: string): never => refuse(`${path}${at}`, value, expected);
+  if (!Array.isArray(list) || list.length === 0) return refuseAt('', list, 'a list of keyframes, at least one');
   let last = -1;
   return list.map((value: unknown, i): Keyframe => {
     const at = `[${String(i)}]`;
-    if (typeof value !== 'object' || value === null) return refuse(at, value, 'a keyframe: {at, x, y, span, …}');
+    if (typeof value !== 'object' || value === null) return refuseAt(at, value, 'a keyframe: {at, x, y, span, …}');
     const given = value as Readonly<Partial<Record<string, unknown>>>;
     const numbers: Partial<Record<keyof typeof NUMBERS, number>> = {};
     const zoom = given['span'];
-    if (zoom !== undefined && !isSpan(zoom)) return refuse(`${at}.span`, zoom, SPAN);
+    if (zoom !== undefined && !isSpan(zoom)) return refuseAt(`${at}.span`, zoom, SPAN);
     for (const name of Object.keys(NUMBERS) as (keyof typeof NUMBERS)[]) {
       const [min, max] = NUMBERS[name];
       const number = given[name];
       if (number === undefined && name !== 'at') continue;
       if (typeof number !== 'number' || !(number >= min && number <= max))
-        return refuse(`${at}.${name}`, number, `a number from ${String(min)} to ${String(max)}`);
+        return refuseAt(`${at}.${name}`, number, `a number from ${String(min)} to ${String(max)}`);
       // No -0: a session would have 0 for it.
       numbers[name] = number + 0;
     }
     const { at: time = NaN, ...others } = numbers;
-    if (!(time > last)) return refuse(`${at}.at`, time, 'a later time than the one before');
+    if (!(time > last)) return refuseAt(`${at}.at`, time, 'a later time than the one before');
     last = time;
     const { ease, event, target } = given;
     const known = KEY_EASES.find((name) => name === ease);
-    if (ease !== undefined && known === undefined) return refuse(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
-    if (event !== undefined && typeof event !== 'string') return refuse(`${at}.event`, event, 'a name');
+    if (ease !== undefined && known === undefined)
+      return refuseAt(`${at}.ease`, ease, `one of ${KEY_EASES.join(', ')}`);
+    if (event !== undefined && typeof event !== 'string') return refuseAt(`${at}.event`, event, 'a name');
     if (target !== undefined && typeof target !== 'string')
-      return refuse(`${at}.target`, target, 'the name of a target');
+      return refuseAt(`${at}.target`, target, 'the name of a target');
     if (target !== undefined && ('x' in others || 'y' in others))
-      return refuse(`${at}.target`, target, 'x and y, or a target');
+      return refuseAt(`${at}.target`, target, 'x and y, or a target');
     for (const name of Object.keys(given))
-      if (!KEYS.has(name)) return refuse(`${at}.${name}`, given[name], `none of that name: ${[...KEYS].join(', ')}`);
+      if (!KEYS.has(name)) return refuseAt(`${at}.${name}`, given[name], `none of that name: ${[...KEYS].join(', ')}`);
     return {
       at: time,
       ...others,

@@ -1,6 +1,6 @@
 /** Bars above and below the picture, as in a film: what shows is framed between them. */
 import { rigOf, type Camera } from '../camera/index.ts';
-import { sentence, shown } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
 import { cameraHere } from './here.ts';
 
 export interface LetterBox {
@@ -70,7 +70,7 @@ const ofCameras = new WeakMap<Camera, Bars>();
 export function letterBox(camera: Camera, share = 0.1): LetterBox {
   const here = cameraHere('letterBox', camera);
   if (!(typeof share === 'number' && share >= 0 && share <= 0.4))
-    throw new TypeError(sentence({ path: 'letterBox.share', got: shown(share), expected: 'a number from 0 to 0.4' }));
+    refuse('letterBox.share', share, 'a number from 0 to 0.4');
   const bars = ofCameras.get(here) ?? new Bars(here);
   ofCameras.set(here, bars);
   const own = { share };

@@ -1,6 +1,6 @@
 /** Locks in scopes: what the player may not do for a while, as in a cutscene. Scopes may end in any order. */
 import { rigOf, type Camera } from '../camera/index.ts';
-import { sentence, shown } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
 import { cameraHere } from './here.ts';
 
 export const ABILITIES = ['pan', 'zoom', 'turn', 'tilt'] as const;
@@ -61,9 +61,7 @@ export function lock(camera: Camera, abilities: readonly Ability[] = ABILITIES):
 /** @throws TypeError */
 export function checkAbilities(path: string, abilities: readonly Ability[]): void {
   const given: unknown = abilities;
-  if (!Array.isArray(given))
-    throw new TypeError(sentence({ path, got: shown(given), expected: `a list of ${ABILITIES.join(', ')}` }));
+  if (!Array.isArray(given)) refuse(path, given, `a list of ${ABILITIES.join(', ')}`);
   for (const [i, ability] of abilities.entries())
-    if (!ABILITIES.includes(ability))
-      throw new TypeError(`${path}[${String(i)}]: expected one of ${ABILITIES.join(', ')}, got ${shown(ability)}`);
+    if (!ABILITIES.includes(ability)) refuse(`${path}[${String(i)}]`, ability, `one of ${ABILITIES.join(', ')}`);
 }

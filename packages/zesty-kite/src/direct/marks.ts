@@ -1,7 +1,6 @@
 /** Marks: places to come back to, saved by name or by number key. */
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { shown } from '../settings/index.ts';
 import type { Arrival } from './journey.ts';
 import { cameraHere } from './here.ts';
 import { travel, type TravelOptions } from './travel.ts';
@@ -156,6 +155,6 @@ export function checkedMark(path: string, saved: Mark): Mark {
   const { x, y, span, heading, pitch } = saved;
   const mark = { x, y, span, heading, pitch };
   for (const [name, value] of Object.entries(mark))
-    if (!Number.isFinite(value)) throw new TypeError(`${path}.${name}: expected a finite number, got ${shown(value)}`);
+    if (!Number.isFinite(value)) refuse(`${path}.${name}`, value, 'a finite number');
   return mark;
 }

@@ -1,7 +1,7 @@
 /** Samples of a target that moves: a bad one is ignored. */
 import type { Camera } from '../camera/index.ts';
 import { reportsOf } from '../reports.ts';
-import { sentence, shown } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
 import type { Point } from '../view/index.ts';
 
 /** As far as a camera goes, world units. */
@@ -28,7 +28,7 @@ function isPoint(value: unknown): value is Point {
 /** @throws TypeError that names `path` */
 export function checkedPoint(path: string, value: unknown): Point {
   if (isPoint(value)) return value;
-  throw new TypeError(sentence({ path, got: shown(value), expected: POINT }));
+  return refuse(path, value, POINT);
 }
 
 /** The last good sample: numbers in a class, as engines box those of other objects. */
@@ -101,7 +101,7 @@ export class Samples {
   }
 
   #refuse(name: string, got: unknown): never {
-    throw new TypeError(sentence({ path: `${this.#path}.${name}`, got: shown(got), expected: 'a finite number' }));
+    return refuse(`${this.#path}.${name}`, got, 'a finite number');
   }
 }
 

@@ -9,7 +9,7 @@
  * the middle line, across and down. If they fill the frame, these are its sides, and two linear equations give the span. Else the
  * distance is a root: the nearer the lines, the more the two demands on the focus differ.
  */
-import { sentence, shown } from '../messages/index.ts';
+import { refuse } from '../messages/index.ts';
 import { wholeWithin, type Insets, type Projection, type Pose } from '../view/index.ts';
 import type { Outline } from './things.ts';
 
@@ -45,12 +45,10 @@ export class Sides {
     const { left, top, right, bottom } =
       typeof padding === 'number' ? { left: even, top: even, right: even, bottom: even } : padding;
     if (!(left + right < frameWidth && top + bottom < frameHeight))
-      throw new TypeError(
-        sentence({
-          path: 'frame.options.padding',
-          got: shown(padding),
-          expected: `less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
-        }),
+      refuse(
+        'frame.options.padding',
+        padding,
+        `less than the safe frame, ${String(frameWidth)} × ${String(frameHeight)} pixels`,
       );
     this.#left = (left - frameWidth / 2) / frameHeight;
     this.#right = (frameWidth / 2 - right) / frameHeight;

@@ -1,5 +1,5 @@
 /** Things that can be framed: their extent in any direction. */
-import { shown } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
 import type { Box, Ground, Point } from '../view/index.ts';
 import { outermost, SPOT } from './outermost.ts';
 
@@ -41,14 +41,14 @@ export class Outline {
    */
   constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>) {
     this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
-    if (!Array.isArray(things)) refuse('things', things, 'a list of points, circles, boxes or GeoJSON');
+    if (!Array.isArray(things)) refuseThing('things', things, 'a list of points, circles, boxes or GeoJSON');
     /** The end of each thing in the list. */
     const ends = new Int32Array(things.length);
     for (let i = 0; i < things.length; i++) {
       this.#add(things[i], () => `things[${String(i)}]`);
       ends[i] = this.#length;
     }
-    if (this.#length === 0) refuse('things', things, 'at least one with a place');
+    if (this.#length === 0) refuseThing('things', things, 'at least one with a place');
     const spots = this.#spots.subarray(0, this.#length);
     if (periodX > 0) drawTogether(spots, ends, 0, periodX);
     if (periodY > 0) drawTogether(spots, ends, 1, periodY);
@@ -85,7 +85,7 @@ export class Outline {
   }
 
   #add(thing: unknown, path: Path): void {
-    if (typeof thing !== 'object' || thing === null) refuse(path(), thing, 'a point, a circle, a box or GeoJSON');
+    if (typeof thing !== 'object' || thing === null) refuseThing(path(), thing, 'a point, a circle, a box or GeoJSON');
     const given = thing as Record<string, unknown>;
     if ('type' in given) this.#addGeoJson(given, path);
     else if ('left' in given) this.#addBox(given, path);
@@ -106,11 +106,11 @@ export class Outline {
       ((features ?? geometries) as unknown[]).forEach((one, i) => {
         this.#add(one, () => `${path()}.${name}[${String(i)}]`);
       });
-    } else refuse(`${path()}.type`, type, 'a GeoJSON geometry, feature or collection');
+    } else refuseThing(`${path()}.type`, type, 'a GeoJSON geometry, feature or collection');
   }
 
   #addPositions(value: unknown, path: Path): void {
-    if (!Array.isArray(value)) refuse(path(), value, 'positions such as [x, y]');
+    if (!Array.isArray(value)) refuseThing(path(), value, 'positions such as [x, y]');
     const list = value as readonly unknown[];
     if (typeof list[0] === 'number') this.#spot(list[0], list[1], list[2], 0, path);
     else
@@ -123,7 +123,11 @@ export class Outline {
     const isPlace = isNear(x) && isNear(y);
     const level = height === undefined && isPlace ? this.#heightAt(x, y) : height;
     if (!isPlace || !isNear(level) || !isNear(radius) || radius < 0)
-      return refuse(path(), { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
+      return refuseThing(
+        path(),
+        { x, y, height, radius },
+        'finite numbers up to 1e12, and a radius that is not below 0',
+      );
     if (this.#length === this.#spots.length) {
       const longer = new Float64Array(2 * this.#length);
       longer.set(this.#spots);
@@ -184,6 +188,6 @@ function drawTogether(spots: Float64Array, ends: Int32Array, axis: 0 | 1, period
   }
 }
 
-function refuse(path: string, got: unknown, expected: string): never {
-  throw new TypeError(`frame.${path}: expected ${expected}, got ${shown(got)}`);
+function refuseThing(path: string, got: unknown, expected: string): never {
+  return refuse(`frame.${path}`, got, expected);
 }

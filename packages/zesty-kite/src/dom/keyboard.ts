@@ -1,5 +1,6 @@
 /** Keys of the whole page. Keys that the camera does not use are left alone. */
 import { isForFocused } from './focused.ts';
+import { refuse } from '../messages/index.ts';
 import { watchUse } from './lastUsed.ts';
 import { MODIFIERS } from './modifiers.ts';
 import type { Send } from './send.ts';
@@ -16,8 +17,7 @@ export interface KeyOptions {
 
 /** @throws TypeError */
 export function checkKeys({ keys = 'page' }: KeyOptions): void {
-  if (!['page', 'own', 'focus'].includes(keys))
-    throw new TypeError(`listen: keys: expected one of "page", "own", "focus", got ${JSON.stringify(keys)}`);
+  if (!['page', 'own', 'focus'].includes(keys)) refuse('listen.keys', keys, 'one of "page", "own", "focus"');
 }
 
 export interface Keyboard {

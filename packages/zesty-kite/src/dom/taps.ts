@@ -1,6 +1,7 @@
 /** Presses without a drag: taps and long presses. Taps that the camera uses are not reported. */
 import type { InputTarget } from '../cameraLike.ts';
 import { doubleTapNotches, Taps } from '../hands/index.ts';
+import { refuse } from '../messages/index.ts';
 import { startsAfterOf, type Button } from '../settings/index.ts';
 import type { Spot } from '../view/index.ts';
 
@@ -51,9 +52,7 @@ const SHORTEST_LONG = 0.3;
 /** @throws TypeError */
 export function checkTaps({ longPressAfter = SHORTEST_LONG }: TapOptions): void {
   if (longPressAfter >= SHORTEST_LONG) return;
-  throw new TypeError(
-    `listen: longPressAfter: expected seconds, at least ${String(SHORTEST_LONG)}, got ${String(longPressAfter)}`,
-  );
+  refuse('listen.longPressAfter', longPressAfter, `seconds, at least ${String(SHORTEST_LONG)}`);
 }
 
 export interface ListenToTaps {

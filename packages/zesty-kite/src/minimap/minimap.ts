@@ -3,7 +3,6 @@ import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { outlinesOf } from '../limits/index.ts';
 import { polygonOutlines } from '../polygons/index.ts';
 import { Angle, finite } from '../math/index.ts';
-import { sentence, shown } from '../settings/index.ts';
 import type { CameraLike } from '../cameraLike.ts';
 import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
 import { clip } from './clip.ts';
@@ -75,16 +74,16 @@ export class Minimap {
     this.#area = area ?? boxAround(bounds === null ? [] : outlinesOf(bounds, [polygonOutlines]).flat());
     const { left, top, right, bottom } = this.#area;
     if (!(around > 0 && around < Infinity) && !(right > left && bottom > top && right - left + bottom - top < Infinity))
-      throw new TypeError(
-        `minimap: expected an area {left, top, right, bottom} with left < right and top < bottom, or around above 0, got ${shown({ area, around })}`,
+      refuse(
+        'minimap',
+        { area, around },
+        'an area {left, top, right, bottom} with left < right and top < bottom, or around above 0',
       );
     this.#around = around;
     this.#turns = turns;
     this.#round = round;
     if (!['screen', 'safe-frame'].includes(outlineOf))
-      throw new TypeError(
-        sentence({ path: 'minimap.outlineOf', got: shown(outlineOf), expected: '"screen" or "safe-frame"' }),
-      );
+      refuse('minimap.outlineOf', outlineOf, '"screen" or "safe-frame"');
     this.#outlineOf = outlineOf;
   }
 

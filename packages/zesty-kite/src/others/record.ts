@@ -1,6 +1,6 @@
 /** The record of a camera: its pose at one moment, and its rates. */
 import { exp2, log2 } from '../math/index.ts';
-import { shown } from '../settings/index.ts';
+import { refuse } from '../messages/index.ts';
 import type { Pose } from '../view/index.ts';
 
 /** One moment of a camera: plain JSON. */
@@ -86,19 +86,13 @@ export function between(from: Moment, to: Moment, at: number, out: Float64Array)
 function checked(record: PoseRecord): PoseRecord {
   const given: unknown = record;
   const { at, pose, rates, earlier } = (given ?? {}) as Partial<Record<keyof PoseRecord, unknown>>;
-  if (typeof at !== 'number' || !Number.isFinite(at))
-    throw new TypeError(`record.at: expected milliseconds, got ${shown(at)}`);
-  if (!areNumbers(pose)) throw new TypeError(`record.pose: expected seven finite numbers, got ${shown(pose)}`);
-  if (!pose.every((number) => Math.abs(number) <= FARTHEST))
-    throw new TypeError(`record.pose: expected numbers from -1e12 to 1e12, got ${shown(pose)}`);
-  if (!((pose[SPAN] ?? 0) > 0))
-    throw new TypeError(`record.pose[3]: expected a span above 0, got ${shown(pose[SPAN])}`);
-  if (rates !== undefined && !areNumbers(rates))
-    throw new TypeError(`record.rates: expected seven finite numbers, or nothing, got ${shown(rates)}`);
+  if (typeof at !== 'number' || !Number.isFinite(at)) refuse('record.at', at, 'milliseconds');
+  if (!areNumbers(pose)) refuse('record.pose', pose, 'seven finite numbers');
+  if (!pose.every((number) => Math.abs(number) <= FARTHEST)) refuse('record.pose', pose, 'numbers from -1e12 to 1e12');
+  if (!((pose[SPAN] ?? 0) > 0)) refuse('record.pose[3]', pose[SPAN], 'a span above 0');
+  if (rates !== undefined && !areNumbers(rates)) refuse('record.rates', rates, 'seven finite numbers, or nothing');
   if (earlier !== undefined && (!Array.isArray(earlier) || earlier.length > MOST_EARLIER))
-    throw new TypeError(
-      `record.earlier: expected a list of up to ${String(MOST_EARLIER)} records, got ${shown(earlier)}`,
-    );
+    refuse('record.earlier', earlier, `a list of up to ${String(MOST_EARLIER)} records`);
   return record;
 }
 

@@ -1,8 +1,8 @@
 /** The settings of a player: offered by the game, inside its range, kept as differences. */
-import { checkList, checkMade, checkObject, refuse as complain } from '../messages/index.ts';
+import { checkList, checkMade, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { bindingWarnings, type Warning } from '../review/index.ts';
-import { sentence, shown, type Settings } from '../settings/index.ts';
+import { shown, type Settings } from '../settings/index.ts';
 import { memberAt, nodeAt, type JsonSchema } from './node.ts';
 import { checkOffer, type Offer, type OfferedSetting, type Offers } from './offers.ts';
 import type { PlayerTexts } from './texts.ts';
@@ -59,17 +59,11 @@ export class PlayerSettings {
     this.#texts = texts;
     for (const path of this.#offers.keys()) {
       if (nodeAt(schema, path) === null)
-        refuse(`offers["${path}"]`, path, 'the path of a setting, such as "pan.speed"');
+        refusePath(`offers["${path}"]`, path, 'the path of a setting, such as "pan.speed"');
       this.#game.set(path, valueAt(camera.settings, path));
     }
     if (saved !== null && !isTree(saved))
-      throw new TypeError(
-        sentence({
-          path: 'PlayerSettings.saved',
-          got: shown(saved),
-          expected: 'an object that toJSON returned, or null',
-        }),
-      );
+      refuse('PlayerSettings.saved', saved, 'an object that toJSON returned, or null');
     const pending = new Map<string, unknown>();
     for (const [path, value] of leavesOf(saved ?? {}, [...this.#offers.keys()])) {
       const members = [...this.#offers.keys()].filter((each) => memberAt(schema, each)?.list === path);
@@ -98,12 +92,12 @@ export class PlayerSettings {
    * @throws TypeError for what is not offered; SettingsError for a value that is none: then nothing has changed
    */
   set(path: string, value: unknown): void {
-    if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "pan.speed"');
+    if (typeof (path as unknown) !== 'string') refusePath('path', path, 'the path of a setting, such as "pan.speed"');
     const { kind, min = -Infinity, max = Infinity, among } = this.#itemOf(path);
-    if (kind === 'number' && typeof value !== 'number') refuse(path, value, 'a number');
-    if (kind === 'switch' && typeof value !== 'boolean') refuse(path, value, 'true or false');
+    if (kind === 'number' && typeof value !== 'number') refusePath(path, value, 'a number');
+    if (kind === 'switch' && typeof value !== 'boolean') refusePath(path, value, 'true or false');
     if (among !== undefined && !among.some((each) => isSame(each, value)))
-      refuse(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
+      refusePath(path, value, `one of ${among.map((each) => shown(each)).join(', ')}`);
     const within = typeof value === 'number' ? Math.min(Math.max(value, min), max) : value;
     this.#camera.change(nested([this.#settingOf(path, within)]));
     this.#kept.delete(path);
@@ -126,10 +120,11 @@ export class PlayerSettings {
 
   /** The conflicts if an ability had these inputs: call it before `set`. */
   conflictsWith(path: string, inputs: readonly string[]): readonly Warning[] {
-    if (typeof (path as unknown) !== 'string') refuse('path', path, 'the path of a setting, such as "bindings.panUp"');
+    if (typeof (path as unknown) !== 'string')
+      refusePath('path', path, 'the path of a setting, such as "bindings.panUp"');
     checkList('PlayerSettings.inputs', inputs, 'a list of inputs, such as ["KeyW"]');
     for (const input of inputs)
-      if (typeof (input as unknown) !== 'string') complain('PlayerSettings.inputs', input, 'an input, such as "KeyW"');
+      if (typeof (input as unknown) !== 'string') refuse('PlayerSettings.inputs', input, 'an input, such as "KeyW"');
     const { bindings } = this.#camera.settings;
     const ability = path.slice(path.indexOf('.') + 1);
     return bindingWarnings({ bindings: { ...bindings, [ability]: [...inputs] } }).filter(
@@ -175,7 +170,7 @@ export class PlayerSettings {
     const offer = this.#offers.get(path);
     const node = nodeAt(this.#schema, path);
     if (offer === undefined || node === null)
-      return refuse(path, path, `one that is offered: ${[...this.#offers.keys()].join(', ')}`);
+      return refusePath(path, path, `one that is offered: ${[...this.#offers.keys()].join(', ')}`);
     const { name = wordsOf(path), text = node.description ?? '' } = this.#texts[path] ?? {};
     const item = { path, name, text, value: valueAt(this.#camera.settings, path), game: this.#game.get(path) };
     const among = offer.among ?? node.enum;
@@ -202,8 +197,8 @@ export class PlayerSettings {
   }
 }
 
-function refuse(path: string, got: unknown, expected: string): never {
-  throw new TypeError(sentence({ path: `player.${path}`, got: shown(got), expected }));
+function refusePath(path: string, got: unknown, expected: string): never {
+  return refuse(`player.${path}`, got, expected);
 }
 
 /** `edge.sideSpeeds` → `Edge side speeds`. */

@@ -9,7 +9,7 @@ import {
   number,
   object,
   place,
-  refuse,
+  refuseField,
   type Field,
   type OptionalField,
 } from '../devices/index.ts';
@@ -43,7 +43,7 @@ export const about: OptionalField<About> = maybe({
   clean: (value, path, signal) => {
     if (value === 'eye') return value;
     if (typeof value !== 'object' || value === null || !('x' in value || 'screenX' in value))
-      return refuse(path, value, ABOUT);
+      return refuseField(path, value, ABOUT);
     return 'x' in value ? worldPoint.clean(value, path, signal) : screenPoint.clean(value, path, signal);
   },
   schema: { anyOf: [worldPoint.schema, screenPoint.schema, { const: 'eye' }] },
@@ -54,7 +54,7 @@ export const factor: OptionalField<number> = {
   optional: true,
   clean: (value, path, { notches }) =>
     value === undefined && notches === undefined
-      ? refuse(path, value, 'a number above 0, or notches')
+      ? refuseField(path, value, 'a number above 0, or notches')
       : maybeNumber(1e-9, 1e9).clean(value, path, {}),
   schema: { type: 'number', minimum: 1e-9, maximum: 1e9 },
 };
@@ -74,7 +74,7 @@ export const hovered: OptionalField<number> = {
 export const textOrNull = (partner: string, expected: string): Field<string | null> => ({
   clean: (value, path, signal) => {
     if (typeof value === 'string') return value;
-    return value === null && signal[partner] === null ? null : refuse(path, value, expected);
+    return value === null && signal[partner] === null ? null : refuseField(path, value, expected);
   },
   schema: { type: ['string', 'null'] },
 });
@@ -82,9 +82,9 @@ export const textOrNull = (partner: string, expected: string): Field<string | nu
 export const part: OptionalField<GridPart> = maybe({
   clean: (value, path) => {
     if (typeof value !== 'object' || value === null)
-      return refuse(path, value, 'a part of a grid {column, row, columns, heights}');
+      return refuseField(path, value, 'a part of a grid {column, row, columns, heights}');
     const { column, row, columns, heights } = value as Record<keyof GridPart, unknown>;
-    if (!Array.isArray(heights)) return refuse(`${path}.heights`, heights, 'a list of numbers');
+    if (!Array.isArray(heights)) return refuseField(`${path}.heights`, heights, 'a list of numbers');
     return {
       column: asFinite(column, `${path}.column`),
       row: asFinite(row, `${path}.row`),
@@ -106,7 +106,7 @@ export const part: OptionalField<GridPart> = maybe({
 
 export const settings: Field<Settings> = {
   clean: (value, path) => {
-    if (typeof value !== 'object' || value === null) return refuse(path, value, 'settings');
+    if (typeof value !== 'object' || value === null) return refuseField(path, value, 'settings');
     const problems = new Problems();
     const plain = plainCopy(value, problems) as Settings;
     SettingsError.throwFor('change', problems);

@@ -1,9 +1,9 @@
 /** Signals made fit to be kept: every number finite and in range. */
-import { sentence, shown } from '../settings/index.ts';
+import { checkObject } from '../messages/index.ts';
 import type { Screen } from '../view/index.ts';
 import {
   IGNORE_SIGNAL,
-  refuse,
+  refuseField,
   type Field,
   type Fields,
   type SignalShape,
@@ -40,16 +40,14 @@ const SCREEN = planOf(SIGNALS.screen);
  *   a change that is no plain data
  */
 export function cleanSignal(signal: { readonly kind: string }, others = NONE): SignalBody | null {
-  const given: unknown = signal;
-  if (typeof given !== 'object' || given === null || Array.isArray(given))
-    throw new TypeError(sentence({ path: 'signal', got: shown(given), expected: 'an object with a kind' }));
+  checkObject('signal', signal, 'an object with a kind');
   const { kind } = signal;
   const plan = KINDS.get(kind) ?? others.get(kind);
   if (plan === undefined) {
     const known = [...KINDS.keys(), ...others.keys()].map((name) => `"${name}"`);
-    return refuse('kind', kind, `one of ${known.join(', ')}`);
+    return refuseField('kind', kind, `one of ${known.join(', ')}`);
   }
-  return cleanInto({ kind }, plan, given as Fields) as SignalBody | null;
+  return cleanInto({ kind }, plan, signal) as SignalBody | null;
 }
 
 /** A size with both sides finite and in range; what is NaN or infinite is no size. */

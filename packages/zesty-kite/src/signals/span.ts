@@ -1,5 +1,5 @@
 /** The field of a signal that is a zoom in any unit. */
-import { maybeNumber, refuse, type OptionalField } from '../devices/index.ts';
+import { maybeNumber, refuseField, type OptionalField } from '../devices/index.ts';
 import { isSpan, SPAN, type Span } from '../settings/index.ts';
 
 const worldUnits = maybeNumber(1e-12, 1e12);
@@ -10,7 +10,7 @@ export const span: OptionalField<Span> = {
   optional: true,
   clean: (value, path, signal) => {
     if (typeof value !== 'object') return worldUnits.clean(value, path, signal);
-    return isSpan(value) ? value : refuse(path, value, SPAN);
+    return isSpan(value) ? value : refuseField(path, value, SPAN);
   },
   schema: {
     anyOf: [

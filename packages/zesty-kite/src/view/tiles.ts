@@ -89,7 +89,7 @@ export function visibleTiles(
 ): TileRows {
   checkView('visibleTiles', view);
   if (!(typeof size === 'number' && size > 0 && size < Infinity))
-    throw new RangeError(`visibleTiles: size: expected world units above 0, such as 16, got ${String(size)}`);
+    throw new RangeError(`visibleTiles.size: expected world units above 0, such as 16, got ${String(size)}`);
   const { lowest, highest } = view.ground;
   const min = Math.min(lowest, view.focusHeight);
   const max = Math.max(min, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
@@ -110,7 +110,7 @@ export function visibleTiles(
   const rows = out.bottom - out.top;
   if (rows > MAX_ROWS)
     throw new RangeError(
-      `visibleTiles: size: expected one with at most ${String(MAX_ROWS)} rows on the screen, got ${String(size)} with ${String(rows)} rows`,
+      `visibleTiles.size: expected one with at most ${String(MAX_ROWS)} rows on the screen, got ${String(size)} with ${String(rows)} rows`,
     );
   if (out.from.length < rows) {
     out.from = new Int32Array(rows * 2);
