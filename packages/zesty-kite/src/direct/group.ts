@@ -1,7 +1,7 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
 import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { exp2 } from '../math/index.ts';
+import { exp2, LN2 } from '../math/index.ts';
 import { nearestCopy, type Ground, type Point, type View } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameOutline, outlineOf } from './frame.ts';
@@ -26,7 +26,6 @@ const REMEMBERED = 0.3;
 const JUMP = 0.2;
 /** Less than twice as fast as in the frame before is a movement all the same: a group that meets has next to no span. */
 const FASTER = 2;
-const LN2 = 0.6931471805599453;
 
 /**
  * Keeps a group in sight. It zooms out before anyone leaves the frame, and in only when the group needs less than 70 % of it, so the

@@ -67,17 +67,25 @@ export function pathOf({ isStraight, maxSpan }: Course, from: Stage, to: Stage):
     : shortestPath(distance, from.span, to.span, maxSpan);
 }
 
-/** A journey as it was planned: it does not change, so frames share it. */
-export interface Plan {
-  readonly id: number;
-  readonly course: Course;
+/** A share of a path, and how far the picture has moved there in screen heights, by turns. */
+export type Lengths = readonly number[];
+
+/** The way from one stage to another. */
+export interface Way {
   readonly path: Path;
-  readonly ease: Ease;
-  readonly seconds: number;
   readonly from: Stage;
   readonly to: Stage;
   /** The wanted span, as it was at the beginning: a panel or another screen changes it. */
   readonly wantedSpan: number;
+}
+
+/** A journey as it was planned: it does not change, so frames share it. */
+export interface Plan extends Way {
+  readonly id: number;
+  readonly course: Course;
+  readonly lengths: Lengths;
+  readonly ease: Ease;
+  readonly seconds: number;
   readonly limitedBy: Arrival['limitedBy'];
   readonly peakSpeed: number;
 }

@@ -2,15 +2,13 @@
 import { maxSpanAt } from '../limits/index.ts';
 import { exp2, log2 } from '../math/index.ts';
 import type { Motion } from '../motion/index.ts';
-import { eased } from './ease.ts';
-import type { Plan } from './journey.ts';
+import type { Way } from './journey.ts';
 import type { PathPoint } from './path.ts';
 
-/** Sets the pose on the way, after a share of the time. */
-export function goOn(plan: Plan, time: number, motion: Motion, movedX: number, movedY: number): void {
-  const { path, ease, from, to, wantedSpan } = plan;
+/** Sets the pose on the way, at a share of the path. */
+export function goOn(way: Way, share: number, motion: Motion, movedX: number, movedY: number): void {
+  const { path, from, to, wantedSpan } = way;
   const { zoom, turn, tilt, lens, constraints, projection, zooming } = motion;
-  const share = eased(ease, time);
   path.at(share, point);
   const gone = path.distance > 0 ? point.along / path.distance : share;
   // Panels and other screens scale all spans; other limits, where it goes in the end.

@@ -7,13 +7,12 @@
  * around points of the ground. Under a ceiling, the farthest zoom, the shortest way goes up an arc that touches it, along
  * it, and down such an arc. Lengths below are in units of the half-plane, which are ρ times those of the paper.
  */
-import { exp2, log2 } from '../math/index.ts';
+import { exp2, LN2, log2 } from '../math/index.ts';
 
 /** ρ² of the paper, whose experiment found ρ = 1.42: how much a zoom is liked better than a pan. */
 const RHO_SQUARED = 2;
 /** √2. */
 export const RHO = 1.4142135623730951;
-const LN2 = 0.6931471805599453;
 
 /** How far along a path, and the span there; world units. */
 export interface PathPoint {

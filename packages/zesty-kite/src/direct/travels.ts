@@ -2,10 +2,10 @@
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
 import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy, nearestTo } from '../view/index.ts';
-import { EASES } from './ease.ts';
+import { eased, EASES, PEAK } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
+import { lengthsOf, shareAt } from './lengths.ts';
 import { goOn } from './onTheWay.ts';
-import { peakOf } from './peak.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
 
@@ -68,9 +68,10 @@ export const travels: Mover<Motion, Journey, SignalsOf<typeof signals>> = {
     const { plan } = journey;
     if (plan === null) return;
     journey.elapsed += seconds;
-    if (journey.elapsed < plan.seconds)
-      goOn(plan, journey.elapsed / plan.seconds, motion, journey.movedX, journey.movedY);
-    else arrive(journey, plan, motion);
+    if (journey.elapsed < plan.seconds) {
+      const part = eased(plan.ease, journey.elapsed / plan.seconds);
+      goOn(plan, shareAt(plan.lengths, part), motion, journey.movedX, journey.movedY);
+    } else arrive(journey, plan, motion);
   },
   finish: ({ plan, movedX, movedY }, { focus }) => {
     if (plan === null) return;
@@ -110,11 +111,22 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   turn.goal = to.heading;
   turn.remaining = 0;
   turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
-  const plan = { id, course, path, ease, from, to, wantedSpan: zoom.wanted, limitedBy: limitsOf(signal, there) };
-  const peak = peakOf({ ...plan, seconds: 1, peakSpeed: 0 }, motion);
+  const along = { path, from, to, wantedSpan: zoom.wanted };
+  const lengths = lengthsOf(along, motion);
+  const peak = PEAK[ease] * (lengths.at(-1) ?? 0);
   const atOnce = way === 'cut' || constraints.settings.reducedMotion;
   const seconds = atOnce ? 0 : Math.min(Math.max(peak / speed, minSeconds), Math.max(minSeconds, maxSeconds));
-  journey.plan = { ...plan, seconds, peakSpeed: seconds > 0 ? peak / seconds : 0 };
+  const limitedBy = limitsOf(signal, there);
+  journey.plan = {
+    ...along,
+    id,
+    course,
+    lengths,
+    ease,
+    seconds,
+    limitedBy,
+    peakSpeed: seconds > 0 ? peak / seconds : 0,
+  };
   journey.elapsed = journey.movedX = journey.movedY = 0;
   if (seconds > 0) return;
   arrive(journey, journey.plan, motion);

@@ -1,7 +1,5 @@
 /** Exponential decay, exact for any division of time into steps: what remains halves every half-life. */
-import { exp2 } from './exp2.ts';
-
-const LN2 = 0.6931471805599453;
+import { exp2, LN2 } from './exp2.ts';
 
 /** How far an ease goes that begins at a speed: v · h / ln 2 with half-life h, the integral of v · 2^(-t/h). */
 export function lengthOfEase(speed: number, halfLife: number): number {

@@ -12,7 +12,8 @@ const POWERS = powersOfTwo();
 /** Adding 1.5 · 2^52 leaves no room for a fraction: taking it away again has rounded to a whole number. */
 const ROUNDER = 6755399441055744;
 
-const LN2 = 0.6931471805599453;
+/** The natural logarithm of 2. */
+export const LN2 = 0.6931471805599453;
 /** 1 / k! */
 const T2 = 1 / 2;
 const T3 = 1 / 6;

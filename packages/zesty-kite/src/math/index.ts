@@ -3,7 +3,7 @@ export { clamp, finite } from './clamp.ts';
 export { createCurve, curveAt, type Curve } from './curve.ts';
 export { Decay, lengthOfEase } from './decay.ts';
 export { Digest } from './digest.ts';
-export { exp2 } from './exp2.ts';
+export { exp2, LN2 } from './exp2.ts';
 export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
 export { nearestRoot } from './root.ts';

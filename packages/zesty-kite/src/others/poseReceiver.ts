@@ -1,6 +1,6 @@
 /** Another player's camera, shown smoothly with a stated delay, whatever happens to its records. */
 import { checkNumber, checkObject } from '../messages/index.ts';
-import { exp2 } from '../math/index.ts';
+import { exp2, LN2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import type { Pose } from '../view/index.ts';
 import { between, Moment, poseOf, type PoseRecord } from './record.ts';
@@ -23,7 +23,6 @@ const LEAP = 10_000;
 const DRIFT = 1e-3;
 /** Records that are kept: more than come within any delay. */
 const MOST = 1024;
-const LN2 = 0.6931471805599453;
 
 /**
  * Receives the records of another camera, and returns its pose at a time.
