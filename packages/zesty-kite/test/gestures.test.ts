@@ -461,6 +461,8 @@ test('G3: what two fingers first touched is under them again 0.2 s after they le
       const far = (side * apart * (1 + grows * share)) / 2;
       return { x: 400 + (middle.x - 400) / 4 + far * Math.cos(angle), y: 350 + far * Math.sin(angle) };
     };
+    const isSky = ({ x, y }: { x: number; y: number }): boolean => camera.view.toGround(x, y) === null;
+    if (isSky(at(0, 1)) || isSky(at(0, -1))) return;
     const spots = ([1, -1] as const).map((side) => spotAt(camera, at(0, side)));
     const press = (id: number, side: 1 | -1): Signal => ({ kind: 'press', id, input: 'Touch', ...at(0, side) });
     let time = play(camera, 0, [press(1, 1), press(2, -1)]);
@@ -489,6 +491,48 @@ test('G3: what two fingers first touched is under them again 0.2 s after they le
   });
   expect(checked).toBeGreaterThan(30);
   expect(worst).toBeLessThan(40);
+});
+
+test('G8: a switch by zoom waits while two fingers hold, which rest with it, and goes by the span once they lift', () => {
+  let flipped = 0;
+  const pitches = fc.record({
+    near: between(60, 85),
+    far: between(20, 45),
+    at: between(400, 900),
+    slack: between(0, 0.1),
+  });
+  forAll(pitches, between(100, 200), between(0, 180), between(0.4, 2.5), (degrees, apart, along, grows) => {
+    const camera = new Camera([high, { pitch: { degrees, halfLife: 0.2 } }], { screen });
+    camera.advance(0);
+    const { pitch } = camera.shown;
+    const at = (far: number, side: 1 | -1): { x: number; y: number } => {
+      const angle = (along * Math.PI) / 180;
+      return { x: 400 + side * far * Math.cos(angle), y: 350 + side * far * Math.sin(angle) };
+    };
+    const press = (id: number, side: 1 | -1): Signal => ({ kind: 'press', id, input: 'Touch', ...at(apart / 2, side) });
+    let time = play(camera, 0, [press(1, 1), press(2, -1)]);
+    for (let i = 1; i <= 10; i++)
+      time = play(camera, time + 15, [
+        { kind: 'move', id: 1, ...at((apart / 2) * (1 + ((grows - 1) * i) / 10), 1) },
+        { kind: 'move', id: 2, ...at((apart / 2) * (1 + ((grows - 1) * i) / 10), -1) },
+      ]);
+    camera.advance((time += 5000));
+    expect(camera.settled).toBe(true);
+    expect(camera.shown.pitch).toBe(pitch);
+    const { span } = camera.shown;
+    time = play(camera, time, [
+      { kind: 'lift', id: 1 },
+      { kind: 'lift', id: 2 },
+    ]);
+    camera.advance(time + 20_000);
+    expect(camera.settled).toBe(true);
+    expect(camera.shown.span).toBeCloseTo(span, 6);
+    const { near, far, slack } = degrees;
+    if (span > degrees.at * (1 + slack)) expect(camera.shown.pitch).toBe(far);
+    if (span < degrees.at / (1 + slack)) expect(camera.shown.pitch).toBe(near);
+    if (camera.shown.pitch !== pitch) flipped += 1;
+  });
+  expect(flipped).toBeGreaterThan(5);
 });
 
 test('about the eye, keys, steps, orbits and calls turn with the eye in its place', () => {

@@ -185,7 +185,7 @@ test('callbacks that throw: the camera goes on, each throw is reported once, and
   expect([camera.settled, recording.failedAtLine, writes]).toEqual([true, 3, 3]);
   expect(camera.shown.x).toBeLessThan(30);
   expect(camera.shown.span).toBeCloseTo(110, 6);
-  expect(() => recording.text()).toThrow('nothing of it is kept');
+  expect(() => recording.text()).toThrow('text: expected a recording without `write`, got one with it');
 });
 
 test('two hundred thousand signals before one frame take effect in order of time and of arrival, in any order', () => {

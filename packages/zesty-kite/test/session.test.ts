@@ -110,7 +110,7 @@ test('a broken line is refused with its number, what was found and what was expe
   expect(refusal('hello\n')).toBe('line 1: expected one JSON object, got "hello"');
   expect(refusal('{"format":"other"}\n')).toBe('line 1: format: expected "zesty-kite session", got "other"');
   expect(refusal(HEADER.replace('"version":1', '"version":2'))).toBe(
-    'line 1: version: expected 1, got 2; this package reads version 1',
+    'line 1: version: expected 1, which this package reads, got 2',
   );
   expect(refusal(HEADER.replace('"settings":{}', '"settings":{"pan":{"sped":1}}'))).toContain(
     'pan.sped: expected a known key such as "speed", got "sped"',

@@ -1,6 +1,6 @@
 /** Everything behind a camera: signals go in, kept motion goes on, frames come out. */
 import { goalPose, Placing, readShown, ShownPose, type Motion, type Mover, type MoverSignal } from '../motion/index.ts';
-import { sentence } from '../messages/index.ts';
+import { refuseRange } from '../messages/index.ts';
 import type { Reports } from '../reports.ts';
 import { completeLayers, type Settings } from '../settings/index.ts';
 import { cleanScreen, plansOf, type SignalBody } from '../signals/index.ts';
@@ -137,13 +137,7 @@ export class Rig {
     if (movers.includes(mover)) return;
     const taken = Object.keys(mover.signals).find((kind) => this.inbox.isKnown(kind));
     if (taken !== undefined || movers.some(({ name }) => name === mover.name))
-      throw new RangeError(
-        sentence({
-          path: 'mover.name',
-          got: `"${taken ?? mover.name}"`,
-          expected: 'an unused name',
-        }),
-      );
+      refuseRange('mover.name', `"${taken ?? mover.name}"`, 'an unused name');
     this.inbox.learn(plansOf(mover.signals));
     timeline.learn(mover, this.frame, this.#ahead, this.#there);
   }

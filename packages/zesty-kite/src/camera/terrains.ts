@@ -1,6 +1,6 @@
 /** The terrain in force, and those that waiting signals name. */
 import { partChanged, soundTerrain, type Terrain } from '../ground/index.ts';
-import { sentence } from '../messages/index.ts';
+import { refuseRange } from '../messages/index.ts';
 import type { TerrainSignal } from '../signals/index.ts';
 
 export class Terrains {
@@ -28,13 +28,7 @@ export class Terrains {
   expect(signal: TerrainSignal): void {
     const terrain = signal.id === null ? null : this.#named.get(nameOf(signal));
     if (terrain === undefined)
-      throw new RangeError(
-        sentence({
-          path: 'signal.id',
-          got: `the terrain "${String(signal.id)}" ${String(signal.digest)}`,
-          expected: 'a known terrain',
-        }),
-      );
+      refuseRange('signal.id', `the terrain "${String(signal.id)}" ${String(signal.digest)}`, 'a known terrain');
     this.#last = terrain;
   }
 

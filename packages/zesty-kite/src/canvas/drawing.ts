@@ -83,8 +83,7 @@ export function createDrawing(context: CanvasContext, options: DrawingOptions = 
   if (ask !== undefined)
     checkFunction('createDrawing.density', ask, 'a function of the view, such as densityByZoom makes');
   const known = ['never', 'at-rest', 'always'];
-  if (!known.includes(snap))
-    refuse('createDrawing.snap', snap, `one of "${known.join('", "')}"`);
+  if (!known.includes(snap)) refuse('createDrawing.snap', snap, `one of "${known.join('", "')}"`);
   const snapper = new Snapper();
   const affine: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   let density = 1;

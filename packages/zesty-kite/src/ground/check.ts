@@ -1,5 +1,5 @@
 /** Checks of what terrains are made of. */
-import { sentence } from '../messages/index.ts';
+import { refuseRange } from '../messages/index.ts';
 
 /** The greatest |height|, world units. */
 const HIGHEST = 1e12;
@@ -9,7 +9,7 @@ const HIGHEST = 1e12;
  * @throws RangeError unless `good`
  */
 export function check(path: string, got: unknown, good: boolean, expected: string): void {
-  if (!good) throw new RangeError(sentence({ path, got: String(got), expected }));
+  if (!good) refuseRange(path, String(got), expected);
 }
 
 /** Returns whether a height is finite, and within 1e12 world units. */

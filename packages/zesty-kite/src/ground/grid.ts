@@ -1,5 +1,5 @@
 /** Terrain from samples on a square grid, bilinear between them. */
-import { checkList, checkMade, checkObject } from '../messages/index.ts';
+import { checkList, checkMade, checkObject, refuseRange } from '../messages/index.ts';
 import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
 import type { Spot } from './spot.ts';
@@ -134,9 +134,7 @@ const origins = new WeakMap<Terrain, { readonly from: Terrain; readonly part: Gr
 export function reshapeGrid(terrain: Terrain, part: GridPart): Terrain {
   const grid = grids.get(terrain);
   if (grid === undefined)
-    throw new RangeError(
-      'reshapeGrid.terrain: expected a terrain of terrainOfGrid or terrainOf(formula, grid), got one of a formula',
-    );
+    refuseRange('reshapeGrid.terrain', 'one of a formula', 'a terrain of terrainOfGrid or terrainOf(formula, grid)');
   checkObject('reshapeGrid.part', part, 'an object {column, row, columns, heights}');
   const { column, row, columns, heights } = part;
   checkList('reshapeGrid.part.heights', heights, 'a list of numbers');

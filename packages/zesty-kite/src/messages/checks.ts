@@ -6,6 +6,11 @@ export function refuse(path: string, got: unknown, expected: string): never {
   throw new TypeError(sentence({ path, got: shown(got), expected }));
 }
 
+/** @throws RangeError; `got` is written as it is */
+export function refuseRange(path: string, got: string, expected: string): never {
+  throw new RangeError(sentence({ path, got, expected }));
+}
+
 /** @throws TypeError for a value that is no object; a list is none */
 export function checkObject(path: string, value: unknown, expected: string): void {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) refuse(path, value, expected);

@@ -7,6 +7,7 @@ export {
   checkOneOf,
   checkView,
   refuse,
+  refuseRange,
 } from './checks.ts';
 export { sentence, shortened, shown, type Problem } from './sentence.ts';
 export { Problems, type Refuse } from './problems.ts';

@@ -175,8 +175,9 @@ export class Kept implements Readonly<Pose> {
     return fieldOfViewAt(lens, settings.lens.distance, this.projection, span, this.lens.isFar);
   }
 
-  /** Moves the switches by zoom to the side on which the eased span is. */
+  /** Moves the switches by zoom to the side on which the eased span is. Two fingers would take it back again and again: they wait for a lift. */
   flipSwitches(): void {
+    if (this.hold.fingers === 2) return;
     const { pitch, lens, speed } = this.constraints;
     const bare = bareSpan(this.projection, this.zoom.eased);
     this.tilt.isFar = isFar(pitch, bare, this.tilt.isFar);
@@ -193,6 +194,7 @@ export class Kept implements Readonly<Pose> {
 
   /** The targets of pitch and lens have jumped: they ease there from where they are. */
   easeLook(): void {
+    this.flipSwitches();
     this.tilt.easeTo(this.pitchAt(this.zoom.eased), false);
     this.lens.easeTo(this.fieldOfViewAt(this.zoom.eased));
   }

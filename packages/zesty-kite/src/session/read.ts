@@ -79,10 +79,7 @@ export class SessionReader {
     this.#length += piece.length;
     const max = this.#header === null ? LONGEST_HEADER : LONGEST_LINE;
     if (this.#length > max)
-      throw new SessionError(
-        this.#line + 1,
-        `expected a ${this.#header === null ? 'header' : 'line'} of at most ${String(max / 1e6)} MB, got a longer one`,
-      );
+      throw new SessionError(this.#line + 1, `expected a line of at most ${String(max / 1e6)} MB, got a longer one`);
     this.#pieces.push(piece);
   }
 
@@ -147,29 +144,21 @@ export class SessionReader {
 
 function readHeader(value: unknown, line: number, known: readonly Mover[]): SessionHeader {
   const { format, version, at, settings, screen, pose, home, terrain, movers = [], state } = asObject(value, line);
-  if (format !== FORMAT) throw new SessionError(line, `format: expected "${FORMAT}", got ${shown(format)}`);
-  if (version !== VERSION)
-    throw new SessionError(
-      line,
-      `version: expected ${String(VERSION)}, got ${shown(version)}; this package reads version ${String(VERSION)}`,
-    );
-  if (at !== undefined && !isMicros(at))
-    throw new SessionError(line, `at: expected whole microseconds, got ${shown(at)}`);
-  if (state !== undefined && !isState(state))
-    throw new SessionError(line, `state: expected an object with a digest, got ${shown(state)}`);
+  if (format !== FORMAT) throw mistake(line, 'format', format, `"${FORMAT}"`);
+  if (version !== VERSION) throw mistake(line, 'version', version, `${String(VERSION)}, which this package reads`);
+  if (at !== undefined && !isMicros(at)) throw mistake(line, 'at', at, 'whole microseconds');
+  if (state !== undefined && !isState(state)) throw mistake(line, 'state', state, 'an object with a digest');
   try {
     completeSettings(settings, [polygons]);
   } catch (error) {
     throw new SessionError(line, messageOf(error));
   }
-  if (screen !== null && !isScreen(screen))
-    throw new SessionError(line, `screen: expected {"width":…,"height":…} or null, got ${shown(screen)}`);
-  if (home !== undefined && !isStart(home)) throw noStart(line, 'home', home);
-  if (pose !== undefined && !isStart(pose)) throw noStart(line, 'pose', pose);
-  if (!Array.isArray(movers)) throw new SessionError(line, `movers: expected a list of names, got ${shown(movers)}`);
+  if (screen !== null && !isScreen(screen)) throw mistake(line, 'screen', screen, '{"width":…,"height":…} or null');
+  if (home !== undefined && !isStart(home)) throw mistake(line, 'home', home, START);
+  if (pose !== undefined && !isStart(pose)) throw mistake(line, 'pose', pose, START);
+  if (!Array.isArray(movers)) throw mistake(line, 'movers', movers, 'a list of names');
   const unknown: unknown = movers.find((name) => !known.some((mover) => mover.name === name));
-  if (unknown !== undefined)
-    throw new SessionError(line, `movers: expected abilities that are passed to the reader, got ${shown(unknown)}`);
+  if (unknown !== undefined) throw mistake(line, 'movers', unknown, 'abilities that are passed to the reader');
   const header: SessionHeader = {
     format: FORMAT,
     version: VERSION,
@@ -182,13 +171,13 @@ function readHeader(value: unknown, line: number, known: readonly Mover[]): Sess
     ...(state === undefined ? {} : { state }),
   };
   if (terrain === undefined) return header;
-  if (!isTerrain(terrain))
-    throw new SessionError(line, `terrain: expected {"id":…,"digest":…}, or nothing, got ${shown(terrain)}`);
+  if (!isTerrain(terrain)) throw mistake(line, 'terrain', terrain, '{"id":…,"digest":…}, or nothing');
   return { ...header, terrain };
 }
 
-function noStart(line: number, path: string, got: unknown): SessionError {
-  const expected = '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing';
+const START = '{"x":…,"y":…,"span":…,"heading":…,"pitch":…}, or nothing';
+
+function mistake(line: number, path: string, got: unknown, expected: string): SessionError {
   return new SessionError(line, sentence({ path, got: shown(got), expected }));
 }
 

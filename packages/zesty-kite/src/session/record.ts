@@ -63,8 +63,7 @@ export function record(camera: Camera, write?: (line: string) => void): Recordin
   });
   return {
     text: () => {
-      if (write !== undefined)
-        throw new Error('text: this recording is handed to `write` line by line, and nothing of it is kept');
+      if (write !== undefined) throw new Error('text: expected a recording without `write`, got one with it');
       if (count === 0) inbox.stampCalls();
       return lines.join('');
     },

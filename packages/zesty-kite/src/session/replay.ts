@@ -1,5 +1,5 @@
 /** Playing a session again, and measuring what was promised while it plays. */
-import { checkMade, checkObject } from '../messages/index.ts';
+import { checkMade, checkObject, refuseRange } from '../messages/index.ts';
 import { Camera, rigOf, type Grip, type Rig, type SessionStart } from '../camera/index.ts';
 import type { StampedSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
@@ -95,8 +95,7 @@ export class Replay {
       frame = () => undefined,
       report,
     } = options;
-    if (!(rate > 0 && rate <= 1e6))
-      throw new RangeError(`rate: expected a number above 0, at most 1000000, got ${String(rate)}`);
+    if (!(rate > 0 && rate <= 1e6)) refuseRange('rate', String(rate), 'a number above 0, at most 1000000');
     checkTerrain(start.terrain ?? null, terrain);
     this.camera = new Camera(start.settings, {
       screen: start.screen,

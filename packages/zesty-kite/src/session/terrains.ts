@@ -1,6 +1,7 @@
 /** The terrains of a session, found among those that are given. */
 import type { SessionStart } from '../camera/index.ts';
 import { reshapeGrid, type Terrain } from '../ground/index.ts';
+import { refuseRange } from '../messages/index.ts';
 import type { TerrainSignal } from '../signals/index.ts';
 
 /** Refuses a terrain other than the one that the session was recorded over. */
@@ -9,7 +10,7 @@ export function checkTerrain(wanted: SessionStart['terrain'] | null, given: Terr
   const name = (terrain: { id: string; digest: string } | null | undefined): string =>
     terrain ? `"${terrain.id}" ${terrain.digest}` : 'flat ground';
   if (wanted?.id !== given?.id || wanted?.digest !== given?.digest)
-    throw new RangeError(`terrain: expected ${name(wanted)}, as in the session, got ${name(given)}`);
+    refuseRange('terrain', name(given), `${name(wanted)}, as in the session`);
 }
 
 /**
@@ -27,5 +28,5 @@ export function terrainChangedTo(
   const made = part !== undefined && before !== null ? reshapeGrid(before, part) : null;
   const found = [made, before, ...given].find((one) => one?.id === id && one.digest === digest);
   if (found) return found;
-  throw new RangeError(`terrain: expected "${id}" with digest ${String(digest)} among \`terrains\`, got none`);
+  return refuseRange('terrain', 'none', `"${id}" with digest ${String(digest)} among \`terrains\``);
 }

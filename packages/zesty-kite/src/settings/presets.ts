@@ -1,5 +1,5 @@
 /** Ways to look, ready to be laid under settings of one's own. */
-import { checkList, checkObject, checkOneOf } from '../messages/index.ts';
+import { checkList, checkObject, checkOneOf, refuseRange } from '../messages/index.ts';
 import { angleDegrees } from '../math/index.ts';
 import { mergeSettings } from './merge.ts';
 import type { Settings } from './types.ts';
@@ -81,11 +81,8 @@ export function tiles(art: TileArt): Settings {
   const { width, height, side = 1, scales = [0.5, 1, 2, 3, 4], ...axes } = art;
   checkList('tiles.scales', scales, 'a list of numbers');
   if (!(height > 0 && height <= width && width < Infinity))
-    throw new RangeError(
-      `tiles: expected a width above 0 and a height up to the width, got ${String(width)} × ${String(height)} pixels`,
-    );
-  if (!(side > 0 && side < Infinity))
-    throw new RangeError(`tiles.side: expected a number above 0, got ${String(side)}`);
+    refuseRange('tiles', `${String(width)} × ${String(height)} pixels`, 'a width above 0 and a height up to the width');
+  if (!(side > 0 && side < Infinity)) refuseRange('tiles.side', String(side), 'a number above 0');
   // Turned by 45°, a tile is √2 sides wide, and sin(pitch) times as high.
   const perUnit = width / (side * SQRT_2);
   return mergeSettings(quarters(axes), {

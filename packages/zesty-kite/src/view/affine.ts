@@ -1,4 +1,5 @@
 /** The transform from a level plane to the screen. */
+import { refuseRange } from '../messages/index.ts';
 import type { Affine, Pose } from './pose.ts';
 import type { Viewpoint } from './projection.ts';
 
@@ -11,8 +12,10 @@ export function fillAffine(
   const { projection, scale, span } = view;
   const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
   if (projection.invFocal > 0 && cosPitch !== 0)
-    throw new RangeError(
-      `affine: expected an orthographic lens, or a pitch of 90, got a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}`,
+    refuseRange(
+      'affine',
+      `a field of view of ${String(view.fieldOfView)} at a pitch of ${String(view.pitch)}`,
+      'an orthographic lens, or a pitch of 90',
     );
   const rise = height - view.focusHeight;
   const shrunk = scale / (1 - (projection.invFocal * rise * sinPitch) / span);

@@ -1,5 +1,5 @@
 /** Which square tiles show, row by row. */
-import { checkView } from '../messages/index.ts';
+import { checkView, refuseRange } from '../messages/index.ts';
 import type { View } from './view.ts';
 
 /** A tile by its column and row. */
@@ -89,7 +89,7 @@ export function visibleTiles(
 ): TileRows {
   checkView('visibleTiles', view);
   if (!(typeof size === 'number' && size > 0 && size < Infinity))
-    throw new RangeError(`visibleTiles.size: expected world units above 0, such as 16, got ${String(size)}`);
+    refuseRange('visibleTiles.size', String(size), 'world units above 0, such as 16');
   const { lowest, highest } = view.ground;
   const min = Math.min(lowest, view.focusHeight);
   const max = Math.max(min, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
@@ -109,8 +109,10 @@ export function visibleTiles(
   out.bottom = Math.max(out.top, tile(Math.min(Math.ceil(bottom), map === null ? MAX : map.rows)));
   const rows = out.bottom - out.top;
   if (rows > MAX_ROWS)
-    throw new RangeError(
-      `visibleTiles.size: expected one with at most ${String(MAX_ROWS)} rows on the screen, got ${String(size)} with ${String(rows)} rows`,
+    refuseRange(
+      'visibleTiles.size',
+      `${String(size)} with ${String(rows)} rows`,
+      `one with at most ${String(MAX_ROWS)} rows on the screen`,
     );
   if (out.from.length < rows) {
     out.from = new Int32Array(rows * 2);
