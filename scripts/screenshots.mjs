@@ -82,6 +82,8 @@ await page.keyboard.down('Alt');
 await page.mouse.move(850, 330);
 await page.mouse.down();
 await page.mouse.move(930, 380, { steps: 12 });
+// By software the picture is sharp once the camera rests.
+await page.waitForFunction(() => globalThis.lemonStrait.camera.settled);
 await page.waitForTimeout(600);
 await take('overlay');
 await page.mouse.up();
