@@ -17,13 +17,10 @@ import type { Ground } from '../lemon-strait/ground.ts';
 import { lightOn, litGround } from './light.ts';
 import { triangulated } from './triangles.ts';
 
-/** Side of a tile, of its cells, and the length of its hem; world units. */
+/** Side of a tile, least side of its cells, and the length of its hem; world units. */
 const TILE = 128;
 const CELL = 4;
 const HEM = 4;
-/** Cells, and corners, along a side. */
-const CELLS = TILE / CELL;
-const SIDE = CELLS + 1;
 /** From this distance on heights are off by at most so much, world units. */
 const DETAIL = [
   { from: 0, most: 0.1 },
@@ -77,8 +74,8 @@ function paintBands(lowest: number, highest: number): DataTexture {
 /** The sea around the hills, wide enough that its edge does not show; their own water covers the middle of it, and is drawn first. */
 export function createSea(width: number, depth: number, sky: string): Mesh {
   const plane = new PlaneGeometry(width * 5, depth * 5).rotateX(-Math.PI / 2);
-  const light = Array.from({ length: 4 }, () => lightOn(new Vector3(0, 1, 0))).flat();
-  plane.setAttribute('light', new BufferAttribute(Uint8Array.from(light), 3, true));
+  const light = lightOn(new Vector3(0, 1, 0)).toArray();
+  plane.setAttribute('light', new BufferAttribute(Uint8Array.from([light, light, light, light].flat()), 3, true));
   const sea = new Mesh(plane, litGround(paint([waterOver(new Color(sky))])));
   sea.position.set(width / 2, -0.5, depth / 2);
   sea.renderOrder = 1;
@@ -86,13 +83,16 @@ export function createSea(width: number, depth: number, sky: string): Mesh {
 }
 
 /** The hills in tiles, each in the detail that its distance needs. */
-export function createHills({ width, height, terrain }: Ground): Group {
+export function createHills({ width, height, step, terrain }: Ground): Group {
   const hills = new Group();
+  const cell = Math.max(CELL, step);
   const material = litGround(paintBands(terrain.lowest, terrain.highest));
   for (let top = 0; top < height; top += TILE)
     for (let left = 0; left < width; left += TILE) {
       const tile = new LOD();
-      tileOf(terrain, left, top).forEach((geometry, i) => tile.addLevel(new Mesh(geometry, material), DETAIL[i]?.from));
+      tileOf(terrain, left, top, cell).forEach((geometry, i) =>
+        tile.addLevel(new Mesh(geometry, material), DETAIL[i]?.from),
+      );
       // Distances are those to its middle.
       tile.position.set(left + TILE / 2, 0, top + TILE / 2);
       hills.add(tile);
@@ -101,45 +101,46 @@ export function createHills({ width, height, terrain }: Ground): Group {
 }
 
 /** A tile around its own middle, in each detail; a hem hangs down from its sides where a neighbour may be coarser. */
-function tileOf(terrain: Terrain, left: number, top: number): readonly BufferGeometry[] {
+function tileOf(terrain: Terrain, left: number, top: number, cell: number): readonly BufferGeometry[] {
   const { lowest, highest } = terrain;
+  const cells = TILE / cell;
+  const side = cells + 1;
   // One cell farther than the tile on each side: slopes look there.
-  const wide = SIDE + 2;
+  const wide = side + 2;
   const heights = Float32Array.from({ length: wide * wide }, (_, i) =>
-    terrain.heightAt(left + ((i % wide) - 1) * CELL, top + (Math.floor(i / wide) - 1) * CELL),
+    terrain.heightAt(left + ((i % wide) - 1) * cell, top + (Math.floor(i / wide) - 1) * cell),
   );
-  const inTile = (corner: number): number => (Math.floor(corner / SIDE) + 1) * wide + (corner % SIDE) + 1;
+  const inTile = (corner: number): number => (Math.floor(corner / side) + 1) * wide + (corner % side) + 1;
   const heightOf = (corner: number): number => heights[inTile(corner)] ?? lowest;
   // Ground below the sea is level, and has the colour of both: the sea is not drawn over it.
   const surface = (i: number): number => Math.max(0, heights[i] ?? lowest);
 
-  const count = SIDE * SIDE;
+  const count = side * side;
   const positions = new Float32Array(2 * count * 3);
   const lights = new Uint8Array(2 * count * 3);
   const places = new Float32Array(2 * count * 2);
   const normal = new Vector3();
   for (let corner = 0; corner < count; corner++) {
     const here = inTile(corner);
-    const [x, y] = [(corner % SIDE) * CELL - TILE / 2, Math.floor(corner / SIDE) * CELL - TILE / 2];
-    const slope = (step: number): number => surface(here - step) - surface(here + step);
-    const light = lightOn(normal.set(slope(1), 2 * CELL, slope(wide)).normalize());
-    // Twice: on the ground, and at the foot of the hem.
-    for (const [i, down] of [
-      [corner, 0],
-      [corner + count, HEM],
-    ] as const) {
-      positions.set([x, surface(here) - down, y], i * 3);
-      lights.set(light, i * 3);
-      places.set([(heightOf(corner) - lowest) / (highest - lowest), 0.5], i * 2);
-    }
+    positions[3 * corner] = (corner % side) * cell - TILE / 2;
+    positions[3 * corner + 1] = surface(here);
+    positions[3 * corner + 2] = Math.floor(corner / side) * cell - TILE / 2;
+    places[2 * corner] = (heightOf(corner) - lowest) / (highest - lowest);
+    const [east, south] = [surface(here - 1) - surface(here + 1), surface(here - wide) - surface(here + wide)];
+    lightOn(normal.set(east, 2 * cell, south).normalize()).toArray(lights, 3 * corner);
   }
+  // Again, at the foot of the hem.
+  positions.copyWithin(3 * count, 0, 3 * count);
+  for (let i = count; i < 2 * count; i++) positions[3 * i + 1] = (positions[3 * i + 1] ?? 0) - HEM;
+  places.copyWithin(2 * count, 0, 2 * count);
+  lights.copyWithin(3 * count, 0, 3 * count);
   const triangles = triangulated(
-    CELLS,
+    cells,
     (middle, one, other) => Math.abs(heightOf(middle) - (heightOf(one) + heightOf(other)) / 2),
     // Along the ridge or the shore, not across it.
     (corner) =>
-      Math.abs(heightOf(corner) - heightOf(corner + SIDE + 1)) <
-      Math.abs(heightOf(corner + 1) - heightOf(corner + SIDE)),
+      Math.abs(heightOf(corner) - heightOf(corner + side + 1)) <
+      Math.abs(heightOf(corner + 1) - heightOf(corner + side)),
   );
   const attributes = {
     position: new BufferAttribute(positions, 3),
@@ -150,19 +151,20 @@ function tileOf(terrain: Terrain, left: number, top: number): readonly BufferGeo
     const geometry = new BufferGeometry();
     for (const [name, attribute] of Object.entries(attributes)) geometry.setAttribute(name, attribute);
     const ground = triangles(most);
-    const hem = ground.flatMap((from, i) => {
+    const hem: number[] = [];
+    ground.forEach((from, i) => {
       const to = ground[i % 3 === 2 ? i - 2 : i + 1] ?? from;
-      return isOnASide(from, to) ? [to, from, from + count, to, from + count, to + count] : [];
+      if (isOnASide(from, to, side)) hem.push(to, from, from + count, to, from + count, to + count);
     });
-    geometry.setIndex(new BufferAttribute(Uint16Array.from([...ground, ...hem]), 1));
+    geometry.setIndex(new BufferAttribute(Uint16Array.from(ground.concat(hem)), 1));
     return geometry;
   });
 }
 
-/** Whether two corners lie on the same side of a tile. */
-function isOnASide(one: number, other: number): boolean {
-  const isOn = (line: (corner: number) => number, at: number): boolean => line(one) === at && line(other) === at;
-  const column = (corner: number): number => corner % SIDE;
-  const row = (corner: number): number => Math.floor(corner / SIDE);
-  return isOn(column, 0) || isOn(column, CELLS) || isOn(row, 0) || isOn(row, CELLS);
+/** Whether two corners lie on the same side of a tile, which has so many corners a side. */
+function isOnASide(one: number, other: number, side: number): boolean {
+  const column = one % side;
+  if (column === other % side) return column === 0 || column === side - 1;
+  const row = Math.floor(one / side);
+  return row === Math.floor(other / side) && (row === 0 || row === side - 1);
 }

@@ -1,5 +1,13 @@
 /** The light over the hills: for models the lights of the renderer, for ground and water a shader of a few lines. */
-import { DirectionalLight, HemisphereLight, ShaderMaterial, type Light, type Texture, type Vector3 } from 'three';
+import {
+  Color,
+  DirectionalLight,
+  HemisphereLight,
+  ShaderMaterial,
+  type Light,
+  type Texture,
+  type Vector3,
+} from 'three';
 
 const SKY = new HemisphereLight('#fbf3e3', '#2b5a55', 1.7);
 const SUN = new DirectionalLight('#fff1d0', 2.1);
@@ -14,16 +22,23 @@ export function lights(): Light[] {
 /** The most light that a byte stands for. */
 const MOST = 1.25;
 
-/** Returns the light on ground with a normal, as the screen takes it, 0 … 255 for 0 … MOST: the `light` of a corner of `litGround`. */
-export function lightOn(normal: Vector3): [red: number, green: number, blue: number] {
-  const fromSky = SKY.groundColor
-    .clone()
-    .lerp(SKY.color, 0.5 + 0.5 * normal.y)
-    .multiplyScalar(SKY.intensity);
-  const fromSun = SUN.color.clone().multiplyScalar(SUN.intensity * Math.max(0, normal.dot(TO_SUN)));
-  const { r, g, b } = fromSky.add(fromSun).multiplyScalar(1 / Math.PI);
-  const shown = (part: number): number => Math.min(255, Math.round((255 / MOST) * part ** (1 / 2.2)));
-  return [shown(r), shown(g), shown(b)];
+/** Sets the scratch colour to the light on ground with a normal, as the screen takes it, 0 … 255 for 0 … MOST, and returns it. */
+export function lightOn(normal: Vector3): Color {
+  const fromSun = (SUN.intensity * Math.max(0, normal.dot(TO_SUN))) / Math.PI;
+  const ofSky = SKY.intensity / Math.PI;
+  light.lerpColors(SKY.groundColor, SKY.color, 0.5 + 0.5 * normal.y);
+  const { r, g, b } = SUN.color;
+  return light.setRGB(
+    shown(light.r * ofSky + r * fromSun),
+    shown(light.g * ofSky + g * fromSun),
+    shown(light.b * ofSky + b * fromSun),
+  );
+}
+
+const light = new Color();
+
+function shown(part: number): number {
+  return Math.min(255, Math.round((255 / MOST) * part ** (1 / 2.2)));
 }
 
 /** Ground in the colours of a picture, times the `light` at its corners: a pixel costs next to nothing, also without a graphics card. */
