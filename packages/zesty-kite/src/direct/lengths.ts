@@ -54,10 +54,13 @@ export function shareAt(lengths: Lengths, part: number): number {
     if ((lengths[2 * middle + 1] ?? 0) > gone) high = middle;
     else low = middle;
   }
-  const [from = 0, before = 0, to = 1, after = 0] = lengths.slice(2 * low, 2 * low + 4);
+  const from = lengths[2 * low] ?? 0;
+  const before = lengths[2 * low + 1] ?? 0;
+  const moves = (lengths[2 * high + 1] ?? 0) - before;
   // If nothing moves, the part itself.
-  return after > before ? from + ((to - from) * (gone - before)) / (after - before) : part;
+  return moves > 0 ? from + (((lengths[2 * high] ?? 1) - from) * (gone - before)) / moves : part;
 }
+
 function moved(from: Look, to: Look): number {
   const zoom = (log2(to.span / from.span) * LN2) / 2;
   const pan = (to.x - from.x) * (to.x - from.x) + (to.y - from.y) * (to.y - from.y);
