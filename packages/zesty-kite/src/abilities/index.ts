@@ -11,12 +11,12 @@ export {
   type Placement,
 } from '../motion/index.ts';
 export {
-  mark,
+  trueOrAbsent,
   maybe,
   maybeNumber,
   number,
   oneOf,
-  place,
+  coordinate,
   text,
   yesOrNo,
   type Field,

@@ -52,7 +52,7 @@ export function maybeNumber(min: number, max: number): OptionalField<number> {
 }
 
 /** A coordinate. A signal with one that is not finite is ignored. */
-export function place(max: number): Field<number> {
+export function coordinate(max: number): Field<number> {
   return {
     clean: (value, path) => {
       if (typeof value !== 'number') return refuseField(path, value, 'a number');
@@ -83,7 +83,7 @@ export function yesOrNo(): Field<boolean> {
 }
 
 /** The field `true`, or left out. */
-export function mark(): OptionalField<boolean> {
+export function trueOrAbsent(): OptionalField<boolean> {
   return { optional: true, clean: (value) => (value === true ? value : undefined), schema: { const: true } };
 }
 

@@ -1,6 +1,6 @@
 /** The state of following, and its signals. */
 import type { Cause, Part } from '../motion/index.ts';
-import { maybeNumber, number, oneOf, place, type SignalsOf } from '../signals/index.ts';
+import { maybeNumber, number, oneOf, coordinate, type SignalsOf } from '../signals/index.ts';
 
 /** How following ended. */
 export interface Parting {
@@ -18,8 +18,8 @@ export const PANS = ['offset', 'end'] as const;
 export const FOLLOW_SIGNALS = {
   follow: {
     id: number(0),
-    x: place(FARTHEST),
-    y: place(FARTHEST),
+    x: coordinate(FARTHEST),
+    y: coordinate(FARTHEST),
     halfLife: number(0, 60),
     lead: number(-60, 60),
     /** The zone: shares of the safe frame's width and height; of a circle, its width as a share of the height. */
@@ -35,8 +35,8 @@ export const FOLLOW_SIGNALS = {
   /** The position of the target in the present frame. */
   followed: {
     id: number(0),
-    x: place(FARTHEST),
-    y: place(FARTHEST),
+    x: coordinate(FARTHEST),
+    y: coordinate(FARTHEST),
     /** Seconds since the sample before. */
     after: number(0, 1e9),
     /** How much later than the signal the sample is, seconds. */

@@ -2,12 +2,12 @@
 import { clamp } from '../math/index.ts';
 import { headingInside, type Motion, type Mover } from '../motion/index.ts';
 import {
-  mark,
+  trueOrAbsent,
   maybe,
   maybeNumber,
   number,
   oneOf,
-  place,
+  coordinate,
   text,
   type Field,
   type OptionalField,
@@ -28,7 +28,7 @@ export interface TargetSpot extends Point {
   readonly target: string;
 }
 
-const coordinate = { type: 'number', minimum: -1e12, maximum: 1e12 };
+const worldUnits = { type: 'number', minimum: -1e12, maximum: 1e12 };
 const targets: OptionalField<readonly TargetSpot[]> = maybe({
   clean: (value, path) => {
     const list: readonly unknown[] = Array.isArray(value) ? value : [];
@@ -41,7 +41,7 @@ const targets: OptionalField<readonly TargetSpot[]> = maybe({
     type: 'array',
     items: {
       type: 'object',
-      properties: { target: { type: 'string' }, x: coordinate, y: coordinate },
+      properties: { target: { type: 'string' }, x: worldUnits, y: worldUnits },
       required: ['target', 'x', 'y'],
     },
   },
@@ -53,8 +53,8 @@ const keyframes: Field<readonly Keyframe[]> = {
 };
 
 const signals = {
-  play: { id: number(0), keyframes, rate: maybeNumber(RATES.min, RATES.max), loop: mark(), targets },
-  playTarget: { id: number(0), target: text('the name of a target'), x: place(1e12), y: place(1e12) },
+  play: { id: number(0), keyframes, rate: maybeNumber(RATES.min, RATES.max), loop: trueOrAbsent(), targets },
+  playTarget: { id: number(0), target: text('the name of a target'), x: coordinate(1e12), y: coordinate(1e12) },
   cue: { id: number(0), cue: oneOf(CUES), value: maybeNumber(0, 86_400) },
 };
 export type CueName = (typeof CUES)[number];

@@ -1,6 +1,6 @@
 /** The mover of journeys: span, heading, pitch, lens and focus go along a path together. */
 import type { HeadingLimits, Motion, Mover } from '../motion/index.ts';
-import { maybe, maybeNumber, number, oneOf, place, span, type SignalsOf } from '../signals/index.ts';
+import { maybe, maybeNumber, number, oneOf, coordinate, span, type SignalsOf } from '../signals/index.ts';
 import { nearestCopy, nearestTo } from '../view/index.ts';
 import { eased, EASES, PEAK } from './ease.ts';
 import { Journey, pathOf, type Arrival, type Destination, type Plan, type Stage } from './journey.ts';
@@ -12,14 +12,14 @@ import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
 export const WAYS = ['shortest', 'straight', 'cut'] as const;
 const FARTHEST = 1e12;
 
-const coordinate = place(FARTHEST);
+const onGround = coordinate(FARTHEST);
 const seconds = number(0, 3600);
 
 const signals = {
   travel: {
     id: number(0),
-    x: maybe(coordinate),
-    y: maybe(coordinate),
+    x: maybe(onGround),
+    y: maybe(onGround),
     height: maybeNumber(-FARTHEST, FARTHEST),
     span,
     heading: maybeNumber(-1e6, 1e6),
@@ -30,7 +30,7 @@ const signals = {
     maxSeconds: seconds,
     ease: oneOf(EASES),
   },
-  travelTarget: { id: number(0), x: coordinate, y: coordinate },
+  travelTarget: { id: number(0), x: onGround, y: onGround },
   travelEnd: { id: number(0) },
 };
 type TravelSignal = Extract<SignalsOf<typeof signals>, { readonly kind: 'travel' }>;

@@ -8,7 +8,7 @@ import {
   maybeNumber,
   number,
   object,
-  place,
+  coordinate,
   refuseField,
   type Field,
   type OptionalField,
@@ -17,7 +17,7 @@ import {
 export const FARTHEST = 1e12;
 export const MAX_PIXELS = 1e6;
 
-export const pixels = place(MAX_PIXELS);
+export const pixels = coordinate(MAX_PIXELS);
 
 /**
  * The point that stays in place while the camera zooms, turns or tilts: a point of the world (its height is that of the ground if
@@ -29,10 +29,10 @@ export type About =
   | 'eye';
 
 const ABOUT = 'a point {x, y, height}, a screen point {screenX, screenY}, "eye", or nothing';
-const coordinate = number(-FARTHEST, FARTHEST);
+const worldUnits = number(-FARTHEST, FARTHEST);
 export const onScreen = number(-MAX_PIXELS, MAX_PIXELS);
 const worldPoint = object<{ readonly x: number; readonly y: number; readonly height?: number }>(
-  { x: coordinate, y: coordinate, height: maybeNumber(-FARTHEST, FARTHEST) },
+  { x: worldUnits, y: worldUnits, height: maybeNumber(-FARTHEST, FARTHEST) },
   ABOUT,
 );
 const screenPoint = object<{ readonly screenX: number; readonly screenY: number }>(

@@ -1,11 +1,11 @@
 export { cleanScreen, cleanSignal, plansOf, type Plan } from './clean.ts';
 export {
-  mark,
+  trueOrAbsent,
   maybe,
   maybeNumber,
   number,
   oneOf,
-  place,
+  coordinate,
   text,
   yesOrNo,
   type Field,

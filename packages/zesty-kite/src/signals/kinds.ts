@@ -17,7 +17,7 @@ import {
 } from './callFields.ts';
 import { span } from './span.ts';
 import {
-  mark,
+  trueOrAbsent,
   maybe,
   maybeNumber,
   number,
@@ -81,7 +81,7 @@ export const SIGNALS = {
   /** A press moves. */
   move: { id: number(), x: pixels, y: pixels },
   /** A press lifts. `cancelled`: the browser took it away. */
-  lift: { id: number(), cancelled: mark() },
+  lift: { id: number(), cancelled: trueOrAbsent() },
   ...DEVICE_SIGNALS,
   /** A finger of the program takes hold of the ground under a screen point, or moves there with what it holds. */
   hold: {
