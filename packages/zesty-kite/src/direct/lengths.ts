@@ -8,8 +8,8 @@ import { RHO } from './path.ts';
 /** A way along bounds is halved so often, and the parts that are not even so often more. */
 const HALVINGS = 7;
 const MORE = 9;
-/** The halves of an even part differ by less than this share. */
-const EVEN = 0.001;
+/** The halves of an even part differ by less than this share: no moment is faster than the mean by twice that. */
+const EVEN = 0.0005;
 const HALF_RADIANS = 0.008726646259971648;
 
 /** What shows on the way. */
@@ -58,7 +58,7 @@ export function shareAt(lengths: Lengths, part: number): number {
   const before = lengths[2 * low + 1] ?? 0;
   const moves = (lengths[2 * high + 1] ?? 0) - before;
   // If nothing moves, the part itself.
-  return moves > 0 ? from + (((lengths[2 * high] ?? 1) - from) * (gone - before)) / moves : part;
+  return moves > 0 ? from + (((lengths[2 * high] ?? 0) - from) * (gone - before)) / moves : part;
 }
 
 function moved(from: Look, to: Look): number {
