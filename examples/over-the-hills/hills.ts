@@ -21,7 +21,7 @@ import { triangulated } from './triangles.ts';
 const TILE = 128;
 const CELL = 4;
 const HEM = 4;
-/** From this distance on heights are off by at most so much, world units. */
+/** From each distance on, the most that heights may be off; world units. */
 const DETAIL = [
   { from: 0, most: 0.1 },
   { from: 640, most: 0.4 },
@@ -161,7 +161,7 @@ function tileOf(terrain: Terrain, left: number, top: number, cell: number): read
   });
 }
 
-/** Whether two corners lie on the same side of a tile, which has so many corners a side. */
+/** Whether two corners lie on the same side of a tile. @param side corners along a side */
 function isOnASide(one: number, other: number, side: number): boolean {
   const column = one % side;
   if (column === other % side) return column === 0 || column === side - 1;

@@ -30,7 +30,7 @@ const MOVING = 0.5;
 /** How high above its ground the name of a place hangs, world units. */
 const HIGH: Record<Place['kind'], number> = { grove: 10, 'press house': 12, pier: 4, lighthouse: 23 };
 
-export function createPainter(scene: Scene, shown: Camera): (view: View) => void {
+export function createPainter(scene: Scene, steered: Camera): (view: View) => void {
   const { canvas, places, afloat } = scene;
   let { ground } = scene;
   const bySoftware = isDrawnBySoftware();
@@ -63,7 +63,7 @@ export function createPainter(scene: Scene, shown: Camera): (view: View) => void
       land = createLand(ground, places);
       stage.add(land);
     }
-    renderer.setPixelRatio(bySoftware && !shown.settled ? Math.min(devicePixelRatio, MOVING) : devicePixelRatio);
+    renderer.setPixelRatio(bySoftware && !steered.settled ? Math.min(devicePixelRatio, MOVING) : devicePixelRatio);
     renderer.setSize(view.width, view.height, false);
     for (const { one, model } of barges) {
       model.position.set(one.x, 0.2, one.y);

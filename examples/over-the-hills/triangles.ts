@@ -2,8 +2,8 @@
 
 /**
  * Returns a function that triangulates a grid of `cells` by `cells`, a power of two. A triangle is halved if a corner that it leaves
- * out is off by more than `most`. Corners are numbered by rows. A halving leads from the right angle to the
- * middle of the longest side.
+ * out is off by more than `most`. Corners are numbered by rows. A halving leads from the right angle to the middle of the longest
+ * side.
  *
  * Source: Evans, Kirkpatrick and Townsend, "Right-triangulated irregular networks", Algorithmica 30, 2001.
  *

@@ -15,7 +15,7 @@ test('the held points stay under pointer and fingers, whatever is dragged (1e-3 
   let pinched = 0;
   forRuns(40, between(350, 900), between(250, 550), between(60, 140), between(20, 88), (x, y, apart, degrees) => {
     // Nearer it is no drag.
-    if (Math.hypot(x - 640, y - 400) < 5) return;
+    if (Math.hypot(x - 640, y - 400) <= 4) return;
     const player = playerWith({ ...tilted(), pitch: { degrees }, bounds: null });
     const [held] = player.drag({ from: { x: 640, y: 400 }, to: { x, y } });
     expect(held?.limited).toBe(false);

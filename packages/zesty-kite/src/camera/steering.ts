@@ -183,12 +183,9 @@ export class Steering {
     const { hold, zoom, turn, tilt, lens, level, constraints } = kept;
     if (change === 'none') return;
     const before = hold.fingers;
+    // The zoom stays at the shown span once two fingers lift.
+    if (before === 2 && hold.mayZoom && fingers.length < 2) zoom.hold(zoom.shown);
     kept.grips.setFingers(fingers);
-    // The zoom stays at the shown span once two fingers lift, and the switches go by that.
-    if (before === 2 && hold.mayZoom && fingers.length < 2) {
-      zoom.hold(zoom.shown);
-      if (constraints.switches) kept.easeLook();
-    }
     hold.mayZoom = mayZoom;
     hold.mayTurn = mayTurn;
     if (change === 'zone') {

@@ -8,7 +8,7 @@ import { RHO } from './path.ts';
 /** A way along bounds is halved so often, and the parts that are not even so often more. */
 const HALVINGS = 7;
 const MORE = 9;
-/** The halves of an even part differ by less than this share: no moment is faster than the mean by twice that. */
+/** The halves of an even part differ by less than this share: its fastest moment is faster than its mean by at most twice that. */
 const EVEN = 0.0005;
 const HALF_RADIANS = 0.008726646259971648;
 

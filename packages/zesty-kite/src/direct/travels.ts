@@ -112,9 +112,9 @@ function setOut(journey: Journey, motion: Motion, signal: TravelSignal): void {
   turn.remaining = 0;
   turn.isStep = tilt.isActive = lens.isActive = tilt.isTilted = false;
   const along = { path, from, to, wantedSpan: zoom.wanted };
-  const lengths = lengthsOf(along, motion);
-  const peak = PEAK[ease] * (lengths.at(-1) ?? 0);
   const atOnce = way === 'cut' || constraints.settings.reducedMotion;
+  const lengths = atOnce ? [] : lengthsOf(along, motion);
+  const peak = PEAK[ease] * (lengths.at(-1) ?? 0);
   const seconds = atOnce ? 0 : Math.min(Math.max(peak / speed, minSeconds), Math.max(minSeconds, maxSeconds));
   const limitedBy = limitsOf(signal, there);
   journey.plan = {

@@ -175,7 +175,7 @@ export class Kept implements Readonly<Pose> {
     return fieldOfViewAt(lens, settings.lens.distance, this.projection, span, this.lens.isFar);
   }
 
-  /** Moves the switches by zoom to the side on which the eased span is. Two fingers would take it back again and again: they wait for a lift. */
+  /** Moves the switches by zoom to the side on which the eased span is. While two fingers hold, the switches wait: a pinch would flip them back. */
   flipSwitches(): void {
     if (this.hold.fingers === 2) return;
     const { pitch, lens, speed } = this.constraints;
@@ -194,7 +194,6 @@ export class Kept implements Readonly<Pose> {
 
   /** The targets of pitch and lens have jumped: they ease there from where they are. */
   easeLook(): void {
-    this.flipSwitches();
     this.tilt.easeTo(this.pitchAt(this.zoom.eased), false);
     this.lens.easeTo(this.fieldOfViewAt(this.zoom.eased));
   }
