@@ -29,7 +29,7 @@ const FARTHEST = 1e12;
 /** Points with a level radius around each: a frustum needs no more of the rest. */
 export class Outline {
   /** x, y, height, radius by turns. */
-  #spots: Float64Array = new Float64Array(64 * SPOT);
+  #spots: Float64Array;
   #length = 0;
   /** The first spot: any will do to begin from. */
   readonly anchor: Readonly<Point>;
@@ -42,10 +42,13 @@ export class Outline {
   constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>) {
     this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
     if (!Array.isArray(things)) refuseThing('things', things, 'a list of points, circles, boxes or GeoJSON');
+    this.#spots = new Float64Array(Math.max(64, things.length) * SPOT);
     /** The end of each thing in the list. */
     const ends = new Int32Array(things.length);
-    for (let i = 0; i < things.length; i++) {
-      this.#add(things[i], () => `things[${String(i)}]`);
+    let i = 0;
+    const path: Path = () => `things[${String(i)}]`;
+    for (; i < things.length; i++) {
+      this.#add(things[i], path);
       ends[i] = this.#length;
     }
     if (this.#length === 0) refuseThing('things', things, 'at least one with a place');
