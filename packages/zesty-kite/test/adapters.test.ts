@@ -1,5 +1,6 @@
 /** CSS, SVG and Pixi show what the view says; and how many pixels are drawn by the zoom. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { tiles, tilted, type View } from '../src/index.ts';
 import { createDrawing, densityByZoom } from '../src/canvas/index.ts';

@@ -1,5 +1,6 @@
 /** Areas of several features: shared borders are no walls, and overlaps are refused. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera as Bare, checkSettings as bareCheck, SettingsError, type Settings } from '../src/index.ts';
 import { polygons as polygonKind } from '../src/polygons/index.ts';

@@ -1,6 +1,7 @@
 /** Wrong arguments: each is taken, or refused by the name of the function that was called; none ends in the middle of our code. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import * as core from '../src/index.ts';
 import * as canvas from '../src/canvas/index.ts';
 import * as css from '../src/css/index.ts';

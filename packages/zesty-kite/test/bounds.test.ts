@@ -1,5 +1,6 @@
 /** Bounds and what they do to zoom and focus: flat pitches, how far the zoom goes, corners that jut in. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { tilted, type Pose, type Settings } from '../src/index.ts';
 import { follow, travel } from '../src/direct/index.ts';

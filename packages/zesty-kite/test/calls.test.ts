@@ -1,5 +1,6 @@
 /** What the program calls: pans and zooms, what shows at once, and when it takes effect. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';
 import { record } from '../src/session/index.ts';

@@ -1,5 +1,6 @@
 /** A 2D canvas made ready for each frame. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { createDrawing, type Canvas, type CanvasContext } from '../src/canvas/index.ts';
 import { aim, Camera, tiles, View, visibleTiles, type PoseInput } from '../src/index.ts';

@@ -1,5 +1,6 @@
 /** Time: late and early signals, clocks that disagree, stalls, waking and settling. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Camera, type StampedSignal } from '../src/index.ts';
 import { record } from '../src/session/index.ts';
 import { forRuns } from './law.ts';

@@ -1,5 +1,6 @@
 /** Cutscenes, letter-box bars, and effects on what is shown alone. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, createMatrices, fillMatrices, type FullSettings } from '../src/index.ts';
 import {

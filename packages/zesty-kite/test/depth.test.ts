@@ -1,5 +1,6 @@
 /** Near and far planes as a graphics card has them: matrices and points in 32-bit floats. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import {
   aim,

@@ -3,7 +3,8 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { appendFileSync, cpSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 
 const root = new URL('../../../', import.meta.url).pathname;
 

@@ -1,5 +1,6 @@
 /** Edge scrolling: bands, corners, dwell and rest. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { when } from '../src/events/index.ts';
 import { Camera, type Settings } from '../src/index.ts';

@@ -1,5 +1,6 @@
 /** What ends what: every cell of the table in the guide, met through signals and calls. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, type Settings, type Signal } from '../src/index.ts';
 import type { Cause } from '../src/motion/index.ts';

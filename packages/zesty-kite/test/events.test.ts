@@ -1,5 +1,6 @@
 /** What a camera tells of: who steers, what has ended and why, rest, limits. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import './patience.ts';
 import { when, type CameraEvents, type EventName } from '../src/events/index.ts';
 import type { Pose, Settings, Spot } from '../src/index.ts';

@@ -3,7 +3,8 @@
  * and at the end. (G3 needs fingers that are watched one by one, G10 a hand that holds still, G12 a
  * profiler: they have tests of their own.) A thousand signals a case; ZESTY_KITE_RUNS sets twice how many cases.
  */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { createMatrices, fillMatrices, type Signal } from '../src/index.ts';
 import { record } from '../src/session/index.ts';

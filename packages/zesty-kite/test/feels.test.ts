@@ -1,6 +1,7 @@
 /** Named feels, useful ranges and places that never show: what a panel begins with. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, checkSettings, straightDown, tilted, type Settings } from '../src/index.ts';
 import { feels, type FeelName } from '../src/feels/index.ts';

@@ -1,5 +1,6 @@
 /** Floors: the plane that the camera goes by. And what is drawn of directing. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { directing, Floors, follow, frame, travel } from '../src/direct/index.ts';
 import { forAll } from './law.ts';
 import { Camera } from './shapes.ts';

@@ -1,5 +1,6 @@
 /** Following: the lag that the half-life says, the dead zone, zoom and turn about the target, and how it ends. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Settings } from '../src/index.ts';
 import { rigOf } from '../src/camera/index.ts';

@@ -1,5 +1,6 @@
 /** Framing: everything shows, just so; and what kept it from that is named. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, createMatrices, fillMatrices, terrainOf, type Settings, type View } from '../src/index.ts';
 import { followGroup, frame, travel, type Framed, type Thing } from '../src/direct/index.ts';

@@ -1,5 +1,6 @@
 /** Presses, moves and lifts: what drags, pinches, swings and taps make of them. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Settings, Signal, Spot } from '../src/index.ts';
 import { follow, travel } from '../src/direct/index.ts';

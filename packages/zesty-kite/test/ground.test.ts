@@ -1,5 +1,6 @@
 /** Ground below the eye, ground that changes while it is looked at, and ground that repeats itself. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, reshapeGrid, terrainOf, terrainOfGrid, type Settings, type Terrain } from '../src/index.ts';
 import { record } from '../src/session/index.ts';

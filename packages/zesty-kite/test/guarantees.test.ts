@@ -1,5 +1,6 @@
 /** The guarantees of docs/guarantees.md, each as a property with its number in its name. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { aim, createMatrices, fillMatrices, SettingsError, View, type Settings, type Signal } from '../src/index.ts';
 import { LENGTH_TOLERANCE, PIXEL_TOLERANCE, VELOCITY_TOLERANCE, ZOOM_TOLERANCE } from '../src/motion/index.ts';

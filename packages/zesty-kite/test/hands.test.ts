@@ -1,5 +1,6 @@
 /** Pads, the way home, two fingers that tilt or fling, and what is locked. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Settings, Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';

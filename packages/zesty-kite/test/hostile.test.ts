@@ -1,6 +1,7 @@
 /** Hostile data: nothing of it is written where it does not belong, and no number of it breaks the camera. */
 import { readFileSync } from 'node:fs';
-import { afterEach, expect, test } from '@jest/globals';
+import { afterEach, test } from '@jest/globals';
+import { expect } from './expect.ts';
 import {
   aim,
   mergeSettings,

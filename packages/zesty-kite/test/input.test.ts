@@ -1,5 +1,6 @@
 /** G11 and what is heard: input of every wrong kind, callbacks that throw, queues, leaps and what is copied. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera as Bare, SettingsError, terrainOf, type Pose, type Settings, type Signal } from '../src/index.ts';
 import { record } from '../src/session/index.ts';

@@ -1,5 +1,6 @@
 /** Journeys and calls in time: they arrive where a placing does, and no frame goes back. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { tilted, tiles, trueIsometric, type Pose, type Settings } from '../src/index.ts';
 import { follow, play, travel } from '../src/direct/index.ts';

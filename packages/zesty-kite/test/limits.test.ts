@@ -1,5 +1,6 @@
 /** Bounds of every shape, against the answer found by trying everything. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Disc } from '../src/limits/disc.ts';
 import type { Point } from '../src/index.ts';

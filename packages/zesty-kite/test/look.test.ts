@@ -1,5 +1,6 @@
 /** Looks, anchors, stops, ranges and worlds that repeat, as a program meets them. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { straightDown, terrainOf, terrainOfGrid, tilted, tiles, trueIsometric, type Settings } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';

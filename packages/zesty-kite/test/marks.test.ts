@@ -1,5 +1,6 @@
 /** Locks in scopes, marks, and back and forward through where the camera has been. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera } from '../src/index.ts';
 import { lock, Marks, travel, Visits, type Ability, type Mark } from '../src/direct/index.ts';

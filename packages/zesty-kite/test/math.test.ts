@@ -1,5 +1,6 @@
 /** The elementary functions against the engine's: never more than a few units in the last place apart. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import {
   Angle,

@@ -1,5 +1,6 @@
 /** The minimap: ground and pixels both ways, and what the view sees of it. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera } from '../src/index.ts';
 import { Minimap } from '../src/minimap/index.ts';

@@ -1,6 +1,7 @@
 /** Abilities that move the camera by themselves: the one that the page "Add an ability" walks through, and kept state. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { learn } from '../src/abilities/index.ts';
 import { rigOf } from '../src/camera/index.ts';

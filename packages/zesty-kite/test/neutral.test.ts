@@ -1,5 +1,6 @@
 /** Signals without an effect change nothing, and neither do calls that wait. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, tilted, type Settings, type Signal } from '../src/index.ts';
 import { forAll } from './law.ts';

@@ -1,5 +1,6 @@
 /** Others' cameras: what is sent is enough, and what is shown is smooth. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { aim, View } from '../src/index.ts';
 import { PoseReceiver, PoseSender, type PoseRecord } from '../src/others/index.ts';

@@ -1,6 +1,7 @@
 /** Players' own settings: offered, between ends, kept as differences, and no harm to the game's. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';

@@ -1,5 +1,6 @@
 /** A recording changes nothing in the game, whenever it begins, and plays on from there. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { follow, play as playScene, travel } from '../src/direct/index.ts';
 import { record, Replay } from '../src/session/index.ts';

@@ -1,5 +1,6 @@
 /** Windows and panels that change: what keeps the scale, what keeps the span, and what a hand holds. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import './patience.ts';
 import fc from 'fast-check';
 import { Camera, type Settings } from '../src/index.ts';

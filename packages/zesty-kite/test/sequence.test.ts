@@ -1,5 +1,6 @@
 /** One practitioner's way: one ability after another, each run and looked at before the next is added. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Camera, tiles, tilted, type Settings } from '../src/index.ts';
 import { travel } from '../src/direct/index.ts';
 import { SimulatedPlayer } from '../src/simulation/index.ts';

@@ -1,6 +1,7 @@
 /** Sessions: what was recorded plays again bit for bit; broken files are refused with their line. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Signal, StampedSignal } from '../src/index.ts';
 import { headerLine, record, Replay, signalLine } from '../src/session/index.ts';

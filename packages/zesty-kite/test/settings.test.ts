@@ -1,6 +1,7 @@
 /** Settings: defaults, refusals, unknown keys, live changes, and the JSON Schema that says the same. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { mergeSettings, SettingsError, straightDown, tiles, type FullSettings, type Settings } from '../src/index.ts';

@@ -1,5 +1,6 @@
 /** The player for tests of games: hands without a browser, and what it expects of the camera. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Camera, tilted, type Settings } from '../src/index.ts';
 import { SimulatedPlayer } from '../src/simulation/index.ts';
 import { forRuns } from './law.ts';

@@ -1,5 +1,6 @@
 /** Motion has no jumps: not at the steps of the grid, not at signals, not at a wall. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Pose, Spot } from '../src/index.ts';
 import { forAll } from './law.ts';

@@ -1,6 +1,7 @@
 /** A camera begins where it was asked to begin. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { Camera, tiles, type Settings } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';

@@ -1,5 +1,6 @@
 /** Where zooms and headings have stops, the camera rests at one, whatever came. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import type { Settings, Signal } from '../src/index.ts';
 import { reviewSettings } from '../src/review/index.ts';

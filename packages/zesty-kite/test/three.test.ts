@@ -1,5 +1,6 @@
 /** The adapter for the three package, against the package itself. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { OrthographicCamera, PerspectiveCamera, Plane, Raycaster, Vector2, Vector3 } from 'three';
 import { aim, View } from '../src/index.ts';
 import { aimThree } from '../src/three/index.ts';

@@ -1,5 +1,6 @@
 /** A zoom in the practitioner's unit, wherever a span is asked for; notches that come nearer; speeds in units a second. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { play, travel } from '../src/direct/index.ts';
 import { Camera, checkSettings, inSpans, straightDown, tilted, type Settings, type Span } from '../src/index.ts';

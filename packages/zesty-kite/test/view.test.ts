@@ -1,5 +1,6 @@
 /** The view: there and back, matrices against a general matrix package, picks, tiles, culling. */
-import { expect, test } from '@jest/globals';
+import { test } from '@jest/globals';
+import { expect } from './expect.ts';
 import fc from 'fast-check';
 import { mat4, vec4 } from 'gl-matrix';
 import {

@@ -1,5 +1,6 @@
 /** A camera in a worker, and what stands for it in the page: every call, the copies of a world that wraps, settings of either side. */
-import { afterEach, expect, test } from '@jest/globals';
+import { afterEach, test } from '@jest/globals';
+import { expect } from './expect.ts';
 import { Camera, type CameraLike, type Settings } from '../src/index.ts';
 import { travel } from '../src/direct/index.ts';
 import { Minimap } from '../src/minimap/index.ts';
