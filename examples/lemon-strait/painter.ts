@@ -1,7 +1,7 @@
 /** Any ground under any lens: heights as a mesh, coloured by height or with a map image over it, by WebGL 2. */
 import { createMatrices, fillMatrices, type View } from 'zesty-kite';
 import type { Mesh } from './mesh.ts';
-import { link } from './shader.ts';
+import { link, resize } from './shader.ts';
 
 const VERTEX = `#version 300 es
 uniform mat4 viewProjection;
@@ -61,6 +61,8 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
   gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA, 1, 1, 0, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
   const matrices = createMatrices('z', '-1..1', 'eye');
   let count = 0;
+  /** What the last picture shows; empty if it is of another ground. */
+  let drawn = '';
 
   const drawIn = (view: View, x: number, y: number, width: number, height: number): void => {
     gl.viewport(x, y, width, height);
@@ -75,6 +77,7 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
       gl.bufferData(gl.ARRAY_BUFFER, points, gl.STATIC_DRAW);
       gl.bufferData(gl.ELEMENT_ARRAY_BUFFER, triangles, gl.STATIC_DRAW);
       count = triangles.length;
+      drawn = '';
     },
     setImage: (image, width, height) => {
       gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA, gl.RGBA, gl.UNSIGNED_BYTE, image);
@@ -82,12 +85,16 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
       gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_LINEAR);
       gl.uniform1i(at('hasImage'), 1);
       gl.uniform2f(at('size'), width, height);
+      drawn = '';
     },
     draw: (views) => {
       const [first] = views;
       if (first === undefined) return;
-      canvas.width = Math.round(canvas.clientWidth * devicePixelRatio);
-      canvas.height = Math.round(canvas.clientHeight * devicePixelRatio);
+      const [wide, high] = [canvas.clientWidth, canvas.clientHeight].map((side) => Math.round(side * devicePixelRatio));
+      const shown = JSON.stringify([wide, high, views.map(placeOf)]);
+      if (shown === drawn) return;
+      drawn = shown;
+      resize(canvas, wide ?? 0, high ?? 0);
       gl.scissor(0, 0, canvas.width, canvas.height);
       gl.clear(gl.COLOR_BUFFER_BIT | gl.DEPTH_BUFFER_BIT);
       // As large as fits, with its own shape.
@@ -100,4 +107,10 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
       });
     },
   };
+}
+
+/** All that the picture of a view depends on. */
+function placeOf({ x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, projection }: View): number[] {
+  const { middleX, middleY } = projection;
+  return [x, y, focusHeight, span, heading, pitch, fieldOfView, width, height, middleX, middleY];
 }

@@ -5,7 +5,7 @@ import { createFrames } from '../lemon-strait/frames.ts';
 import { loadGround } from '../lemon-strait/ground.ts';
 import { meshOf, settingsOver } from '../lemon-strait/mesh.ts';
 import { element } from '../lemon-strait/page.ts';
-import { link } from '../lemon-strait/shader.ts';
+import { link, resize } from '../lemon-strait/shader.ts';
 
 const VERTEX = `#version 300 es
 uniform mat4 viewProjection;
@@ -56,8 +56,7 @@ gl.clearColor(0.04, 0.21, 0.25, 1);
 // Counted from the eye, so that float32 does not shake far from the origin.
 const matrices = createMatrices('z', '-1..1', 'eye');
 const { camera, drawSoon } = createFrames(settingsOver(ground), { terrain: ground.terrain }, (view) => {
-  canvas.width = Math.round(view.width * view.density);
-  canvas.height = Math.round(view.height * view.density);
+  resize(canvas, Math.round(view.width * view.density), Math.round(view.height * view.density));
   gl.viewport(0, 0, canvas.width, canvas.height);
   gl.clear(gl.COLOR_BUFFER_BIT | gl.DEPTH_BUFFER_BIT);
   const { viewProjection, origin } = fillMatrices(view, matrices);

@@ -1,6 +1,8 @@
 /** A real browser for the tests, and the library as one script for pages that are only a test's. */
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
 import {
   chromium,
@@ -8,10 +10,12 @@ import {
   type BrowserContext,
   type BrowserContextOptions,
   type CDPSession,
+  type Download,
   type Page,
 } from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
+import { chromiumOptions } from './chromium.mjs';
 
 export interface Own {
   readonly browser: Browser;
@@ -25,7 +29,10 @@ interface Tab {
   isFree: boolean;
 }
 
-/** The browser of a file of tests, from before the first to after the last. A page that a test opens is closed or blank after it: it draws on. */
+/**
+ * The browser of a file of tests: one browser serves all files of a worker, each with pages of its own. A page that a test opens is
+ * closed or blank after it: it draws on.
+ */
 export function ownBrowser(): Own {
   const tabs: Tab[] = [];
   const own = {
@@ -46,7 +53,9 @@ export function ownBrowser(): Own {
   let contexts: readonly BrowserContext[] = [];
   let lent: readonly Tab[] = [];
   beforeAll(async () => {
-    own.browser = await launch();
+    const servers = JSON.parse(process.env['BROWSER_SERVERS'] ?? '[]') as string[];
+    const worker = Number(process.env['JEST_WORKER_ID'] ?? 1) - 1;
+    own.browser = await chromium.connect(servers[worker % servers.length] ?? '');
   });
   beforeEach(() => {
     contexts = own.browser.contexts();
@@ -84,11 +93,16 @@ async function empty(page: Page, options: string): Promise<void> {
   await page.mouse.move((viewport?.width ?? 0) / 2, (viewport?.height ?? 0) / 2);
 }
 
-export async function launch(args: readonly string[] = []): Promise<Browser> {
-  const executablePath = process.env['ZESTY_KITE_BROWSER'];
-  if (!executablePath)
-    throw new Error('ZESTY_KITE_BROWSER: expected the path of a browser, as `npm test` sets it, got nothing.');
-  return chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-background-networking', ...args] });
+/** A browser with arguments of its own. */
+export function launch(args: readonly string[]): Promise<Browser> {
+  return chromium.launch(chromiumOptions(args));
+}
+
+/** The path of a file that a page has offered. */
+export async function downloaded(download: Download): Promise<string> {
+  const path = join(mkdtempSync(join(tmpdir(), 'download-')), download.suggestedFilename());
+  await download.saveAs(path);
+  return path;
 }
 
 /** The path of a script that defines `zesty`, the library with every entry. */
@@ -164,6 +178,17 @@ export async function stillBarges(page: Page): Promise<void> {
   await page.route(/\/barges-[\w-]+\.json$/, (route) => route.fulfill({ body, contentType: 'application/json' }));
 }
 
+/** What eases comes to rest in a quarter of the time: a test that waits for rest waits for less, and fewer frames are drawn. */
+export const BRISK: Settings = {
+  zoom: { halfLife: 0.02 },
+  pan: { startHalfLife: 0.02, stopHalfLife: 0.02 },
+  drag: { glideHalfLife: 0.05 },
+  turn: { halfLife: 0.02 },
+  pitch: { halfLife: 0.02 },
+  lens: { halfLife: 0.02 },
+  ground: { followHalfLife: 0.04 },
+};
+
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
 export async function openPage(own: Own, name: string): Promise<Page> {
   // The 3D page is drawn by software: a few of the pixels will do.
@@ -173,6 +198,7 @@ export async function openPage(own: Own, name: string): Promise<Page> {
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}${name}/`);
   await page.waitForFunction(() => document.querySelector('canvas')?.dataset['ground'] === 'fine');
   await page.click('#barges');
+  await page.evaluate((settings) => lemonStrait.camera.change(settings), BRISK);
   await settled(page);
   return page;
 }
@@ -289,7 +315,7 @@ const CLI = new URL('../../packages/zesty-kite-cli/bin/zesty-kite.js', import.me
 export async function replayed(page: Page, ...options: string[]): Promise<{ last: Shown; row: number[] }> {
   const [download, last] = await Promise.all([page.waitForEvent('download'), shown(page), page.click('#record')]);
   expect(download.suggestedFilename()).toBe('lemon-strait.ndjson');
-  const file = await download.path();
+  const file = await downloaded(download);
   expect(readFileSync(file, 'utf8').trim().split('\n').length).toBeGreaterThan(10);
   const trace = `${file}.csv`;
   const args = [CLI, 'replay', file, ...options, '--trace', trace];

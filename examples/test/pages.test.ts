@@ -5,7 +5,7 @@ import { afterAll, expect, test } from '@jest/globals';
 import { decode } from 'fast-png';
 import type { Browser, Page } from 'playwright-core';
 import type { Point } from 'zesty-kite';
-import { frames, launch, ownBrowser, touch } from './browser.ts';
+import { BRISK, frames, launch, ownBrowser, touch } from './browser.ts';
 
 const own = ownBrowser();
 const SMALL = ['a-chart-of-labels', 'fingers', 'two-players', 'beside-the-game', 'raw-webgl', 'build-in-pixi'];
@@ -31,6 +31,11 @@ async function open(name: string): Promise<{ page: Page; said: string[] }> {
   await page.waitForFunction(
     () => Number(document.body.dataset['frames'] ?? document.querySelector('canvas')?.dataset['frames']) > 1,
   );
+  await page.evaluate((settings) => {
+    for (const camera of cameras) camera.change(settings);
+    // Barges that sail are drawn in every frame.
+    document.querySelector<HTMLElement>('#barges[aria-pressed=true]')?.click();
+  }, BRISK);
   return { page, said };
 }
 

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { typeErrorsIn } from '../../scripts/setup/typeCheck.mjs';
-import { ownBrowser } from './browser.ts';
+import { downloaded, ownBrowser } from './browser.ts';
 
 const root = new URL('../../', import.meta.url).pathname;
 const project = join(root, '.cache/recipes');
@@ -85,7 +85,7 @@ const promises: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'bug-report': async (page) => {
     await pansByKey(page);
     const [download] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('F9')]);
-    const text = readFileSync(await download.path(), 'utf8');
+    const text = readFileSync(await downloaded(download), 'utf8');
     expect(text).toMatch(/^\{"format":"zesty-kite session"/);
     expect(text).toContain('"code":"KeyD","down":true');
   },

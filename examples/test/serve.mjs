@@ -1,11 +1,13 @@
-/** For the browser tests: serves the built examples, and makes the library one script. */
+/** For the browser tests: serves the built examples, starts a browser for each worker, and makes the library one script. */
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { chromium } from 'playwright-core';
 import { build, preview } from 'vite';
+import { chromiumOptions } from './chromium.mjs';
 import { reactProgram } from './reactProgram.mjs';
 
 const CACHE = new URL('../../.cache/', import.meta.url);
 
-export default async function serve() {
+export default async function serve({ maxWorkers }) {
   const server = await preview({
     root: new URL('..', import.meta.url).pathname,
     preview: { host: '127.0.0.1', port: 0 },
@@ -13,6 +15,9 @@ export default async function serve() {
   });
   globalThis.examplesServer = server;
   process.env.EXAMPLES_URL = server.resolvedUrls.local[0];
+  const launched = Array.from({ length: maxWorkers }, () => chromium.launchServer(chromiumOptions()));
+  globalThis.browserServers = await Promise.all(launched);
+  process.env.BROWSER_SERVERS = JSON.stringify(globalThis.browserServers.map((browser) => browser.wsEndpoint()));
   process.env.EXAMPLES_SCRIPT = await writeScript('everything', 'zesty');
   process.env.RENDERER_SCRIPT = await writeScript('renderer', 'renderer');
   process.env.REACT_SCRIPT = await writeProgram(reactProgram(), 'react');

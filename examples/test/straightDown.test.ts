@@ -34,7 +34,7 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
   await page.keyboard.up('KeyS');
   await settled(page);
   expect((await shown(page)).x).toBe(before.x);
-  await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0.08, stopHalfLife: 0.08 } }));
+  await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0.02, stopHalfLife: 0.02 } }));
 });
 
 test('G2: zooming by the real wheel, with a key held, holds the ground within 1e-3 px in every frame', async () => {

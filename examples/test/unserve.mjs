@@ -1,3 +1,4 @@
 export default async function unserve() {
+  await Promise.all(globalThis.browserServers.map((browser) => browser.close()));
   await globalThis.examplesServer.close();
 }

@@ -6,7 +6,7 @@ import axe from 'axe-core';
 import type { Page } from 'playwright-core';
 import type { Camera } from 'zesty-kite';
 import type { Panel } from 'zesty-kite-panel';
-import { frames, lasts, ownBrowser } from './browser.ts';
+import { downloaded, frames, lasts, ownBrowser } from './browser.ts';
 
 interface Bench {
   readonly cameras: readonly Camera[];
@@ -154,14 +154,15 @@ test('a cutscene is made by flying, dragged along the time line, and comes as th
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Download' }).click(),
   ]);
-  const { keyframes } = JSON.parse(readFileSync(await download.path(), 'utf8')) as {
+  const file = await downloaded(download);
+  const { keyframes } = JSON.parse(readFileSync(file, 'utf8')) as {
     keyframes: readonly Record<string, number>[];
   };
   expect(keyframes).toMatchObject([
     { at: 0, x: 512 },
     { at: expect.closeTo(3, 0), x: 300, span: 120, ease: 'out' },
   ]);
-  const check = spawnSync(process.execPath, [CLI, 'check', await download.path()], { encoding: 'utf8' });
+  const check = spawnSync(process.execPath, [CLI, 'check', file], { encoding: 'utf8' });
   expect([check.status, check.stderr]).toEqual([0, '']);
   // Scrubbed to its end it shows its last pose; the camera is the player's again when one flies on.
   await page.getByLabel('Time in the scene').focus();

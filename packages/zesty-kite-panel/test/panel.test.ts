@@ -62,8 +62,8 @@ test.each([
       await expect(settings(hands)).resolves.toMatchObject({ zoom: { notch: 1.1 } });
       // 9. A feel to begin from.
       await fill(hands, 'Search the settings', ' ');
-      await choose(hands, 'Feel', 'hea');
-      await expect(settings(hands)).resolves.toMatchObject({ pan: { startHalfLife: 0.18 } });
+      await choose(hands, 'Feel', 'cri');
+      await expect(settings(hands)).resolves.toMatchObject({ pan: { startHalfLife: 0.03 } });
       // 10. The nearest zoom is taken from a flight.
       await hands.move(400, 400);
       for (let i = 0; i < 6; i += 1) await hands.wheel(-120);
@@ -142,7 +142,7 @@ test.each([
       await click(hands, 'Version 2');
       await expect(settings(hands)).resolves.toMatchObject({ zoom: { notch: 1.1 }, bounds: { left: 0 } });
       await hands.press('Backslash');
-      await expect(settings(hands)).resolves.toMatchObject({ zoom: { notch: 1.15 } });
+      await expect(settings(hands)).resolves.toMatchObject({ zoom: { notch: 1.12 } });
       await rest(hands);
       // 18. The start is where the camera is now.
       await click(hands, 'start');
