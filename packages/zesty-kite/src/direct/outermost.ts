@@ -47,7 +47,8 @@ function thin(list: Int32Array, sense: number, ring: Ring, kept: Uint8Array): vo
   }
   // All of a short list.
   const every = Math.ceil(list.length / SAMPLES);
-  if (low === high) ring.add(list.filter((_, k) => k % every === 0));
+  const samples = Math.ceil(list.length / every);
+  if (low === high) ring.add(Int32Array.from({ length: samples }, (_, k) => list[k * every] ?? 0));
   const outside = ring.outsideOf(list);
   if (low < high) ring.add(outside);
   for (const i of outside) kept[i] = 1;

@@ -15,11 +15,10 @@ export class Digest {
     let low = this.#low;
     for (let i = 0; i < 8; i++) {
       // times 2^40 + 0x1b3, in two halves of 32 bits
-      low = (low ^ number.getUint8(i)) >>> 0;
-      const product = low * 0x1b3;
-      const carry = Math.floor(product / 0x100000000);
-      high = (Math.imul(high, 0x1b3) + carry + (low << 8)) >>> 0;
-      low = product >>> 0;
+      low ^= number.getUint8(i);
+      const carry = ((low >>> 16) * 0x1b3 + (((low & 0xffff) * 0x1b3) >>> 16)) >>> 16;
+      high = Math.imul(high, 0x1b3) + carry + (low << 8);
+      low = Math.imul(low, 0x1b3);
     }
     this.#high = high;
     this.#low = low;
@@ -27,6 +26,6 @@ export class Digest {
 
   /** Sixteen hexadecimal digits. */
   toString(): string {
-    return [this.#high, this.#low].map((half) => half.toString(16).padStart(8, '0')).join('');
+    return [this.#high, this.#low].map((half) => (half >>> 0).toString(16).padStart(8, '0')).join('');
   }
 }

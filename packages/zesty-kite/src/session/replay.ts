@@ -230,9 +230,8 @@ export class Replay {
   /** How far the ground moved: the held point while the grip is the same, else the focus. */
   #pannedSince(x: number, y: number, now: Grip | null): number {
     const before = this.#grip;
-    if (before === null && now === null) return distance(x - this.#x, y - this.#y);
-    if (before === null || now === null) return 0;
-    const same = before.screenX === now.screenX && before.screenY === now.screenY;
+    if (!before && !now) return distance(x - this.#x, y - this.#y);
+    const same = now && before?.screenX === now.screenX && before.screenY === now.screenY;
     return same ? distance(now.x - before.x, now.y - before.y) : 0;
   }
 }
