@@ -90,11 +90,12 @@ export function createPainter(canvas: HTMLCanvasElement): Painter {
     draw: (views) => {
       const [first] = views;
       if (first === undefined) return;
-      const [wide, high] = [canvas.clientWidth, canvas.clientHeight].map((side) => Math.round(side * devicePixelRatio));
+      const wide = Math.round(canvas.clientWidth * devicePixelRatio);
+      const high = Math.round(canvas.clientHeight * devicePixelRatio);
       const shown = JSON.stringify([wide, high, views.map(placeOf)]);
       if (shown === drawn) return;
       drawn = shown;
-      resize(canvas, wide ?? 0, high ?? 0);
+      resize(canvas, wide, high);
       gl.scissor(0, 0, canvas.width, canvas.height);
       gl.clear(gl.COLOR_BUFFER_BIT | gl.DEPTH_BUFFER_BIT);
       // As large as fits, with its own shape.

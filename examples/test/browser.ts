@@ -189,6 +189,9 @@ export const BRISK: Settings = {
   ground: { followHalfLife: 0.04 },
 };
 
+/** As the library eases by default. A law of every frame wants many of them. */
+const UNHURRIED: Settings = { zoom: { halfLife: 0.09 }, pitch: { halfLife: 0.1 }, lens: { halfLife: 0.1 } };
+
 /** A page of the examples, its map drawn; the barges are sent to anchor so that frames can stop. */
 export async function openPage(own: Own, name: string): Promise<Page> {
   // The 3D page is drawn by software: a few of the pixels will do.
@@ -221,10 +224,11 @@ export function shown(page: Page): Promise<Shown> {
   });
 }
 
-/** From now on, in every frame: how far each grip is from its screen point, and those from (x, y). */
+/** From now on, in every frame: how far each grip is from its screen point, and those from (x, y). Until it is read, nothing is brisk. */
 export async function watchGrips(page: Page, x: number, y: number): Promise<() => Promise<number[]>> {
   await page.evaluate(
-    ([atX, atY]) => {
+    ([atX, atY, settings]) => {
+      lemonStrait.camera.change(settings);
       const errors: number[] = [];
       Object.assign(window, { errors });
       const look = (): void => {
@@ -241,9 +245,13 @@ export async function watchGrips(page: Page, x: number, y: number): Promise<() =
       };
       look();
     },
-    [x, y] as const,
+    [x, y, UNHURRIED] as const,
   );
-  return () => page.evaluate(() => (window as unknown as { errors: number[] }).errors);
+  return () =>
+    page.evaluate((settings) => {
+      lemonStrait.camera.change(settings);
+      return (window as unknown as { errors: number[] }).errors;
+    }, BRISK);
 }
 
 /** Puts the camera of a page of the examples somewhere, and waits for rest. */

@@ -1,7 +1,19 @@
 /** "Straight down" in a real browser, with real keys, a real wheel and real frames. */
 import { beforeAll, expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { frames, hold, lasts, openPage, ownBrowser, place, replayed, settled, shown, watchGrips } from './browser.ts';
+import {
+  BRISK,
+  frames,
+  hold,
+  lasts,
+  openPage,
+  ownBrowser,
+  place,
+  replayed,
+  settled,
+  shown,
+  watchGrips,
+} from './browser.ts';
 
 const own = ownBrowser();
 let page: Page;
@@ -34,7 +46,7 @@ test('each key pans its own way, opposite keys stand still, and the camera comes
   await page.keyboard.up('KeyS');
   await settled(page);
   expect((await shown(page)).x).toBe(before.x);
-  await page.evaluate(() => lemonStrait.camera.change({ pan: { startHalfLife: 0.02, stopHalfLife: 0.02 } }));
+  await page.evaluate((settings) => lemonStrait.camera.change(settings), BRISK);
 });
 
 test('G2: zooming by the real wheel, with a key held, holds the ground within 1e-3 px in every frame', async () => {

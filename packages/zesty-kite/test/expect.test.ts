@@ -26,17 +26,24 @@ test('a comparison fails exactly when that of Jest does, with the same message',
   const values = fc.oneof(fc.double({ min: -2, max: 2 }), edges);
   let failed = 0;
   fc.assert(
-    fc.property(values, values, fc.integer({ min: 0, max: 12 }), (got, wanted, digits) => {
-      const other = wanted as number;
-      for (const matcher of COMPARISONS) {
-        const message = said(() => jest(got)[matcher](other));
-        jest(said(() => expect(got)[matcher](other))).toBe(message);
-        if (message !== '') failed += 1;
-      }
-      const near = typeof got === 'number' && typeof other === 'number' ? got + 10 ** -digits / (2 + other) : other;
-      for (const at of [other, near])
-        jest(said(() => expect(got).toBeCloseTo(at, digits))).toBe(said(() => jest(got).toBeCloseTo(at, digits)));
-    }),
+    fc.property(
+      values,
+      values,
+      fc.integer({ min: 0, max: 12 }),
+      fc.double({ min: 0, max: 1 }),
+      (got, wanted, digits, share) => {
+        const other = wanted as number;
+        for (const matcher of COMPARISONS) {
+          const message = said(() => jest(got)[matcher](other));
+          jest(said(() => expect(got)[matcher](other))).toBe(message);
+          if (message !== '') failed += 1;
+        }
+        // From half of a last digit on it is not close.
+        const near = Number(got) + share * 10 ** -digits;
+        for (const at of [other, near])
+          jest(said(() => expect(got).toBeCloseTo(at, digits))).toBe(said(() => jest(got).toBeCloseTo(at, digits)));
+      },
+    ),
     { numRuns: 500 },
   );
   jest(failed).toBeGreaterThan(500);

@@ -46,6 +46,7 @@ export class Outline {
     /** The end of each thing in the list. */
     const ends = new Int32Array(things.length);
     let i = 0;
+    /** Of the thing that is being added. */
     const path: Path = () => `things[${String(i)}]`;
     for (; i < things.length; i++) {
       this.#add(things[i], path);
