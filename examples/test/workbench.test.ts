@@ -128,6 +128,8 @@ test('a take plays the same hands under both versions: they part where the versi
   // Played, the picture goes where the take goes under the version in force.
   await page.getByLabel('Loop').uncheck();
   await page.getByRole('button', { name: 'Play', exact: true }).click();
+  // The button is that of before for a moment: first the take comes to where it ends.
+  await page.waitForFunction((to) => Math.abs((cameras[0]?.shown.span ?? NaN) / to - 1) < 0.05, other);
   await page.getByRole('button', { name: 'Play', exact: true }).waitFor();
   const shown = await page.evaluate(() => (globalThis as unknown as Bench).cameras[0]?.shown.span ?? NaN);
   expect(Math.abs(Math.log2(shown / other))).toBeLessThan(Math.abs(Math.log2(shown / same)) / 2);
