@@ -155,6 +155,57 @@ test('everything shows to 1e-3 px, in the middle to 0.01 px, whole, and touches 
   expect(tight).toBeGreaterThan(350);
 });
 
+/** Thousands on a disc, in a square or on a circle, of one height, of few or of many, of one radius or of many. */
+const hosts = fc.record({
+  seed: fc.integer({ min: 1, max: 1e6 }),
+  count: fc.constantFrom(60, 400, 3000),
+  shape: fc.constantFrom('disc', 'square', 'circle'),
+  storeys: fc.constantFrom(1, 2, 3, 1e6),
+  storey: between(0, 800),
+  radii: fc.constantFrom(1, 2, 1e6),
+  radius: fc.integer({ min: 0, max: 60 }),
+});
+function hostOf({ seed, count, shape, storeys, storey, radii, radius }: Host): readonly Circle[] {
+  let state = seed;
+  const random = (): number => (state = (state * 48271) % 0x7fffffff) / 0x7fffffff;
+  const step = (steps: number): number => Math.floor(random() * steps) / steps;
+  return Array.from({ length: count }, () => {
+    const angle = 2 * Math.PI * random();
+    const away = shape === 'circle' ? 300 : 300 * Math.sqrt(random());
+    const place =
+      shape === 'square'
+        ? { x: 600 * random(), y: 400 * random() }
+        : { x: away * Math.cos(angle), y: away * Math.sin(angle) };
+    return { ...place, height: storey * step(storeys), radius: radius * (1 + step(radii)) };
+  });
+}
+type Host = typeof hosts extends fc.Arbitrary<infer T> ? T : never;
+type Circle = Readonly<Record<'x' | 'y' | 'height' | 'radius', number>>;
+
+test('of thousands everyone shows, and the outermost touch two sides', () => {
+  forRuns(96, hosts, between(35, 90), between(-180, 180), (host, degrees, heading) => {
+    const circles = hostOf(host);
+    const camera = new Camera(
+      { zoom: { minSpan: 0.1, maxSpan: 1e5 }, pitch: { degrees, min: 35, max: 90 }, start: { heading, span: 300 } },
+      { screen: { width: 1280, height: 800 } },
+    );
+    const { to } = frame(camera, circles);
+    camera.place(to);
+    const view = camera.advance(0);
+    const rooms = circles.map(({ x, y, height, radius }) => {
+      const rim = Array.from({ length: 36 }, (_, i): [number, number, number] => {
+        const angle = (i * Math.PI) / 18;
+        return [x + radius * Math.cos(angle), y + radius * Math.sin(angle), height];
+      });
+      return roomOf(view, rim, { left: 0, top: 0, right: 0, bottom: 0 });
+    });
+    const room = (side: keyof Padding): number => Math.min(...rooms.map((each) => each[side]));
+    expect(Math.min(room('left'), room('top'), room('right'), room('bottom'))).toBeGreaterThan(-1e-3);
+    // A rim of 36 points is up to half a unit short of its circle.
+    expect(Math.min(room('left'), room('top'))).toBeLessThan(0.01 + (0.5 * 800) / to.span);
+  });
+});
+
 test('one point, and one that is followed, shows in the middle in every lens', () => {
   forRuns(60, lenses, pitches, between(-300, 300), between(0, 30), fc.boolean(), (lens, pitch, x, height, together) => {
     const camera = new Camera(

@@ -1,7 +1,7 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
 import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { exp2, LN2 } from '../math/index.ts';
+import { clamp, exp2, LN2 } from '../math/index.ts';
 import { nearestCopy, type Ground, type Point, type View } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameOutline, outlineOf } from './frame.ts';
@@ -67,7 +67,7 @@ export function followGroup(
     const { x, y, span } = off > 0 ? frameOutline(here, outline, { padding }, off).to : tight;
     const needed = span + (drift.growth * here.settings.zoom.halfLife) / LN2;
     if (needed <= asked && needed * ROOM >= asked * SHRUNK) return { x, y };
-    const wanted = Math.min(Math.max(needed * ROOM, nearest), farthest);
+    const wanted = clamp(needed * ROOM, nearest, farthest);
     if (wanted !== asked) here.zoom({ factor: timeline.kept.zoom.goal / wanted });
     asked = wanted;
     return { x, y };

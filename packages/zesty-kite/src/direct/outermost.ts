@@ -10,170 +10,199 @@ const LAYERS = 64;
 const LAYER = 192;
 /** A spot is left out only so far inside, as a share of the extent: rounding cannot bring it out. */
 const CLEAR = 1e-9;
-/** A ring's grid has this many cells a side, times the square root of the number of spots that are looked up. */
-const CELLS = 1 / 8;
-/** The number of spots that make the ring of a long list. */
-const SAMPLES = 1024;
+/** A ring is looked up in so many rows. */
+const ROWS = 64;
+/** The number of spots that the ring of a long list grows by in a round. */
+const SAMPLES = 128;
 
-/** Returns the spots that reach farthest in any direction, in their order; few others remain. */
+/** Returns the spots that reach farthest in any direction; few others remain. */
 export function outermost(spots: Float64Array): Float64Array {
   const count = spots.length / SPOT;
   if (count <= FEW) return spots;
-  const kept = new Uint8Array(count);
   const all = new Int32Array(count);
   for (let i = 0; i < count; i++) all[i] = i;
+  const extent = extentOf(spots, all);
+  const kept = new Set<number>();
   // Above a spot only higher ones count; below it, lower ones.
-  for (const sense of [1, -1]) {
-    const ring = new Ring(spots);
-    thin(all, sense, ring, kept);
-    const [low, high] = heightsOf(spots, all);
-    if (low === high) break;
-  }
-  const outer: number[] = [];
-  for (let i = 0; i < count; i++)
-    if (kept[i] === 1) for (let k = 0; k < SPOT; k++) outer.push(spots[i * SPOT + k] ?? NaN);
-  return Float64Array.from(outer);
+  for (const sense of extent.low < extent.high ? [1, -1] : [1]) thin(all, sense, new Ring(spots, extent), kept, extent);
+  const outer = new Float64Array(kept.size * SPOT);
+  let length = 0;
+  for (const i of kept) for (let k = 0; k < SPOT; k++) outer[length++] = spots[i * SPOT + k] ?? NaN;
+  return outer;
 }
 
-/** Keeps the spots of a list that neither the ring, which is at least as high, nor others of them surround. */
-function thin(list: Int32Array, sense: number, ring: Ring, kept: Uint8Array): void {
-  const { spots } = ring;
-  const [low, high] = heightsOf(spots, list);
+interface Extent {
+  /** How far the spots are from the origin, along x and y together. */
+  readonly far: number;
+  /** The lowest and the highest. */
+  readonly low: number;
+  readonly high: number;
+  /** The least and the greatest radius. */
+  readonly least: number;
+  readonly greatest: number;
+}
+
+function extentOf(spots: Float64Array, list: Int32Array): Extent {
+  let far = 0;
+  let low = Infinity;
+  let high = -Infinity;
+  let least = Infinity;
+  let greatest = 0;
+  for (let k = 0; k < list.length; k++) {
+    const at = (list[k] ?? 0) * SPOT;
+    const height = spots[at + 2] ?? NaN;
+    const radius = spots[at + 3] ?? NaN;
+    const away = Math.abs(spots[at] ?? NaN) + Math.abs(spots[at + 1] ?? NaN);
+    if (away > far) far = away;
+    if (height < low) low = height;
+    if (height > high) high = height;
+    if (radius < least) least = radius;
+    if (radius > greatest) greatest = radius;
+  }
+  return { far, low, high, least, greatest };
+}
+
+/** Keeps the spots of a layer that neither the ring, which is at least as high, nor others of them surround. */
+function thin(layer: Int32Array, sense: number, ring: Ring, kept: Set<number>, whole?: Extent): void {
+  let list = ring.outsideOf(layer);
+  const { low, high } = whole ?? extentOf(ring.spots, list);
   const layers = Math.min(LAYERS, Math.floor(list.length / LAYER));
   if (low < high && layers > 1) {
-    for (const layer of layersOf(spots, list, (sense * layers) / (high - low), sense > 0 ? high : low))
-      thin(ring.outsideOf(layer), sense, ring, kept);
+    for (const each of layersOf(ring.spots, list, layers, sense > 0 ? high : low, sense * (high - low)))
+      thin(each, sense, ring, kept);
     return;
   }
-  // All of a short list.
-  const every = Math.ceil(list.length / SAMPLES);
-  const samples = Math.ceil(list.length / every);
-  if (low === high) ring.add(Int32Array.from({ length: samples }, (_, k) => list[k * every] ?? 0));
-  const outside = ring.outsideOf(list);
-  if (low < high) ring.add(outside);
-  for (const i of outside) kept[i] = 1;
+  // Each round leaves few of a level list, unless most of them are at its rim.
+  for (let most = Infinity; low === high && list.length > SAMPLES && list.length < most; ) {
+    most = list.length / 2;
+    ring.add(list, SAMPLES);
+    list = ring.outsideOf(list);
+  }
+  const corners = ring.add(list);
+  for (const i of low === high && ring.isEven ? corners : list) kept.add(i);
 }
 
-/** The spots of a list in layers of equal height, from a height on; empty layers are left out. `dense`: layers per world unit. */
-function layersOf(spots: Float64Array, list: Int32Array, dense: number, from: number): Int32Array[] {
+/** The spots of a list in layers of equal height, from a height on down, or up for `high` < 0; empty layers are left out. */
+function layersOf(spots: Float64Array, list: Int32Array, count: number, from: number, high: number): Int32Array[] {
   const layers: number[][] = [];
-  for (const i of list) (layers[Math.floor((from - (spots[i * SPOT + 2] ?? NaN)) * dense)] ??= []).push(i);
+  // Divided first: heights can differ by next to nothing.
+  for (const i of list) (layers[Math.floor(((from - (spots[i * SPOT + 2] ?? NaN)) / high) * count)] ??= []).push(i);
   return layers.flatMap((layer) => [Int32Array.from(layer)]);
 }
 
-/** The lowest and the highest. */
-function heightsOf(spots: Float64Array, list: Int32Array): [number, number] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (let k = 0; k < list.length; k++) {
-    const at = spots[(list[k] ?? 0) * SPOT + 2] ?? NaN;
-    if (at < low) low = at;
-    if (at > high) high = at;
-  }
-  return [low, high];
-}
+/** x, y, and the number of the spot. */
+type Corner = readonly [number, number, number];
 
 /** A convex ring of spots. */
 class Ring {
   readonly spots: Float64Array;
-  /** World units. */
-  readonly #clear: number;
-  /** The least radius: all of the ring has it. */
-  readonly #radius: number;
-  #corners: [number, number][] = [];
+  /** All spots have the same radius. */
+  readonly isEven: boolean;
+  /** A spot has to be deeper inside than its radius and this; all of the ring has the least radius. World units. */
+  readonly #more: number;
+  /** As deep inside as the spot of the greatest radius has to be, world units. */
+  readonly #deepest: number;
+  #corners: readonly Corner[] = [];
   /** x, y of a corner and the unit vector inward from the side that begins there, by turns. */
   #sides = new Float64Array(0);
-  #left = 0;
   #top = 0;
-  #right = 0;
   #bottom = 0;
-  /** A grid over the ring: how deep inside each cell is at least. */
-  #cells = new Float64Array(0);
-  /** Cells along each side. */
-  #across = 0;
+  /** Each row of the ring from the top: it is `#deepest` inside from an x to another. */
+  readonly #rows = new Float64Array(2 * ROWS);
 
-  constructor(spots: Float64Array) {
+  constructor(spots: Float64Array, { far, least, greatest }: Extent) {
     this.spots = spots;
-    let extent = 0;
-    let radius = Infinity;
-    for (let i = 0; i < spots.length; i += SPOT) {
-      extent = Math.max(extent, Math.abs(spots[i] ?? NaN), Math.abs(spots[i + 1] ?? NaN));
-      radius = Math.min(radius, spots[i + 3] ?? NaN);
-    }
-    this.#clear = CLEAR * extent;
-    this.#radius = radius;
+    this.isEven = least === greatest;
+    this.#more = CLEAR * far - least;
+    this.#deepest = greatest + this.#more;
   }
 
-  add(list: Int32Array): void {
-    if (list.length === 0) return;
+  /** Grows by the spots of a list, or by some here and there, `most` in number. Returns the spots at its corners. */
+  add(list: Int32Array, most = Infinity): number[] {
+    if (list.length === 0) return [];
     const { spots } = this;
-    for (const i of list) this.#corners.push([spots[i * SPOT] ?? NaN, spots[i * SPOT + 1] ?? NaN]);
-    this.#corners = convexHull(this.#corners);
-    const corners = this.#corners;
-    const { length } = corners;
-    if (length < 3) return;
-    this.#sides = Float64Array.from(
-      corners.flatMap(([x, y], i) => {
-        const [toX, toY] = corners[(i + 1) % length] ?? [x, y];
-        const [east, south] = [toX - x, toY - y];
-        const side = Math.sqrt(east * east + south * south);
-        return [x, y, -south / side, east / side];
-      }),
-    );
-    this.#left = Math.min(...corners.map(([x]) => x));
-    this.#top = Math.min(...corners.map(([, y]) => y));
-    this.#right = Math.max(...corners.map(([x]) => x));
-    this.#bottom = Math.max(...corners.map(([, y]) => y));
+    const grown = [...this.#corners];
+    const step = Math.max(1, Math.floor(list.length / most));
+    for (let k = 0; k < list.length; k += step) {
+      const i = list[k] ?? 0;
+      grown.push([spots[i * SPOT] ?? NaN, spots[i * SPOT + 1] ?? NaN, i]);
+    }
+    this.#corners = convexHull(grown);
+    return this.#corners.map((corner) => corner[2]);
   }
 
-  /** A grid point is a corner of four cells: the depth between them is no less than at the least of them. */
-  #layGrid(across: number): void {
-    this.#across = across;
-    this.#cells = new Float64Array(across * across).fill(Infinity);
-    const wide = (this.#right - this.#left) / across;
-    const high = (this.#bottom - this.#top) / across;
-    for (let row = 0; row <= across; row++)
-      for (let column = 0; column <= across; column++) {
-        const depth = this.#depthOf(this.#left + column * wide, this.#top + row * high);
-        for (let y = Math.max(0, row - 1); y <= Math.min(row, across - 1); y++)
-          for (let x = Math.max(0, column - 1); x <= Math.min(column, across - 1); x++)
-            this.#cells[y * across + x] = Math.min(this.#cells[y * across + x] ?? NaN, depth);
-      }
+  /** The ring is convex: what is inside at both edges of a row is inside between them. */
+  #layRows(): void {
+    const corners = this.#corners;
+    const sides = (this.#sides = new Float64Array(4 * corners.length));
+    this.#top = Infinity;
+    this.#bottom = -Infinity;
+    corners.forEach((corner, i) => {
+      this.#top = Math.min(this.#top, corner[1]);
+      this.#bottom = Math.max(this.#bottom, corner[1]);
+      const next = corners[(i + 1) % corners.length] ?? corner;
+      const east = next[0] - corner[0];
+      const south = next[1] - corner[1];
+      const side = Math.sqrt(east * east + south * south);
+      sides.set([corner[0], corner[1], -south / side, east / side], 4 * i);
+    });
+    const rows = this.#rows;
+    let above = this.#widthAt(this.#top);
+    for (let row = 0; row < ROWS; row++) {
+      const below = this.#widthAt(this.#top + ((row + 1) / ROWS) * (this.#bottom - this.#top));
+      rows[2 * row] = Math.max(above[0], below[0]);
+      rows[2 * row + 1] = Math.min(above[1], below[1]);
+      above = below;
+    }
+  }
+
+  /** From where to where a line is `#deepest` inside of all sides: from an x to a lower one if it is nowhere. */
+  #widthAt(y: number): [number, number] {
+    const sides = this.#sides;
+    let left = -Infinity;
+    let right = Infinity;
+    for (let i = 0; i < sides.length; i += 4) {
+      const east = sides[i + 2] ?? NaN;
+      const missing = this.#deepest - (y - (sides[i + 1] ?? NaN)) * (sides[i + 3] ?? NaN);
+      const at = (sides[i] ?? NaN) + missing / east;
+      if (east > 0 && at > left) left = at;
+      else if (east < 0 && at < right) right = at;
+      else if (east === 0 && missing > 0) return [Infinity, -Infinity];
+    }
+    return [left, right];
   }
 
   /** The spots of a list that are not clearly inside. */
   outsideOf(list: Int32Array): Int32Array {
-    if (this.#sides.length === 0) return list;
-    this.#layGrid(Math.floor(Math.sqrt(list.length) * CELLS));
-    const { spots } = this;
+    if (this.#corners.length < 3) return list;
+    this.#layRows();
+    // Engines call the function of a filter each time.
     const outside = new Int32Array(list.length);
-    let count = 0;
+    let length = 0;
     for (let k = 0; k < list.length; k++) {
       const i = list[k] ?? 0;
-      const at = i * SPOT;
-      if (!this.#surrounds(spots[at] ?? NaN, spots[at + 1] ?? NaN, spots[at + 3] ?? NaN)) outside[count++] = i;
+      if (!this.#surrounds(i)) outside[length++] = i;
     }
-    return outside.subarray(0, count);
+    return outside.subarray(0, length);
   }
 
-  #surrounds(x: number, y: number, radius: number): boolean {
-    const needed = radius - this.#radius + this.#clear;
-    if (!(x >= this.#left && x <= this.#right && y >= this.#top && y <= this.#bottom)) return false;
-    const across = this.#across;
-    const column = Math.floor(((x - this.#left) / (this.#right - this.#left)) * across);
-    const row = Math.floor(((y - this.#top) / (this.#bottom - this.#top)) * across);
-    return (this.#cells[row * across + column] ?? NaN) > needed || this.#depthOf(x, y) > needed;
+  #surrounds(i: number): boolean {
+    const x = this.spots[i * SPOT] ?? NaN;
+    const y = this.spots[i * SPOT + 1] ?? NaN;
+    if (!(y > this.#top && y < this.#bottom)) return false;
+    const row = 2 * Math.floor(((y - this.#top) / (this.#bottom - this.#top)) * ROWS);
+    if (x > (this.#rows[row] ?? NaN) && x < (this.#rows[row + 1] ?? NaN)) return true;
+    return this.#isInside(x, y, (this.spots[i * SPOT + 3] ?? NaN) + this.#more);
   }
 
-  /** How far inside of all sides a place is; below 0 outside. */
-  #depthOf(x: number, y: number): number {
+  /** Whether a place is so far inside of all sides. */
+  #isInside(x: number, y: number, deep: number): boolean {
     const sides = this.#sides;
-    let depth = Infinity;
     for (let i = 0; i < sides.length; i += 4) {
       const inside =
         (x - (sides[i] ?? NaN)) * (sides[i + 2] ?? NaN) + (y - (sides[i + 1] ?? NaN)) * (sides[i + 3] ?? NaN);
-      if (inside < depth) depth = inside;
+      if (!(inside > deep)) return false;
     }
-    return depth;
+    return true;
   }
 }

@@ -33,14 +33,14 @@ export class Outline {
   #length = 0;
   /** The first spot: any will do to begin from. */
   readonly anchor: Readonly<Point>;
-  readonly #heightAt: (x: number, y: number) => number;
+  readonly #terrain: Ground['terrain'];
 
   /**
    * @param ground its heights, and the period of the world
    * @throws TypeError for what is no thing, with its place
    */
-  constructor(things: readonly Thing[], { terrain, periodX = 0, periodY = 0 }: Partial<Ground>) {
-    this.#heightAt = (x, y) => terrain?.heightAt(x, y) ?? 0;
+  constructor(things: readonly Thing[], { terrain = null, periodX = 0, periodY = 0 }: Partial<Ground>) {
+    this.#terrain = terrain;
     if (!Array.isArray(things)) refuseThing('things', things, 'a list of points, circles, boxes or GeoJSON');
     this.#spots = new Float64Array(Math.max(64, things.length) * SPOT);
     /** The end of each thing in the list. */
@@ -125,13 +125,9 @@ export class Outline {
 
   #spot(x: unknown, y: unknown, height: unknown, radius: unknown, path: Path): void {
     const isPlace = isNear(x) && isNear(y);
-    const level = height === undefined && isPlace ? this.#heightAt(x, y) : height;
+    const level = height === undefined && isPlace ? (this.#terrain?.heightAt(x, y) ?? 0) : height;
     if (!isPlace || !isNear(level) || !isNear(radius) || radius < 0)
-      return refuseThing(
-        path(),
-        { x, y, height, radius },
-        'finite numbers up to 1e12, and a radius that is not below 0',
-      );
+      refuseThing(path(), { x, y, height, radius }, 'finite numbers up to 1e12, and a radius that is not below 0');
     if (this.#length === this.#spots.length) {
       const longer = new Float64Array(2 * this.#length);
       longer.set(this.#spots);

@@ -1,23 +1,26 @@
 /** The convex hull of points: A. M. Andrew's monotone chain, Information Processing Letters 9 (1979). */
 
-/** @returns the corners of the hull, clockwise where y points down, none of them on a straight side */
-export function convexHull(points: readonly (readonly [number, number])[]): [number, number][] {
-  const sorted = points.toSorted(([ax, ay], [bx, by]) => ax - bx || ay - by);
-  const half = (list: readonly (readonly [number, number])[]): [number, number][] => {
-    const chain: [number, number][] = [];
-    for (const [x, y] of list) {
-      while (chain.length > 1 && turn(chain.at(-2), chain.at(-1), x, y) <= 0) chain.pop();
-      chain.push([x, y]);
-    }
-    chain.pop();
-    return chain;
-  };
-  return [...half(sorted), ...half(sorted.toReversed())];
+type Point = readonly [x: number, y: number, ...rest: unknown[]];
+
+/** @returns the points at the corners of the hull, clockwise where y points down, none of them on a straight side */
+export function convexHull<P extends Point>(points: readonly P[]): P[] {
+  // Patterns that take points apart are slow until the engine knows the function well.
+  const sorted = points.toSorted((a, b) => a[0] - b[0] || a[1] - b[1]);
+  return [...chain(sorted), ...chain(sorted.reverse())];
 }
 
-type Corner = readonly [number, number] | undefined;
+/** Half of the hull of sorted points, without its last corner. */
+function chain<P extends Point>(sorted: readonly P[]): P[] {
+  const corners: P[] = [];
+  for (const point of sorted) {
+    while (corners.length > 1 && turn(corners.at(-2), corners.at(-1), point) <= 0) corners.pop();
+    corners.push(point);
+  }
+  corners.pop();
+  return corners;
+}
 
-function turn(a: Corner, b: Corner, x: number, y: number): number {
+function turn(a: Point | undefined, b: Point | undefined, c: Point): number {
   if (a === undefined || b === undefined) return 0;
-  return (b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]);
+  return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
 }

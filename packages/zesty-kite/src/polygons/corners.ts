@@ -47,7 +47,10 @@ export class Corners {
   between(from: number, to: number): readonly number[] {
     const { xs, ys, touches } = this;
     const grid = this.#grid;
-    const [x1 = NaN, y1 = NaN, x2 = NaN, y2 = NaN] = [xs[from], ys[from], xs[to], ys[to]];
+    const x1 = xs[from] ?? NaN;
+    const y1 = ys[from] ?? NaN;
+    const x2 = xs[to] ?? NaN;
+    const y2 = ys[to] ?? NaN;
     const runX = x2 - x1;
     const runY = y2 - y1;
     const length = Math.sqrt(runX * runX + runY * runY);

@@ -39,7 +39,8 @@ export class Pieces {
   }
 
   #toggle(from: number, to: number, polygon: number): void {
-    const [first, second] = [Math.min(from, to), Math.max(from, to)];
+    const first = Math.min(from, to);
+    const second = Math.max(from, to);
     let piece = this.#last[first] ?? -1;
     while (piece >= 0 && Math.max(this.from[piece] ?? -1, this.to[piece] ?? -1) !== second)
       piece = this.#before[piece] ?? -1;
