@@ -150,7 +150,7 @@ test('a copy of a part has all that it keeps: of motion, and of every mover', ()
   const { timeline } = rigOf('test', new Camera(settings, { screen })).stage;
   const parts: [string, () => Part][] = [
     ['motion', (): Part => timeline.createMotion()],
-    ...movers.map((mover): [string, () => Part] => [mover.name, () => mover.createState()]),
+    ...movers.map((mover): [string, () => Part] => [mover.name, () => mover.createState(timeline.createMotion())]),
   ];
   let copied = 0;
   for (const [name, make] of parts) {

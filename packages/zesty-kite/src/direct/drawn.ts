@@ -3,7 +3,8 @@ import type { Camera } from '../camera/index.ts';
 import { Angle } from '../math/index.ts';
 import type { Point } from '../view/index.ts';
 import { timelineOf } from './here.ts';
-import { Following, zoneOf, type FollowSignal } from './following.ts';
+import { Following } from './following.ts';
+import { zoneOf, type FollowSignal } from './followSignals.ts';
 import { Journey, type Plan } from './journey.ts';
 
 /** A line of points: of the ground in world units, or of the screen in CSS pixels. */

@@ -5,14 +5,8 @@ import { checkNumber, checkObject, checkOneOf } from '../messages/index.ts';
 import { Evenly } from './evenly.ts';
 import { cameraHere } from './here.ts';
 import { checkedPoint, Samples, type Target } from './samples.ts';
-import {
-  PANS,
-  type Following,
-  type FollowingSignal,
-  type FollowSignal,
-  type Parting,
-  type SampleSignal,
-} from './following.ts';
+import type { Following } from './following.ts';
+import { PANS, type FollowingSignal, type FollowSignal, type Parting, type SampleSignal } from './followSignals.ts';
 import { follows } from './follows.ts';
 
 export interface FollowOptions {

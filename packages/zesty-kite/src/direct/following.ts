@@ -1,58 +1,19 @@
-/** The state of following, and its signals. */
-import type { Cause, Part } from '../motion/index.ts';
-import { maybeNumber, number, oneOf, coordinate, type SignalsOf } from '../signals/index.ts';
+/**
+ * The state of following: a target is kept at a place of the screen, or in a zone around it.
+ *
+ * It keeps the screen position of the target, (u, v) in safe-frame heights from the middle. Zoom, turn and tilt go about the
+ * target, as about a grip. Then the distance from the nearest focus with which it is inside the zone halves every half-life: a
+ * target that moves evenly is followed speed · halfLife / ln 2 behind, and `lead` seconds ahead of it take that away.
+ */
+import { clamp, Decay } from '../math/index.ts';
+import { LENGTH_TOLERANCE, type Motion, type Part } from '../motion/index.ts';
+import { nearestTo, ScratchPoint } from '../view/index.ts';
+import { atHeight, zoneOf, type FollowSignal, type Parting, type SampleSignal } from './followSignals.ts';
 
-/** How following ended. */
-export interface Parting {
-  /** Steering or a call interrupted it, another took its place, the target was lost, or the program ended it. */
-  readonly outcome: 'interrupted' | 'replaced' | 'lost' | 'ended';
-  /** The row of the table of what ends what that interrupted it. */
-  readonly by: Cause | null;
-}
-
-const FARTHEST = 1e12;
-export const SHAPES = ['box', 'circle'] as const;
-/** A player's pan shifts the target on the screen, or ends following. */
-export const PANS = ['offset', 'end'] as const;
-
-export const FOLLOW_SIGNALS = {
-  follow: {
-    id: number(0),
-    x: coordinate(FARTHEST),
-    y: coordinate(FARTHEST),
-    halfLife: number(0, 60),
-    lead: number(-60, 60),
-    /** The zone: shares of the safe frame's width and height; of a circle, its width as a share of the height. */
-    zoneWidth: number(0, 1),
-    zoneHeight: number(0, 1),
-    zone: oneOf(SHAPES),
-    onPan: oneOf(PANS),
-    /** The heading to turn to, degrees. */
-    heading: maybeNumber(-1e6, 1e6),
-    /** The height of the target; on the ground when left out. */
-    height: maybeNumber(-FARTHEST, FARTHEST),
-  },
-  /** The position of the target in the present frame. */
-  followed: {
-    id: number(0),
-    x: coordinate(FARTHEST),
-    y: coordinate(FARTHEST),
-    /** Seconds since the sample before. */
-    after: number(0, 1e9),
-    /** How much later than the signal the sample is, seconds. */
-    ahead: number(0, 1e9),
-    heading: maybeNumber(-1e6, 1e6),
-    height: maybeNumber(-FARTHEST, FARTHEST),
-  },
-  unfollow: {
-    id: number(0),
-    lost: { clean: (value: unknown): boolean => value === true, schema: { type: 'boolean' } },
-  },
-};
-
-export type FollowingSignal = SignalsOf<typeof FOLLOW_SIGNALS>;
-export type FollowSignal = Extract<FollowingSignal, { readonly kind: 'follow' }>;
-export type SampleSignal = Extract<FollowingSignal, { readonly kind: 'followed' }>;
+/** v of a place that does not show. */
+const BEHIND = -1e9;
+/** Nearer to the eye than this is behind it, in spans. */
+const NEAREST = 1e-3;
 
 export class Following implements Part {
   /** The call that began it; null while nothing is followed. */
@@ -77,6 +38,13 @@ export class Following implements Part {
   readonly endListeners = new Map<number, (parting: Parting) => void>();
   /** Counts the calls. */
   last = -0;
+  readonly #motion: Motion;
+  readonly #ease = new Decay();
+  readonly #at = new ScratchPoint();
+
+  constructor(motion: Motion) {
+    this.#motion = motion;
+  }
 
   copyFrom(other: Following): void {
     this.request = other.request;
@@ -101,16 +69,182 @@ export class Following implements Part {
     this.endListeners.get(id)?.({ outcome, by });
     this.endListeners.delete(id);
   }
-}
 
-/** Half of the zone's width and height, in safe-frame heights; of a circle, its radius twice. */
-export function zoneOf({ zone, zoneWidth, zoneHeight }: FollowSignal, wide: number): { width: number; height: number } {
-  return { width: (zoneWidth * (zone === 'circle' ? 1 : wide)) / 2, height: zoneHeight / 2 };
-}
+  begin(request: FollowSignal): void {
+    const motion = this.#motion;
+    motion.interrupt('mover');
+    if (!motion.pan.isDriven) motion.pan.stop();
+    motion.hold.drop();
+    const { periodX, periodY } = motion.constraints.ground;
+    this.request = request;
+    this.underWay = true;
+    this.velocityX = this.velocityY = this.ahead = this.middleU = this.middleV = 0;
+    this.x = nearestTo(motion.focus.x, request.x, periodX);
+    this.y = nearestTo(motion.focus.y, request.y, periodY);
+    this.#face(request.heading);
+    this.#locate();
+  }
 
-/** A request to follow at another height; on the ground when there is none. */
-export function atHeight(request: FollowSignal, height: number | undefined): FollowSignal {
-  const { height: before, ...onGround } = request;
-  if (before === height) return request;
-  return height === undefined ? onGround : { ...onGround, height };
+  /** Turns, eased, the short way to a heading. */
+  #face(heading: number | undefined): void {
+    const { turn, constraints, hold } = this.#motion;
+    if (heading === undefined) return;
+    const degrees = heading - turn.goal;
+    turn.stepBy(degrees - 360 * Math.round(degrees / 360), constraints.turn, hold.fingers);
+  }
+
+  takeSample(request: FollowSignal, { x, y, after, ahead, height, heading }: SampleSignal): void {
+    this.#face(heading);
+    const here = height === request.height ? request : atHeight(request, height);
+    this.request = here;
+    const { periodX, periodY } = this.#motion.constraints.ground;
+    const atX = nearestTo(this.x, x, periodX);
+    const atY = nearestTo(this.y, y, periodY);
+    this.velocityX = after > 0 ? (atX - this.x) / after : 0;
+    this.velocityY = after > 0 ? (atY - this.y) / after : 0;
+    this.x = atX;
+    this.y = atY;
+    this.ahead = ahead;
+    // A velocity that has changed makes no jump: the camera goes on from where it is.
+    this.noticePan();
+    this.#locate();
+    // As long as it stays in the zone nothing moves.
+    if (!this.underWay) this.underWay = this.#findGoal(here, here.lead);
+  }
+
+  /** Goes on by a step. */
+  aim(request: FollowSignal, seconds: number): void {
+    const motion = this.#motion;
+    const { underWay } = this;
+    motion.projection.turn(motion);
+    motion.hold.drop();
+    this.noticePan();
+    this.#holdInPlace();
+    if (seconds > 0) this.#goOn(request, seconds);
+    else motion.focusing.putAt(motion.focus.x, motion.focus.y);
+    this.#locate();
+    if (this.underWay !== underWay) motion.findMoving();
+  }
+
+  finish(request: FollowSignal): void {
+    const { pan, focus } = this.#motion;
+    this.#findGoal(request, request.lead - this.ahead);
+    pan.stepX += this.#at.x - focus.x;
+    pan.stepY += this.#at.y - focus.y;
+  }
+
+  /** Sets where the target shows now, and that the focus was left here. */
+  #locate(): void {
+    const { x, y, velocityX, velocityY, ahead } = this;
+    const { focus } = this.#motion;
+    this.#project(x - velocityX * ahead, y - velocityY * ahead);
+    this.u = this.#at.x;
+    this.v = this.#at.y;
+    this.focusX = focus.x;
+    this.focusY = focus.y;
+  }
+
+  /** A pan has moved the target on the screen: it is kept at its new place from now on. */
+  noticePan(): void {
+    const { focus } = this.#motion;
+    if (focus.x === this.focusX && focus.y === this.focusY) return;
+    const { u, v } = this;
+    this.#locate();
+    this.middleU += this.u - u;
+    this.middleV += this.v - v;
+  }
+
+  /** Zoom, turn and tilt go about the target, unless it is beyond the reach of a hand. */
+  #holdInPlace(): void {
+    const { x, y, velocityX, velocityY, ahead, u, v } = this;
+    const { focus, zoom, projection } = this.#motion;
+    if (!(v > BEHIND && v > projection.reachV)) return;
+    const nowX = x - velocityX * ahead;
+    const nowY = y - velocityY * ahead;
+    projection.meet(u, v, zoom.shown, this.#riseAt(nowX, nowY), this.#at);
+    focus.x = nowX - this.#at.x;
+    focus.y = nowY - this.#at.y;
+  }
+
+  /** Goes on by a step, from the focus that holds the target in place. */
+  #goOn(request: FollowSignal, seconds: number): void {
+    const motion = this.#motion;
+    const { velocityX, velocityY, ahead, focusX, focusY } = this;
+    const { x, y } = motion.focus;
+    const at = this.#at;
+    this.ahead -= seconds;
+    this.#findGoal(request, request.lead - ahead);
+    const { x: fromX, y: fromY } = at;
+    const isOut = this.#findGoal(request, request.lead - this.ahead);
+    const { x: toX, y: toY } = at;
+    this.#ease.take(motion.constraints.settings.reducedMotion ? 0 : request.halfLife);
+    const { remaining, lag } = this.#ease.over(seconds);
+    const offX = (x - fromX) * remaining - (toX - fromX) * lag;
+    const offY = (y - fromY) * remaining - (toY - fromY) * lag;
+    const small = LENGTH_TOLERANCE * motion.span;
+    const moves = velocityX !== 0 || velocityY !== 0;
+    const off = Math.abs(offX) + Math.abs(offY);
+    const isThere = !moves && off < small;
+    motion.focusing.putAt(isThere ? toX : toX + offX, isThere ? toY : toY + offY);
+    // If bounds stop it, it moves by less than the tolerance allows; later on, the ground that is sampled there moves it by little.
+    const moved = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY);
+    const stands = moved <= small * (this.underWay ? 1 - remaining : 1);
+    // A target that moves keeps it under way while it is outside; one that stands, until it is reached.
+    this.underWay = moves ? isOut || off >= small : !isThere && !stands;
+  }
+
+  /**
+   * Finds the nearest focus with which the target is inside its zone, some seconds after its last sample. Returns whether it is
+   * outside of it now.
+   */
+  #findGoal(request: FollowSignal, seconds: number): boolean {
+    const { zoom, projection } = this.#motion;
+    const at = this.#at;
+    const x = this.x + this.velocityX * seconds;
+    const y = this.y + this.velocityY * seconds;
+    this.#project(x, y);
+    const { x: u, y: v } = at;
+    this.#enterZone(request);
+    const isOut = Math.abs(u - at.x) + Math.abs(v - at.y) > LENGTH_TOLERANCE;
+    projection.meet(at.x, at.y, zoom.shown, this.#riseAt(x, y), at);
+    at.x = x - at.x;
+    at.y = y - at.y;
+    return isOut;
+  }
+
+  /** Finds where a place of the target shows, in safe-frame heights from the middle; far above if it does not. */
+  #project(x: number, y: number): void {
+    const { focus, zoom, projection } = this.#motion;
+    const at = this.#at;
+    const rise = this.#riseAt(x, y);
+    projection.project(zoom.shown, x - focus.x, y - focus.y, rise, at);
+    if (projection.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
+    at.x = 0;
+    at.y = BEHIND;
+  }
+
+  /** How much higher than the focus the target is at a place. */
+  #riseAt(x: number, y: number): number {
+    const { level, constraints } = this.#motion;
+    return (this.request?.height ?? constraints.terrain?.heightAt(x, y) ?? level.height) - level.height;
+  }
+
+  /** Moves the place on the screen to the nearest one in the zone. */
+  #enterZone(request: FollowSignal): void {
+    const { frameWidth, perPixel } = this.#motion.projection;
+    const { width, height } = zoneOf(request, frameWidth * perPixel);
+    const { middleU, middleV } = this;
+    const at = this.#at;
+    const right = at.x - middleU;
+    const down = Math.max(at.y, BEHIND) - middleV;
+    if (request.zone === 'circle') {
+      const far = Math.sqrt(right * right + down * down);
+      const share = far > width ? width / far : 1;
+      at.x = middleU + right * share;
+      at.y = middleV + down * share;
+      return;
+    }
+    at.x = middleU + clamp(right, -width, width);
+    at.y = middleV + clamp(down, -height, height);
+  }
 }

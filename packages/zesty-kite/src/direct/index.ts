@@ -1,7 +1,7 @@
 export { directing, type Drawn } from './drawn.ts';
 export { Floors } from './floors.ts';
 export { follow, type Followed, type FollowOptions } from './follow.ts';
-export type { Parting } from './following.ts';
+export type { Parting } from './followSignals.ts';
 export type { Target } from './samples.ts';
 export type { Ease } from './ease.ts';
 export { frame } from './frame.ts';

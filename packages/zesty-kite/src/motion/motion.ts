@@ -34,7 +34,7 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   learn(mover: Mover): void {
-    this.moving.push({ mover, state: mover.createState() });
+    this.moving.push({ mover, state: mover.createState(this) });
   }
 
   copyFrom(other: Motion): void {

@@ -45,8 +45,8 @@ export interface Mover<M = MovedCamera, S extends Part = Part, B extends MoverSi
   readonly signals: Readonly<Record<B['kind'], SignalShape>>;
   /** The kinds with which it takes over: keys that are held then wait until they are pressed again. */
   readonly takesOver?: readonly string[];
-  /** Returns its state at rest. */
-  createState(): S;
+  /** Returns its state at rest, for the motion that it will move. */
+  createState(motion: M): S;
   /** While this is true, the camera is not settled, and `move` is called in every step. */
   isUnderWay(state: S): boolean;
   /** It keeps something where it shows: then `aim` is called in every step in which anything moves, and nothing is gripped. */
