@@ -52,6 +52,7 @@ function drawnZone({ middleU, middleV }: Following, request: FollowSignal, { vie
     x: projection.middleX + (middleU + right) * projection.frameHeight,
     y: projection.middleY + (middleV + down) * projection.frameHeight,
   });
+  const angle = new Angle();
   const { width, height } = zoneOf(request, projection.frameWidth * projection.perPixel);
   const points =
     request.zone === 'circle'
@@ -63,5 +64,3 @@ function drawnZone({ middleU, middleV }: Following, request: FollowSignal, { vie
       : [at(-width, -height), at(width, -height), at(width, height), at(-width, height)];
   return { on: 'screen', closed: true, points };
 }
-
-const angle = new Angle();

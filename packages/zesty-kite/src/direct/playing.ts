@@ -1,6 +1,6 @@
 /** A cutscene that plays, as kept motion has it. */
 import type { Cause, Part } from '../motion/index.ts';
-import type { Track } from './keyframes.ts';
+import type { Track } from './track.ts';
 
 /** How a cutscene ended. */
 export interface Finale {

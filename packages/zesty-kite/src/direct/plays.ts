@@ -14,10 +14,11 @@ import {
   type SignalsOf,
 } from '../signals/index.ts';
 import { nearestTo, type Ground, type Point } from '../view/index.ts';
-import { checkedKeyframes, KEYFRAME_SCHEMA, Shot, Track, type Keyframe } from './keyframes.ts';
+import { checkedKeyframes, KEYFRAME_SCHEMA, type Keyframe } from './keyframes.ts';
 import { Playing } from './playing.ts';
 import { checkedPoint } from './samples.ts';
 import { ENDED_BY_ALL, standStill, takeOver } from './takeOver.ts';
+import { Track } from './track.ts';
 
 const CUES = ['pause', 'forward', 'backward', 'skip', 'end', 'seek', 'rate'] as const;
 /** Seconds that pass in the scene in a second. */
@@ -92,7 +93,7 @@ export const plays: Mover<Motion, Playing, SignalsOf<typeof signals>> = {
   },
   finish: ({ track, pace, spots }, { focus, zoom, turn, tilt }) => {
     if (track === null) return;
-    track.at(pace < 0 ? 0 : track.length, false, spots, shot);
+    const shot = track.at(pace < 0 ? 0 : track.length, false, spots);
     focus.x = focus.rawX = shot.x;
     focus.y = focus.rawY = shot.y;
     zoom.eased = shot.span;
@@ -162,7 +163,7 @@ function finish(playing: Playing, motion: Motion, pace: number): void {
 /** Sets the pose of the present time, inside all limits. */
 function show({ time, spots }: Playing, track: Track, motion: Motion): void {
   const { zoom, turn, tilt, lens, constraints, zooming } = motion;
-  track.at(time, constraints.settings.reducedMotion, spots, shot);
+  const shot = track.at(time, constraints.settings.reducedMotion, spots);
   zoom.hold(clamp(shot.span, zooming.min, zooming.max));
   zoom.notches = 0;
   turn.turnTo(headingInside(constraints.turn, shot.heading));
@@ -175,5 +176,3 @@ function show({ time, spots }: Playing, track: Track, motion: Motion): void {
   motion.focusing.putAt(shot.x, shot.y);
   motion.zooming.settle();
 }
-
-const shot = new Shot();

@@ -5,7 +5,7 @@ import { keepInside, maxSpanInside } from '../limits/index.ts';
 import type { Motion, Timeline } from '../motion/index.ts';
 import type { Reports } from '../reports.ts';
 import { ScratchPoint } from '../view/index.ts';
-import { hasVisiblyArrived } from './arrival.ts';
+import { Arrival } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
 
 /** Within this of a limit is at it: spans, octaves, degrees. */
@@ -30,6 +30,7 @@ export class Watch implements Observer {
   #timeline: Timeline | null = null;
   #steering = false;
   #arrived = true;
+  readonly #arrival = new Arrival();
 
   constructor(reports: Reports) {
     this.#reports = reports;
@@ -105,7 +106,7 @@ export class Watch implements Observer {
   }
 
   #lookAtArrival(timeline: Timeline, time: number, resting: boolean): void {
-    const arrived = resting || hasVisiblyArrived(timeline);
+    const arrived = resting || this.#arrival.isVisible(timeline);
     if (arrived && !this.#arrived) this.listeners.put('arrive', { time });
     this.#arrived = arrived;
   }

@@ -215,6 +215,7 @@ export class Minimap {
     const middleX = left + width / 2;
     const middleY = top + height / 2;
     const radius = Math.min(width, height) / 2;
+    const angle = new Angle();
     if (this.#round)
       return Array.from({ length: CORNERS }, (_, i) => {
         angle.degrees = (i / CORNERS) * 360;
@@ -229,8 +230,6 @@ export class Minimap {
     ];
   }
 }
-
-const angle = new Angle();
 
 function apply({ a, b, c, d, e, f }: Affine, { x, y }: Point): Point {
   return { x: a * x + c * y + e, y: b * x + d * y + f };

@@ -48,6 +48,8 @@ export class PoseReceiver {
   #now = NaN;
   /** By how much what is shown is off, after records that came too late. */
   readonly #off = new Float64Array(7);
+  readonly #before = new Float64Array(7);
+  readonly #after = new Float64Array(7);
 
   /** @throws RangeError for a delay that is none */
   constructor(options: PoseReceiverOptions = {}) {
@@ -68,6 +70,7 @@ export class PoseReceiver {
     checkNumber('take.now', now);
     const moment = Moment.of(record);
     const earlier = (record.earlier ?? []).map((one) => Moment.of(one));
+    const before = this.#before;
     const wasShown = this.#read(this.#now, before);
     if (this.#isOfThisClock(moment, now)) {
       for (const one of earlier) this.#keep(one);
@@ -75,6 +78,7 @@ export class PoseReceiver {
     }
     // The picture goes on from its present pose.
     if (!wasShown) return;
+    const after = this.#after;
     this.#read(this.#now, after);
     for (let i = 0; i < before.length; i++) this.#off[i] = (this.#off[i] ?? 0) + (before[i] ?? 0) - (after[i] ?? 0);
   }
@@ -115,6 +119,7 @@ export class PoseReceiver {
     now: number,
     out: Pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 },
   ): Pose | null {
+    const before = this.#before;
     const seconds = Math.max(0, now - this.#now) / 1000;
     if (!(now <= this.#now)) this.#now = now;
     if (!this.#read(this.#now, before)) return null;
@@ -153,6 +158,3 @@ export class PoseReceiver {
     if (index > 0) this.#moments.splice(0, index);
   }
 }
-
-const before = new Float64Array(7);
-const after = new Float64Array(7);

@@ -3,7 +3,7 @@ import { checkFunction, checkMade, checkNumber, checkObject } from '../messages/
 import type { Camera } from '../camera/index.ts';
 import { exp2, log2 } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
-import { aim, nearestCopy, View, type Pose } from '../view/index.ts';
+import { aim, nearestCopy, View } from '../view/index.ts';
 import { between, Moment, poseOf, SPAN, type PoseRecord } from './record.ts';
 
 export interface PoseSenderOptions {
@@ -128,10 +128,10 @@ export class PoseSender {
     const fine = this.#error / 256;
     const lengths = digits(fine / scale);
     const angles = digits(fine / height);
-    aim(this.#true, poseOf(moment.values, pose), { width, height }, ground);
+    aim(this.#true, poseOf(moment.values), { width, height }, ground);
     for (let more = 0; ; more++) {
       const record = roundedTo(moment, lengths + more, angles + more);
-      aim(this.#seen, poseOf(Moment.of(record).values, pose), { width, height }, ground);
+      aim(this.#seen, poseOf(Moment.of(record).values), { width, height }, ground);
       if (more === MOST_DIGITS || offBy(this.#true, this.#seen) <= this.#error * ROUNDING) return record;
     }
   }
@@ -141,10 +141,11 @@ export class PoseSender {
     const { width, height, ground } = this.#camera.view;
     const from = this.#sent;
     if (from === null) return true;
+    const guess = new Float64Array(7);
     return this.#since.every(({ at, values }) => {
       between(from, next, at, guess);
-      aim(this.#true, poseOf(values, pose), { width, height }, ground);
-      aim(this.#seen, poseOf(guess, pose), { width, height }, ground);
+      aim(this.#true, poseOf(values), { width, height }, ground);
+      aim(this.#seen, poseOf(guess), { width, height }, ground);
       return offBy(this.#true, this.#seen) <= this.#error;
     });
   }
@@ -166,16 +167,12 @@ export class PoseSender {
   }
 }
 
-const guess = new Float64Array(7);
-const pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 } satisfies Pose;
-
 /** Shares of the screen: its middle, its corners, and the middles of its sides. The sky does not matter. */
 const SHARES = [0, 0.5, 1] as const;
 
-const ground = { x: 0, y: 0 };
-
 /** The greatest distance of the ground from its place, CSS pixels, of nine places. */
 function offBy(should: View, does: View): number {
+  const ground = { x: 0, y: 0 };
   let most = 0;
   for (const u of SHARES)
     for (const v of SHARES) {

@@ -52,8 +52,11 @@ export class Moment {
   }
 }
 
-/** Sets `out` to the pose of values that go with log₂ of the span. */
-export function poseOf(values: Float64Array, out: Pose): Pose {
+/** Sets `out`, or a new pose, to that of values that go with log₂ of the span. */
+export function poseOf(
+  values: Float64Array,
+  out: Pose = { x: 0, y: 0, focusHeight: 0, span: 1, heading: 0, pitch: 90, fieldOfView: 0 },
+): Pose {
   const [x = 0, y = 0, focusHeight = 0, zoom = 0, heading = 0, pitch = 90, fieldOfView = 0] = values;
   out.x = x;
   out.y = y;

@@ -1,7 +1,6 @@
 /** Does it show? For culling. */
 import { checkView } from '../messages/index.ts';
-import { ScratchDepth, ScratchSpot } from './scratch.ts';
-import type { Spot } from './pose.ts';
+import { ScratchDepth } from './scratch.ts';
 import type { View } from './view.ts';
 
 /** An upright box: left ≤ right, top ≤ bottom, low ≤ high, world units. */
@@ -43,63 +42,49 @@ export function frustumPlanes(
   checkView('frustumPlanes', view);
   const { projection, scale } = view;
   const { near, far, toFocus } = view.depth(depth);
-  view.eye(eye);
-  view.forward(forward);
-  view.right(right);
-  view.up(up);
-  const perspective = projection.invFocal > 0;
-  // How far the sides open for each unit of depth, and where they are at the eye.
-  const per = perspective ? 1 / (scale * toFocus) : 0;
-  const at = perspective ? 0 : 1 / scale;
-  const leftX = (part === null ? 0 : part.left) - projection.middleX;
-  const rightX = (part === null ? view.width : part.right) - projection.middleX;
-  const topY = projection.middleY - (part === null ? 0 : part.top);
-  const bottomY = projection.middleY - (part === null ? view.height : part.bottom);
-  set(1, -leftX * per, -leftX * at);
-  plane(out, 0, right);
-  set(-1, rightX * per, rightX * at);
-  plane(out, 4, right);
-  set(-1, topY * per, topY * at);
-  plane(out, 8, up);
-  set(1, -bottomY * per, -bottomY * at);
-  plane(out, 12, up);
-  set(0, 1, -near);
-  plane(out, 16, right);
-  set(0, -1, far);
-  plane(out, 20, right);
-  // Things that touch a side show, whatever the rounding.
-  for (let k = 3; k < 24; k += 4) out[k] = (out[k] ?? 0) + HAIR * view.span;
+  const { left, top, right, bottom } = part ?? { left: 0, top: 0, right: view.width, bottom: view.height };
+  // How far a side opens for each unit of depth, at a pixel from the middle.
+  const open = projection.invFocal > 0 ? 1 / (scale * toFocus) : 0;
+  const fromLeft = projection.middleX - left;
+  const fromRight = right - projection.middleX;
+  const fromTop = projection.middleY - top;
+  const fromBottom = bottom - projection.middleY;
+  plane(view, 1, 0, fromLeft * open, fromLeft / scale, out, 0);
+  plane(view, -1, 0, fromRight * open, fromRight / scale, out, 4);
+  plane(view, 0, -1, fromTop * open, fromTop / scale, out, 8);
+  plane(view, 0, 1, fromBottom * open, fromBottom / scale, out, 12);
+  plane(view, 0, 0, 1, toFocus - near, out, 16);
+  plane(view, 0, 0, -1, far - toFocus, out, 20);
   return out;
 }
 
-/** In spans. */
+/** Things that touch a side show, whatever the rounding: so much, in spans. */
 const HAIR = 1e-7;
 
-/** A side of the view: `sign` along an axis of the screen, opening with depth, shifted at the eye. */
-class Side {
-  sign = NaN;
-  open = NaN;
-  shift = NaN;
-}
-const side = new Side();
-
-function set(sign: number, open: number, shift: number): void {
-  side.sign = sign;
-  side.open = open;
-  side.shift = shift;
-}
-
-/** `sign · axis + open · forward`, and `shift` at the eye; made one unit long. */
-function plane(out: Float64Array, k: number, axis: Spot): void {
-  const { sign, open, shift } = side;
-  const a = sign * axis.x + open * forward.x;
-  const b = sign * axis.y + open * forward.y;
-  const c = sign * axis.height + open * forward.height;
-  const unit = 1 / Math.sqrt(a * a + b * b + c * c);
-  out[k] = a * unit;
-  out[k + 1] = b * unit;
-  out[k + 2] = c * unit;
-  out[k + 3] = shift * unit - (out[k] ?? 0) * eye.x - (out[k + 1] ?? 0) * eye.y - (out[k + 2] ?? 0) * eye.height;
+/**
+ * Writes the plane with a normal along screen-right, screen-up and forward, made one unit long.
+ *
+ * @param inside how far inside the focus is, in the length of the normal
+ */
+function plane(
+  { projection, x, y, focusHeight, span }: View,
+  right: number,
+  up: number,
+  forward: number,
+  inside: number,
+  out: Float64Array,
+  k: number,
+): void {
+  const { sinHeading, cosHeading, sinPitch, cosPitch } = projection;
+  const unit = 1 / Math.sqrt(right * right + up * up + forward * forward);
+  const level = up * sinPitch + forward * cosPitch;
+  const a = (right * cosHeading + level * sinHeading) * unit;
+  const b = (right * sinHeading - level * cosHeading) * unit;
+  const c = (up * cosPitch - forward * sinPitch) * unit;
+  out[k] = a;
+  out[k + 1] = b;
+  out[k + 2] = c;
+  out[k + 3] = inside * unit - a * x - b * y - c * focusHeight + HAIR * span;
 }
 
 /**
@@ -142,7 +127,3 @@ export function showsCircle(planes: Float64Array, x: number, y: number, height: 
 }
 
 const depth = new ScratchDepth();
-const eye = new ScratchSpot();
-const forward = new ScratchSpot();
-const right = new ScratchSpot();
-const up = new ScratchSpot();

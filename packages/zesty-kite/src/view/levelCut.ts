@@ -13,6 +13,7 @@ export class LevelCut {
   #length = 0;
   /** A side that is level itself leaves nothing. */
   #isEmpty = false;
+  readonly #depth = new ScratchDepth();
 
   /**
    * @param planes of the box, as `frustumPlanes` gives them
@@ -21,7 +22,7 @@ export class LevelCut {
   set(view: View, planes: Float64Array, level: number): void {
     this.#length = 0;
     this.#isEmpty = false;
-    const { near } = view.depth(depth);
+    const { near } = view.depth(this.#depth);
     for (let side = 0; side < SIDES; side++) {
       const k = 4 * side;
       const a = planes[k] ?? 0;
@@ -84,5 +85,3 @@ export class LevelCut {
     return east * east + south * south <= radius * radius && this.#isLeft(i, k, x + east, y + south);
   }
 }
-
-const depth = new ScratchDepth();

@@ -7,6 +7,9 @@ import { ScratchScreenPoint } from './scratch.ts';
 import type { Footprint } from './pose.ts';
 import type { View } from './view.ts';
 
+/** Of a box. */
+const CORNERS = 8;
+
 /**
  * A rectangle on the screen that tests points, circles and boxes, for every lens and at every height. Hidden things count, too. In a
  * world that repeats itself, the copy nearest to the focus counts.
@@ -33,6 +36,11 @@ export class ScreenBox implements ScreenRectangle {
   readonly #level: Footprint = new Float64Array(8);
   #levelHeight = NaN;
   readonly #cut = new LevelCut();
+  /** The corners of a box on the screen, CSS pixels. */
+  readonly #cornerX = new Float64Array(CORNERS);
+  readonly #cornerY = new Float64Array(CORNERS);
+  readonly #at = new ScratchScreenPoint();
+  readonly #copy = { left: 0, top: 0, right: 0, bottom: 0, low: 0, high: 0 };
 
   /** Between any two opposite corners, CSS pixels from the top left of the screen. */
   set(view: View, fromX: number, fromY: number, toX: number, toY: number): this {
@@ -53,7 +61,7 @@ export class ScreenBox implements ScreenRectangle {
   hasPoint(x: number, y: number, height?: number): boolean {
     const view = this.#view;
     if (view === null) return false;
-    view.toScreen(x, y, height, at);
+    const at = view.toScreen(x, y, height, this.#at);
     return at.inFront && at.x >= this.left && at.x <= this.right && at.y >= this.top && at.y <= this.bottom;
   }
 
@@ -88,22 +96,24 @@ export class ScreenBox implements ScreenRectangle {
     const west = nearestCopy(midX, periodX) - (right - left) / 2;
     const north = nearestCopy(midY, periodY) - (bottom - top) / 2;
     let allInFront = true;
+    const at = this.#at;
     for (let i = 0; i < CORNERS; i++) {
       const east = (i & 1) === 0 ? west : west + right - left;
       const south = (i & 2) === 0 ? north : north + bottom - top;
       view.toScreenFromFocus(east, south, (i & 4) === 0 ? low : high, at);
       allInFront &&= at.inFront;
-      cornerX[i] = at.x;
-      cornerY[i] = at.y;
+      this.#cornerX[i] = at.x;
+      this.#cornerY[i] = at.y;
     }
     if (allInFront) return !this.#isApart();
-    moved.left = view.x + west;
-    moved.right = view.x + west + right - left;
-    moved.top = view.y + north;
-    moved.bottom = view.y + north + bottom - top;
-    moved.low = low;
-    moved.high = high;
-    return showsBox(this.planes, moved);
+    const copy = this.#copy;
+    copy.left = view.x + west;
+    copy.right = view.x + west + right - left;
+    copy.top = view.y + north;
+    copy.bottom = view.y + north + bottom - top;
+    copy.low = low;
+    copy.high = high;
+    return showsBox(this.planes, copy);
   }
 
   /**
@@ -116,8 +126,8 @@ export class ScreenBox implements ScreenRectangle {
     let minY = Infinity;
     let maxY = -Infinity;
     for (let i = 0; i < CORNERS; i++) {
-      const x = cornerX[i] ?? NaN;
-      const y = cornerY[i] ?? NaN;
+      const x = this.#cornerX[i] ?? NaN;
+      const y = this.#cornerY[i] ?? NaN;
       minX = Math.min(minX, x);
       maxX = Math.max(maxX, x);
       minY = Math.min(minY, y);
@@ -131,6 +141,8 @@ export class ScreenBox implements ScreenRectangle {
 
   /** Whether an edge of the box, made longer, has all of it on one side and the rectangle on the other. */
   #isBeyond(from: number, to: number): boolean {
+    const cornerX = this.#cornerX;
+    const cornerY = this.#cornerY;
     const startX = cornerX[from] ?? NaN;
     const startY = cornerY[from] ?? NaN;
     const alongX = (cornerX[to] ?? NaN) - startX;
@@ -196,9 +208,3 @@ function isNear(outline: Footprint, x: number, y: number, radius: number): boole
 
 /** Of a coordinate, relative. */
 const ROUNDING = 1e-15;
-/** Of a box. */
-const CORNERS = 8;
-const cornerX = new Float64Array(CORNERS);
-const cornerY = new Float64Array(CORNERS);
-const at = new ScratchScreenPoint();
-const moved = { left: 0, top: 0, right: 0, bottom: 0, low: 0, high: 0 };

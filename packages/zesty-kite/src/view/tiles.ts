@@ -93,10 +93,9 @@ export function visibleTiles(
   const { lowest, highest } = view.ground;
   const min = Math.min(lowest, view.focusHeight);
   const max = Math.max(min, Math.min(Math.max(highest, view.focusHeight), belowEye(view)));
-  view.footprint(low, min);
-  view.footprint(high, max);
-  corners.set(low);
-  corners.set(high, 8);
+  view.footprint(corners, max);
+  corners.copyWithin(8, 0);
+  view.footprint(corners, min);
   const count = min === max ? 8 : 16;
   let top = Infinity;
   let bottom = -Infinity;
@@ -137,8 +136,7 @@ function belowEye({ projection, span, focusHeight }: View): number {
   return invFocal > 0 ? focusHeight + (span * sinPitch * (1 - 1e-6)) / invFocal : Infinity;
 }
 
-const low = new Float64Array(8);
-const high = new Float64Array(8);
+/** Of the footprints at the least and at the greatest height. */
 const corners = new Float64Array(16);
 
 /** Makes the rows wide enough for the line between two corners. */
