@@ -98,7 +98,7 @@ export class Stage {
     const { start } = this.settings;
     const { min, max } = kept.zooming;
     const range = `a span from ${String(min)} to ${String(max)}`;
-    const span = start.span === undefined ? min : kept.spanOf(start.span, start.pitch);
+    const span = start.span === undefined ? min : kept.zooming.spanOf(start.span, start.pitch);
     if (span < min * (1 - SAME) || span > max * (1 + SAME))
       this.#reports.report(
         new RangeError(`start.span: expected ${range}, got ${String(span)}. The camera begins at ${String(kept.span)}`),

@@ -111,7 +111,7 @@ function begin(playing: Playing, motion: Motion, signal: PlayingSignal<'play'>):
   const { x, y, span, heading, pitch } = motion;
   const keyframes = signal.keyframes.map((keyframe) => {
     const { span: zoom, pitch: named } = keyframe;
-    return { ...keyframe, span: zoom === undefined ? undefined : motion.spanOf(zoom, named) };
+    return { ...keyframe, span: zoom === undefined ? undefined : motion.zooming.spanOf(zoom, named) };
   });
   const track = new Track(keyframes, { x, y, span, heading, pitch });
   playing.id = signal.id;

@@ -164,7 +164,7 @@ function limitsOf({ x, y, span, heading, pitch }: Destination, there: Motion): A
   const turned = heading === undefined ? 0 : there.heading - heading;
   const limits: Arrival['limitedBy'][number][] = [];
   if (Math.abs(offX) + Math.abs(offY) > SAME * there.span) limits.push('bounds');
-  if (span !== undefined && Math.abs(there.span / there.spanOf(span, pitch) - 1) > SAME) limits.push('zoom');
+  if (span !== undefined && Math.abs(there.span / there.zooming.spanOf(span, pitch) - 1) > SAME) limits.push('zoom');
   if (Math.abs(turned - 360 * Math.round(turned / 360)) > SAME) limits.push('turn');
   if (pitch !== undefined && Math.abs(there.pitch - pitch) > SAME) limits.push('tilt');
   return limits;

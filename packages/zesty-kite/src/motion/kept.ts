@@ -6,7 +6,6 @@
  * another form, and rebuild the object when the first fraction comes.
  */
 import { clamp, curveAt, log2 } from '../math/index.ts';
-import { spanOf, type Span } from '../settings/index.ts';
 import { Projection, type Pose } from '../view/index.ts';
 import { bareSpan, fieldOfViewAt, isFar, valueAt, type ZoomRule } from './byZoom.ts';
 import { Focus } from './focus.ts';
@@ -110,19 +109,6 @@ export class Kept implements Readonly<Pose> {
     this.layFrame();
     this.projection.turn(this);
     return this.projection;
-  }
-
-  /**
-   * Returns the span of the safe frame that shows a zoom.
-   *
-   * @param pitch as the camera looks there, degrees; that of the zoom if it is undefined
-   */
-  spanOf(zoom: Span, pitch?: number): number {
-    if (typeof zoom === 'number') return zoom;
-    const { settings, screen } = this.constraints;
-    const bare = spanOf(zoom, settings.lens, screen.height, pitch ?? settings.pitch.degrees);
-    // The lens may have changed since the zoom was asked for.
-    return bare > 0 ? bare * (this.projection.frameHeight / this.projection.height) : this.zoom.wanted;
   }
 
   /** Spans per second that a pan velocity of 1 goes at a span. */

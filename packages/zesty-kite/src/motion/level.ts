@@ -1,7 +1,6 @@
 /** The height of the focus, which eases toward that of the ground around it. World units. */
 import type { Terrain } from '../ground/index.ts';
 import type { Decay } from '../math/index.ts';
-import { ScratchSpot } from '../view/index.ts';
 import type { Part } from './part.ts';
 import { LENGTH_TOLERANCE } from './rest.ts';
 
@@ -67,17 +66,6 @@ export function groundAround(terrain: Terrain | null, x: number, y: number, radi
   if (radius === 0) return terrain.heightAt(x, y);
   // Three points around it, 120° apart.
   const side = radius * 0.8660254037844386;
-  below.x = x;
-  below.y = y - radius;
-  terrain.sampleInto(below);
-  let sum = below.height;
-  below.x = x - side;
-  below.y = y + radius * 0.5;
-  terrain.sampleInto(below);
-  sum += below.height;
-  below.x = x + side;
-  terrain.sampleInto(below);
-  return (sum + below.height) / 3;
+  const south = y + radius * 0.5;
+  return (terrain.heightAt(x, y - radius) + terrain.heightAt(x - side, south) + terrain.heightAt(x + side, south)) / 3;
 }
-
-const below = new ScratchSpot();

@@ -28,7 +28,7 @@ export class Placing {
     motion.layFrame();
     tilt.offset = 0;
     turn.face(start.heading, constraints.turn);
-    motion.zooming.atOnce(motion.spanOf(start.span, start.pitch ?? undefined), start.pitch);
+    motion.zooming.atOnce(motion.zooming.spanOf(start.span, start.pitch ?? undefined), start.pitch);
     focus.x = start.x;
     focus.y = start.y;
     this.#arrive();
@@ -176,7 +176,7 @@ export class Placing {
       const { eased } = zoom;
       // A tilt that still eases keeps its distance from the pitch of the new span.
       const lag = tilt.isTilted ? tilt.pitch - tilt.target : 0;
-      motion.zooming.atOnce(span === undefined ? zoom.wanted : motion.spanOf(span, pitch), pitch ?? null);
+      motion.zooming.atOnce(span === undefined ? zoom.wanted : motion.zooming.spanOf(span, pitch), pitch ?? null);
       if (span !== undefined || zoom.eased !== eased) {
         motion.arriveAt(zoom.eased);
         tilt.pitch = motion.insidePitch(tilt.pitch + lag);

@@ -1,6 +1,7 @@
 /** Changes of the zoom: the wanted span, the goal that fits, and the span that fits now. */
 import { fitsByFar, maxSpanInside } from '../limits/index.ts';
 import { clamp, exp2, log2 } from '../math/index.ts';
+import { spanOf, type Span } from '../settings/index.ts';
 import { fartherSpan, goalSpanOf } from './goalSpan.ts';
 import type { Kept } from './kept.ts';
 import { maxSpan, minSpan, type Constraints } from './constraints.ts';
@@ -43,6 +44,20 @@ export class Zooming {
     this.#height = projection.height;
     this.#min = minSpan(constraints, projection);
     this.#max = maxSpan(constraints, projection);
+  }
+
+  /**
+   * Returns the span of the safe frame that shows a zoom.
+   *
+   * @param pitch as the camera looks there, degrees; that of the zoom if it is undefined
+   */
+  spanOf(zoom: Span, pitch?: number): number {
+    if (typeof zoom === 'number') return zoom;
+    const { constraints, projection } = this.#kept;
+    const { settings, screen } = constraints;
+    const bare = spanOf(zoom, settings.lens, screen.height, pitch ?? settings.pitch.degrees);
+    // The lens may have changed since the zoom was asked for.
+    return bare > 0 ? bare * (projection.frameHeight / projection.height) : this.#kept.zoom.wanted;
   }
 
   /** The farthest span, world units: the greatest that fits as the camera looks there, once panels have arrived. Stops do not count. */

@@ -36,7 +36,7 @@ function setOut(way: RemainingDistance, motion: Motion): void {
   const { periodX = 0, periodY = 0 } = constraints.ground;
   way.x = nearestCopy(x - focus.x, periodX);
   way.y = nearestCopy(y - focus.y, periodY);
-  motion.zooming.easeTo(motion.spanOf(span, pitch ?? undefined));
+  motion.zooming.easeTo(motion.zooming.spanOf(span, pitch ?? undefined));
   const { min, max } = constraints.turn;
   const degrees = headingInside(constraints.turn, heading) - turn.shown;
   const short = degrees - 360 * Math.round(degrees / 360);
