@@ -192,19 +192,23 @@ test('of thousands everyone shows, and the outermost touch two sides', () => {
     const { to } = frame(camera, circles);
     camera.place(to);
     const view = camera.advance(0);
-    const rooms = circles.map(({ x, y, height, radius }) => {
-      const rim = Array.from({ length: 36 }, (_, i): [number, number, number] => {
-        const angle = (i * Math.PI) / 18;
-        return [x + radius * Math.cos(angle), y + radius * Math.sin(angle), height];
-      });
-      return roomOf(view, rim, { left: 0, top: 0, right: 0, bottom: 0 });
-    });
-    const room = (side: keyof Padding): number => Math.min(...rooms.map((each) => each[side]));
-    expect(Math.min(room('left'), room('top'), room('right'), room('bottom'))).toBeGreaterThan(-1e-3);
-    // A rim of 36 points is up to half a unit short of its circle.
-    expect(Math.min(room('left'), room('top'))).toBeLessThan(0.01 + (0.5 * 800) / to.span);
+    const { width, height: high } = view;
+    const at = { x: 0, y: 0, depth: 0, inFront: true };
+    const least = { left: Infinity, top: Infinity, right: Infinity, bottom: Infinity };
+    for (const { x, y, height, radius } of circles)
+      for (const [cosine, sine] of RIM) {
+        view.toScreen(x + radius * cosine, y + radius * sine, height, at);
+        least.left = Math.min(least.left, at.x);
+        least.top = Math.min(least.top, at.y);
+        least.right = Math.min(least.right, width - at.x);
+        least.bottom = Math.min(least.bottom, high - at.y);
+      }
+    expect(Math.min(...Object.values(least))).toBeGreaterThan(-1e-3);
+    // The rim of 36 points is up to half a unit short of a circle.
+    expect(Math.min(least.left, least.top)).toBeLessThan(0.01 + (0.5 * 800) / to.span);
   });
 });
+const RIM = Array.from({ length: 36 }, (_, i) => [Math.cos((i * Math.PI) / 18), Math.sin((i * Math.PI) / 18)] as const);
 
 test('one point, and one that is followed, shows in the middle in every lens', () => {
   forRuns(60, lenses, pitches, between(-300, 300), between(0, 30), fc.boolean(), (lens, pitch, x, height, together) => {

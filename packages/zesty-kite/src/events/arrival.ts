@@ -6,7 +6,7 @@ import { aim, FRAME_PLACES, ScratchPoint, View, type ScreenPoint } from '../view
 /** So near to the end it has arrived, CSS pixels. Zoom, turn and pan end one after the other: in all a point may still move by half a pixel. */
 const NEAR_END = 0.35;
 
-export class Arrival {
+export class VisibleArrival {
   readonly #now = new View();
   readonly #there = new View();
   readonly #spot = new ScratchPoint();

@@ -5,7 +5,7 @@ import { keepInside, maxSpanInside } from '../limits/index.ts';
 import type { Motion, Timeline } from '../motion/index.ts';
 import type { Reports } from '../reports.ts';
 import { ScratchPoint } from '../view/index.ts';
-import { Arrival } from './arrival.ts';
+import { VisibleArrival } from './arrival.ts';
 import { Listeners, type By } from './events.ts';
 
 /** Within this of a limit is at it: spans, octaves, degrees. */
@@ -30,7 +30,7 @@ export class Watch implements Observer {
   #timeline: Timeline | null = null;
   #steering = false;
   #arrived = true;
-  readonly #arrival = new Arrival();
+  readonly #arrival = new VisibleArrival();
 
   constructor(reports: Reports) {
     this.#reports = reports;
