@@ -197,7 +197,7 @@ const rows = [
   ...counted.map(([name, figure, most]) => [name, String(figure), `at most ${most}`]),
   ...took.map(({ name, ratio, ms }) => [
     name,
-    `${ms.toPrecision(3)} ms`,
+    `${Number(ms.toPrecision(3)).toLocaleString('en')} ms`,
     `${(ratio / baseline[name]).toFixed(2)} of the baseline, at most ${SLOWER}`,
   ]),
   ...shared,

@@ -36,8 +36,8 @@ export const polygonChecks: ShapeChecks = {
         refuse(`${path}[${String(i)}]`, corner, 'a corner [x, y]');
         continue;
       }
-      const wrong = corner.findIndex((value) => !isCoordinate(value));
-      if (wrong >= 0) refuse(`${path}[${String(i)}][${String(wrong)}]`, corner[wrong], COORDINATE);
+      const wrong = isCoordinate(corner[0]) ? 1 : 0;
+      if (!isCoordinate(corner[wrong])) refuse(`${path}[${String(i)}][${String(wrong)}]`, corner[wrong], COORDINATE);
     }
   },
   check: (bounds, { most, expected }, problems) => {

@@ -92,12 +92,13 @@ function open(ring: Ring): Ring {
 
 /** The area inside a ring, world units squared, whichever way it goes round (the shoelace formula). */
 export function areaOf(ring: Ring): number {
+  const first = ring[0] ?? [0, 0];
   let sum = 0;
-  const [x0, y0] = ring[0] ?? [0, 0];
-  ring.forEach(([x, y], i) => {
-    const [nextX, nextY] = ring[(i + 1) % ring.length] ?? [0, 0];
-    sum += (x - x0) * (nextY - y0) - (nextX - x0) * (y - y0);
-  });
+  let before = ring.at(-1) ?? first;
+  for (const corner of ring) {
+    sum += (before[0] - first[0]) * (corner[1] - first[1]) - (corner[0] - first[0]) * (before[1] - first[1]);
+    before = corner;
+  }
   return Math.abs(sum) / 2;
 }
 
