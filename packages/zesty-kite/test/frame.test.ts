@@ -155,7 +155,7 @@ test('everything shows to 1e-3 px, in the middle to 0.01 px, whole, and touches 
   expect(tight).toBeGreaterThan(350);
 });
 
-/** Thousands on a disc, in a square or on a circle, of one height, of few or of many, of one radius or of many. */
+/** Circles on a disc, in a square or on a ring: of one height, of few or of many; of one radius, of two or of many. */
 const hosts = fc.record({
   seed: fc.integer({ min: 1, max: 1e6 }),
   count: fc.constantFrom(60, 400, 3000),

@@ -98,16 +98,16 @@ class Ring {
   readonly spots: Float64Array;
   /** All spots have the same radius. */
   readonly isEven: boolean;
-  /** A spot has to be deeper inside than its radius and this; all of the ring has the least radius. World units. */
+  /** This and the radius of a spot: how deep inside it has to be to be left out. The ring reaches out by the least radius. */
   readonly #more: number;
-  /** As deep inside as the spot of the greatest radius has to be, world units. */
+  /** The same for the greatest radius, world units. */
   readonly #deepest: number;
   #corners: readonly Corner[] = [];
   /** x, y of a corner and the unit vector inward from the side that begins there, by turns. */
   #sides = new Float64Array(0);
   #top = 0;
   #bottom = 0;
-  /** Each row of the ring from the top: it is `#deepest` inside from an x to another. */
+  /** By row, from the top: the x from which on and the x up to which places are `#deepest` inside. */
   readonly #rows = new Float64Array(2 * ROWS);
 
   constructor(spots: Float64Array, { far, least, greatest }: Extent) {
@@ -156,7 +156,7 @@ class Ring {
     }
   }
 
-  /** From where to where a line is `#deepest` inside of all sides: from an x to a lower one if it is nowhere. */
+  /** The x from which on and up to which a line is `#deepest` inside of all sides; the second is less than the first if it is nowhere. */
   #widthAt(y: number): [number, number] {
     const sides = this.#sides;
     let left = -Infinity;

@@ -18,7 +18,8 @@ export class Corners {
     this.xs = new Float64Array(most);
     this.ys = new Float64Array(most);
     this.touches = touches;
-    this.#grid = new Grid(box, most);
+    // Outlines pass through few of the cells.
+    this.#grid = new Grid(box, 9 * most);
   }
 
   /** Returns the corner at a place: a known one that touches it, or a new one. */

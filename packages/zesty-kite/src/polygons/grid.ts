@@ -21,8 +21,7 @@ export class Grid {
   constructor({ left, top, right, bottom }: Box, count: number) {
     this.#left = left;
     this.#top = top;
-    // Outlines fill few of the cells.
-    this.#side = Math.max(1, Math.ceil(3 * Math.sqrt(count)));
+    this.#side = Math.max(1, Math.ceil(Math.sqrt(count)));
     this.#cell = Math.max(right - left, bottom - top) / this.#side || 1;
     this.#last = new Int32Array((this.#side + 1) * (this.#side + 1)).fill(-1);
   }

@@ -42,13 +42,12 @@ export function frustumPlanes(
   checkView('frustumPlanes', view);
   const { projection, scale } = view;
   const { near, far, toFocus } = view.depth(depth);
-  const { left, top, right, bottom } = part ?? { left: 0, top: 0, right: view.width, bottom: view.height };
   // How far a side opens for each unit of depth, at a pixel from the middle.
   const open = projection.invFocal > 0 ? 1 / (scale * toFocus) : 0;
-  const fromLeft = projection.middleX - left;
-  const fromRight = right - projection.middleX;
-  const fromTop = projection.middleY - top;
-  const fromBottom = bottom - projection.middleY;
+  const fromLeft = projection.middleX - (part === null ? 0 : part.left);
+  const fromRight = (part === null ? view.width : part.right) - projection.middleX;
+  const fromTop = projection.middleY - (part === null ? 0 : part.top);
+  const fromBottom = (part === null ? view.height : part.bottom) - projection.middleY;
   plane(view, 1, 0, fromLeft * open, fromLeft / scale, out, 0);
   plane(view, -1, 0, fromRight * open, fromRight / scale, out, 4);
   plane(view, 0, -1, fromTop * open, fromTop / scale, out, 8);
