@@ -5,7 +5,8 @@ import type { Point } from '../view/index.ts';
 import { timelineOf } from './here.ts';
 import { Following } from './following.ts';
 import { zoneOf, type FollowSignal } from './followSignals.ts';
-import { Journey, type Plan } from './journey.ts';
+import { Journey } from './journey.ts';
+import type { Plan } from './way.ts';
 
 /** A line of points: of the ground in world units, or of the screen in CSS pixels. */
 export interface Drawn {

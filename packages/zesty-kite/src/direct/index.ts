@@ -7,7 +7,7 @@ export type { Ease } from './ease.ts';
 export { frame } from './frame.ts';
 export type { Framed, FrameOptions, Framing } from './framing.ts';
 export { followGroup, type GroupOptions } from './group.ts';
-export type { Arrival, Destination } from './journey.ts';
+export type { Arrival, Destination } from './way.ts';
 export { ABILITIES, lock, type Ability } from './lock.ts';
 export { markOf, Marks, type Mark, type MarksOptions, type PressedKey } from './marks.ts';
 export { Effects, type Nudge, type Shake, type Shaken } from './effects.ts';

@@ -1,7 +1,7 @@
 /** How far the picture moves on the way, so that it moves evenly along bounds, too. */
 import { LN2, log2 } from '../math/index.ts';
 import type { Motion } from '../motion/index.ts';
-import type { Lengths, Way } from './journey.ts';
+import type { Lengths, Way } from './way.ts';
 import { goOn } from './onTheWay.ts';
 import { RHO } from './path.ts';
 

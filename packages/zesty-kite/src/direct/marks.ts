@@ -1,7 +1,7 @@
 /** Marks: places to come back to, saved by name or by number key. */
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import type { Arrival } from './journey.ts';
+import type { Arrival } from './way.ts';
 import { cameraHere } from './here.ts';
 import { travel, type TravelOptions } from './travel.ts';
 

@@ -2,7 +2,7 @@
 import { maxSpanAt } from '../limits/index.ts';
 import { exp2, log2 } from '../math/index.ts';
 import type { Motion } from '../motion/index.ts';
-import type { Way } from './journey.ts';
+import type { Way } from './way.ts';
 import type { PathPoint } from './path.ts';
 
 /** Sets the pose on the way, at a share of the path. */

@@ -9,7 +9,8 @@ import { cameraHere } from './here.ts';
 import { checkedKeyframes, targetsOf, type Cutscene } from './keyframes.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
 import type { Finale, Passed } from './playing.ts';
-import { plays, RATES, type CueName, type TargetSpot } from './plays.ts';
+import { plays } from './plays.ts';
+import { RATES, type CueName, type TargetSpot } from './playSignals.ts';
 import { Samples } from './samples.ts';
 
 export interface PlayOptions {

@@ -1,6 +1,6 @@
 /** The pose of a destination, inside all limits. */
 import { Placing, type Motion } from '../motion/index.ts';
-import type { Destination } from './journey.ts';
+import type { Destination } from './way.ts';
 
 /**
  * Sets the pose that a placing of the destination gives. Fields that are left out take the goal.

@@ -6,10 +6,11 @@ import { hasUnit, isSpan, SPAN } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import { EASES, type Ease } from './ease.ts';
 import { cameraHere } from './here.ts';
-import type { Arrival, Destination } from './journey.ts';
+import type { Arrival, Destination } from './way.ts';
 import { ABILITIES, checkAbilities, lock, type Ability } from './lock.ts';
 import { Samples } from './samples.ts';
-import { travels, WAYS } from './travels.ts';
+import { travels } from './travels.ts';
+import { WAYS } from './travelSignals.ts';
 
 export interface TravelOptions {
   /**

@@ -4,7 +4,7 @@ import type { Camera } from '../camera/index.ts';
 import { log2 } from '../math/index.ts';
 import { nearestCopy } from '../view/index.ts';
 import { cameraHere } from './here.ts';
-import type { Arrival } from './journey.ts';
+import type { Arrival } from './way.ts';
 import { checkedMark, markOf, type Mark } from './marks.ts';
 import { travel, type TravelOptions } from './travel.ts';
 
