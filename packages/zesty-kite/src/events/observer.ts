@@ -43,7 +43,7 @@ export class Watch implements Observer {
     this.#timeline = timeline;
     this.#underWay = underWay(kept);
     this.#limits = -1;
-    this.#resting = isQuiet(kept);
+    this.#resting = kept.isQuiet;
     this.#steering = false;
     this.#arrived = this.#resting;
     this.lookAhead();
@@ -96,7 +96,7 @@ export class Watch implements Observer {
             by: why,
           });
     }
-    const resting = isQuiet(kept);
+    const resting = kept.isQuiet;
     if (listeners.has('arrive')) this.#lookAtArrival(timeline, time, resting);
     if (resting && !this.#resting) {
       this.#steering = false;
@@ -130,10 +130,6 @@ function isSteering(intent: Intent): boolean {
   if (intent.kind !== 'steer') return true;
   const { right, down, turn, tilt, zoom } = intent;
   return right !== 0 || down !== 0 || turn !== 0 || tilt !== 0 || zoom !== 0;
-}
-
-function isQuiet({ hold, isAtRest }: Motion): boolean {
-  return hold.fingers === 0 && isAtRest;
 }
 
 function underWay({ zoom, turn, tilt, pan, isMoved, moving }: Motion): number {

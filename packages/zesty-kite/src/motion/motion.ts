@@ -1,6 +1,7 @@
 /** A camera that moves: what is kept, the movers and what they keep, and all that changes it. */
+import { log2 } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import type { Projection } from '../view/index.ts';
+import { Projection } from '../view/index.ts';
 import { ROWS, type Cause } from './ends.ts';
 import { Focusing } from './focusing.ts';
 import { Grips } from './grips.ts';
@@ -12,6 +13,7 @@ import type { Pace } from './pace.ts';
 import { Pair } from './pair.ts';
 import type { Part } from './part.ts';
 import type { Constraints } from './constraints.ts';
+import { ShownPose } from './shownPose.ts';
 import { Zooming } from './zooming.ts';
 
 /** An ability, with what it keeps in one motion. */
@@ -27,6 +29,8 @@ export class Motion extends Kept implements MovedCamera {
   readonly focusing = new Focusing(this, this.zooming, this.pair);
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
   readonly moving: Moving[] = [];
+  readonly #midPose = new ShownPose();
+  readonly #midway = new Projection();
 
   constructor(constraints: Constraints, movers: readonly Mover[], projection?: Projection) {
     super(constraints, projection);
@@ -83,6 +87,32 @@ export class Motion extends Kept implements MovedCamera {
   handMoved(hand: HandMoved): void {
     for (const { mover, state } of this.moving) mover.hand?.(state, this, hand);
     this.findMoving();
+  }
+
+  /** Moves the goals on at the rates of the held keys. */
+  steer(seconds: number): void {
+    const { zoom, turn, tilt, constraints, projection } = this;
+    if (turn.rate !== 0) turn.steer(seconds, constraints.turn);
+    if (tilt.rate !== 0) {
+      this.tiltBy(tilt.rate * seconds);
+      tilt.easeTo(tilt.target, true);
+    }
+    if (zoom.rate === 0) return;
+    const before = zoom.goal;
+    projection.turn(this);
+    this.zooming.addNotches(zoom.rate * seconds);
+    zoom.goalMoved = log2(zoom.goal / before);
+  }
+
+  /** As the camera looks in the middle of a step. */
+  lookMidway(): Projection {
+    const { turn, tilt, lens } = this;
+    const pose = this.#midPose;
+    pose.heading = (turn.before + turn.shown) / 2;
+    pose.pitch = (tilt.before + tilt.pitch) / 2;
+    pose.fieldOfView = lens.fieldOfView;
+    this.#midway.turn(pose);
+    return this.#midway;
   }
 
   /** Lets the movers under way turn the look. */
@@ -147,6 +177,11 @@ export class Motion extends Kept implements MovedCamera {
 
   get settings(): FullSettings {
     return this.constraints.settings;
+  }
+
+  /** Nobody holds, and nothing moves. */
+  get isQuiet(): boolean {
+    return !this.isHeld && this.isAtRest;
   }
 
   get isDriven(): boolean {

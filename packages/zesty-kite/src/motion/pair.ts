@@ -50,6 +50,13 @@ export class Pair {
     this.#begin();
   }
 
+  /** What the fingers hold comes to be under them. */
+  catchUp(remaining: number): void {
+    const { first, second } = this.#kept;
+    if (first.lags) first.catchUp(remaining);
+    if (second.lags) second.catchUp(remaining);
+  }
+
   #begin(): void {
     const { hold, zoom, constraints } = this.#kept;
     // From now on the fingers hold what is shown.

@@ -1,11 +1,9 @@
 /** Motion over time: zoom and turn, then what follows them, then grip or velocity, then bounds. */
-import { log2 } from '../math/index.ts';
-import { Projection, ScratchPoint, type Point } from '../view/index.ts';
+import { ScratchPoint, type Point, type Projection } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
 import type { Pace } from './pace.ts';
 import type { Pan } from './pan.ts';
-import { ShownPose } from './shownPose.ts';
 
 /**
  * Moves everything on by a step. A value that comes within its tolerance is set to its goal, so the steps of kept state
@@ -22,9 +20,9 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   turn.before = turn.shown;
   tilt.before = tilt.pitch;
   if (offset.isOn) offset.decay(pace.offset.over(seconds).remaining, zoom.shown);
-  if (hold.fingers === 2) catchUp(motion, pace.lag.over(seconds).remaining);
+  if (hold.fingers === 2) motion.pair.catchUp(pace.lag.over(seconds).remaining);
   const { isSteered } = motion;
-  if (isSteered) steer(motion, seconds);
+  if (isSteered) motion.steer(seconds);
   // Else only signals change the goal, and they find it themselves.
   const mayDiffer = isSteered || insets.isActive || constraints.switches || motion.question === null;
   if (onGrid && mayDiffer) motion.zooming.findGoal();
@@ -40,7 +38,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   followers(motion, pace, seconds, zooms);
   zoom.shown = zoom.eased;
   if (isMoved || motion.isPinned) motion.aim(seconds);
-  if (!settled && !motion.hasArrived && !isPanning && isHeldOnly(motion)) return false;
+  if (!settled && !motion.hasArrived && !isPanning && motion.focusing.isHeldOnly) return false;
   projection.turn(motion);
   motion.zooming.show();
   if (focus.isStretched && hold.fingers === 0) focus.comeBack(pace.back.over(seconds).remaining, zoom.shown);
@@ -50,31 +48,6 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   // A grip ends when everything that it depends on has arrived; during a pan it does not wait for the ground height.
   if (hold.isGrip && motion.hasArrived && (isPanning || !motion.isLagging)) hold.drop();
   return true;
-}
-
-function catchUp({ first, second }: Motion, remaining: number): void {
-  if (first.lags) first.catchUp(remaining);
-  if (second.lags) second.catchUp(remaining);
-}
-
-/** Whether the focus follows from the grip alone, and not from where it was before. */
-function isHeldOnly({ hold, focus, constraints: { boundary } }: Motion): boolean {
-  return hold.isGrip && !focus.isStretched && !boundary.limitsZoom && !boundary.shape.slides;
-}
-
-/** Moves the goals on at the rates of the held keys. */
-function steer(motion: Motion, seconds: number): void {
-  const { zoom, turn, tilt, constraints, projection } = motion;
-  if (turn.rate !== 0) turn.steer(seconds, constraints.turn);
-  if (tilt.rate !== 0) {
-    motion.tiltBy(tilt.rate * seconds);
-    tilt.easeTo(tilt.target, true);
-  }
-  if (zoom.rate === 0) return;
-  const before = zoom.goal;
-  projection.turn(motion);
-  motion.zooming.addNotches(zoom.rate * seconds);
-  zoom.goalMoved = log2(zoom.goal / before);
 }
 
 /** Pitch, lens, focus height and insets, where something that they follow has changed. */
@@ -118,7 +91,7 @@ function followers(motion: Motion, pace: Pace, seconds: number, zooms: boolean):
 function pan(motion: Motion, midway: number, seconds: number): void {
   const { pan: panning, hold, focus, zoom, turn, tilt, focusing } = motion;
   const isTurned = turn.before !== turn.shown || tilt.before !== tilt.pitch;
-  const midLook = isTurned ? lookMidway(motion) : motion.projection;
+  const midLook = isTurned ? motion.lookMidway() : motion.projection;
   const steep = motion.foreshortening(midLook);
   setPanTarget(panning, midLook, steep, pushed);
   const span = (zoom.before + zoom.shown) / 2;
@@ -154,17 +127,6 @@ function setPanTarget(panning: Pan, { sinHeading, cosHeading }: Projection, stee
   out.y += down * share;
 }
 
-/** As the camera looks in the middle of the step. */
-function lookMidway({ turn, tilt, lens }: Motion): Projection {
-  middle.heading = (turn.before + turn.shown) / 2;
-  middle.pitch = (tilt.before + tilt.pitch) / 2;
-  middle.fieldOfView = lens.fieldOfView;
-  middleLook.turn(middle);
-  return middleLook;
-}
-
-const middle = new ShownPose();
-const middleLook = new Projection();
 const pushed = new ScratchPoint();
 
 /**

@@ -25,25 +25,21 @@ export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> =
     // A pan that is still slowing down would delay the start.
     if (!motion.pan.isDriven) motion.pan.velocityX = motion.pan.velocityY = 0;
     motion.hold.drop();
-    setOut(way, motion);
+    // Zoom, turn, tilt and the way there, all eased.
+    const { focus, zoom, turn, tilt, hold, constraints, zooming } = motion;
+    const { x, y, span, heading, pitch } = constraints.home;
+    const { periodX = 0, periodY = 0 } = constraints.ground;
+    way.x = nearestCopy(x - focus.x, periodX);
+    way.y = nearestCopy(y - focus.y, periodY);
+    zooming.easeTo(zooming.spanOf(span, pitch ?? undefined));
+    const { min, max } = constraints.turn;
+    const degrees = headingInside(constraints.turn, heading) - turn.shown;
+    const short = degrees - 360 * Math.round(degrees / 360);
+    const mayTurn = turn.shown + short >= min && turn.shown + short <= max;
+    turn.turnBy(mayTurn ? short : degrees, constraints.turn);
+    turn.rest(constraints.turn, hold.fingers);
+    if (pitch === null) tilt.offset = 0;
+    else motion.setPitch(pitch);
+    tilt.easeTo(motion.pitchAt(zoom.eased), true);
   },
 };
-
-/** Zoom, turn, tilt and the way there, all eased. */
-function setOut(way: RemainingDistance, motion: Motion): void {
-  const { focus, zoom, turn, tilt, hold, constraints } = motion;
-  const { x, y, span, heading, pitch } = constraints.home;
-  const { periodX = 0, periodY = 0 } = constraints.ground;
-  way.x = nearestCopy(x - focus.x, periodX);
-  way.y = nearestCopy(y - focus.y, periodY);
-  motion.zooming.easeTo(motion.zooming.spanOf(span, pitch ?? undefined));
-  const { min, max } = constraints.turn;
-  const degrees = headingInside(constraints.turn, heading) - turn.shown;
-  const short = degrees - 360 * Math.round(degrees / 360);
-  const mayTurn = turn.shown + short >= min && turn.shown + short <= max;
-  turn.turnBy(mayTurn ? short : degrees, constraints.turn);
-  turn.rest(constraints.turn, hold.fingers);
-  if (pitch === null) tilt.offset = 0;
-  else motion.setPitch(pitch);
-  tilt.easeTo(motion.pitchAt(zoom.eased), true);
-}
