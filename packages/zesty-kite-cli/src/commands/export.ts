@@ -1,7 +1,7 @@
 /** `zesty-kite export SESSION`: the motion for other programs, as CSV, as NDJSON, or as a glTF camera. */
 import { Command, Option } from 'commander';
 import { Failure, oneLine, printable } from '../failure.ts';
-import { gltfOf, type GltfFrame } from '../write/gltf.ts';
+import { GltfMotion } from '../write/gltf.ts';
 import { readGround } from '../read/ground.ts';
 import { willRead } from '../read/inputs.ts';
 import { forceOption, fromOption, rateOption, terrainOption, untilOption } from '../options.ts';
@@ -58,7 +58,7 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
       const playing = { rate, from, until, settings, terrains: grounds, progress: true };
       let text = kind === 'csv' ? `${COLUMNS.join(',')}\r\n` : '';
       const pieces: string[] = [];
-      const frames: GltfFrame[] = [];
+      const motion = new GltfMotion();
       const put = (pose: PoseAt): void => {
         text +=
           kind === 'csv' ? `${COLUMNS.map((name) => String(pose[name])).join(',')}\r\n` : `${JSON.stringify(pose)}\n`;
@@ -67,30 +67,15 @@ glTF             y is up, world (x, y) is (x, z); the lens moves by KHR_animatio
         else file.write(text);
         text = '';
       };
-      let last: GltfFrame | null = null;
       let seconds = 0;
       let count = 0;
       await playFrames(session, playing, (pose, _, camera) => {
         seconds = pose.seconds;
         count += 1;
-        if (kind !== 'gltf') {
-          put(pose);
-          return;
-        }
-        // A pause is one piece, not a frame each.
-        if (camera === null && frames.at(-1)?.isStill === true && frames.at(-2)?.isStill === true) frames.pop();
-        const { near, far } = camera?.view.depth() ?? last ?? { near: 1, far: 2 };
-        const { width, height, scale, projection } = camera?.view ??
-          last ?? { width: 1, height: 1, scale: 1, projection: null };
-        const isMiddle = projection === null || (projection.middleX === width / 2 && projection.middleY === height / 2);
-        last = { ...pose, near, far, width, height, scale, projection, isStill: camera === null };
-        if (!isMiddle)
-          throw new Failure(
-            `safeFrame: expected no insets for a glTF camera, got some at ${pose.seconds.toFixed(2)} s`,
-          );
-        frames.push(last);
+        if (kind === 'gltf') motion.add(pose, camera);
+        else put(pose);
       });
-      if (kind === 'gltf') text = await gltfOf(frames);
+      if (kind === 'gltf') text = await motion.text();
       if (file === null) for (const piece of [...pieces, text]) await print('stdout', piece);
       else {
         file.write(text);

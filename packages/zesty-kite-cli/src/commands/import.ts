@@ -3,7 +3,7 @@ import { Command, InvalidArgumentError, Option } from 'commander';
 import { checkCutscene, KEYFRAME_SCHEMA, type Cutscene, type Keyframe } from 'zesty-kite/direct';
 import { Failure, reasonOf } from '../failure.ts';
 import { parsedJson, readWhole } from '../read/files.ts';
-import { lensesOf, type Gltf, type LensAt } from '../write/gltf.ts';
+import { lensesOf, type Gltf, type LensAt } from '../read/gltf.ts';
 import { forceOption } from '../options.ts';
 import { print } from '../write/print.ts';
 import { WholeFile } from '../write/wholeFile.ts';

@@ -1,262 +1,160 @@
-/** Motion as an animated glTF 2.0 camera, and such a camera as poses. World (x, y, height) is glTF (x, height, y). */
-import type { AnimationSampler } from '@gltf-transform/core';
+/** Motion as an animated glTF 2.0 camera. World (x, y, height) is glTF (x, height, y). */
+import type { AnimationSampler, Document } from '@gltf-transform/core';
+import type { Camera } from 'zesty-kite';
 import { Failure, refusal } from '../failure.ts';
 import type { PoseAt } from '../play/poses.ts';
 
-/** A pose, and how the picture is made of it. */
-export interface GltfFrame extends PoseAt {
-  readonly width: number;
-  readonly height: number;
-  /** CSS pixels per world unit at the focus. */
-  readonly scale: number;
-  readonly near: number;
-  readonly far: number;
-  readonly projection: { readonly middleX: number; readonly middleY: number } | null;
-  /** The picture is the one of the frame before. */
-  readonly isStill: boolean;
-}
-
 const RADIANS = Math.PI / 180;
-const NO_ANIMATION = 'expected an animation that moves or rotates the camera, got none';
 
-/** The text of a glTF file with its numbers inside. */
-export async function gltfOf(frames: readonly GltfFrame[]): Promise<string> {
-  const [first] = frames;
-  if (first === undefined) throw new Failure('expected at least one frame, got none; set an earlier --from');
-  const isPerspective = first.fieldOfView > 0;
-  const other = frames.find(({ fieldOfView }) => fieldOfView > 0 !== isPerspective);
-  if (other !== undefined)
-    throw refusal('lens', `both kinds, the other from ${other.seconds.toFixed(2)} s on`, 'one: use --until or --from');
-  const { Document, NodeIO } = await import('@gltf-transform/core');
-  const document = new Document();
-  const buffer = document.createBuffer();
-  const camera = document.createCamera('Zesty Kite').setType(isPerspective ? 'perspective' : 'orthographic');
-  const near = Math.max(
-    1e-6,
-    frames.reduce((least, frame) => Math.min(least, frame.near), Infinity),
-  );
-  const far = frames.reduce((most, frame) => Math.max(most, frame.far), near * 2);
-  camera.setZNear(near).setZFar(far);
-  if (isPerspective) camera.setAspectRatio(first.width / first.height).setYFov(first.fieldOfView * RADIANS);
-  else camera.setXMag(halfOf(first, 'width')).setYMag(halfOf(first, 'height'));
-  const [place] = frames.map(placeOf);
-  const node = document.createNode('camera').setCamera(camera);
-  if (place !== undefined) node.setTranslation(place);
-  node.setRotation(turnOf(first));
-  document.createScene('Lens').addChild(node);
-  const animation = document.createAnimation('motion');
-  const begin = first.seconds;
-  const times = document
-    .createAccessor()
-    .setBuffer(buffer)
-    .setType('SCALAR')
-    .setArray(Float32Array.from(frames, ({ seconds }) => seconds - begin));
-  const sampler = (type: 'SCALAR' | 'VEC3' | 'VEC4', values: readonly number[]): AnimationSampler => {
-    const output = document.createAccessor().setBuffer(buffer).setType(type).setArray(Float32Array.from(values));
-    const made = document.createAnimationSampler().setInput(times).setOutput(output).setInterpolation('LINEAR');
-    animation.addSampler(made);
-    return made;
-  };
-  for (const [path, made] of [
-    ['translation', sampler('VEC3', frames.flatMap(placeOf))],
-    ['rotation', sampler('VEC4', shortWay(frames.map(turnOf)).flat())],
-  ] as const)
-    animation.addChannel(document.createAnimationChannel().setTargetNode(node).setTargetPath(path).setSampler(made));
-  // The lens is moved by pointers, which the package does not write: its samplers come after those of the node.
-  const pointed: readonly (readonly [string, readonly number[]])[] = isPerspective
-    ? [['perspective/yfov', frames.map(({ fieldOfView }) => fieldOfView * RADIANS)]]
-    : [
-        ['orthographic/xmag', frames.map((frame) => halfOf(frame, 'width'))],
-        ['orthographic/ymag', frames.map((frame) => halfOf(frame, 'height'))],
-      ];
-  for (const [, values] of pointed) sampler('SCALAR', values);
-  const { json, resources } = await new NodeIO().writeJSON(document, { basename: 'motion' });
-  const channels = json.animations?.[0]?.channels ?? [];
-  pointed.forEach(([pointer], i) => {
-    const extensions = { KHR_animation_pointer: { pointer: `/cameras/0/${pointer}` } };
-    channels.push({ sampler: 2 + i, target: { path: 'pointer' as 'weights', extensions } });
-  });
-  json.extensionsUsed = ['KHR_animation_pointer'];
-  json.asset = { version: '2.0', generator: 'zesty-kite' };
-  for (const one of json.buffers ?? []) {
-    const bytes = resources[one.uri ?? ''];
-    if (bytes) one.uri = `data:application/octet-stream;base64,${Buffer.from(bytes).toString('base64')}`;
+/** Frames one after the other, as the numbers that a glTF file has of them. */
+export class GltfMotion {
+  readonly #seconds: number[] = [];
+  /** Three numbers a frame; four, a quaternion. */
+  readonly #places: number[] = [];
+  readonly #turns: number[] = [];
+  /** Degrees; half of what shows of the world beside the middle, and above it. */
+  readonly #fieldsOfView: number[] = [];
+  readonly #halfWidths: number[] = [];
+  readonly #halfHeights: number[] = [];
+  #near = Infinity;
+  #far = 0;
+  #aspect: number | null = null;
+  #halfWidth = 0.5;
+  #halfHeight = 0.5;
+  /** Frames in a row whose picture was that of the frame before. */
+  #stills = 0;
+
+  /**
+   * Adds a frame.
+   *
+   * @param camera null: the picture is that of the frame before
+   * @throws Failure for insets, and for a lens of another kind than before
+   */
+  add(pose: PoseAt, camera: Camera | null): void {
+    const { seconds, eyeX, eyeY, eyeHeight, fieldOfView } = pose;
+    // A pause is one piece, not a frame each.
+    if (camera === null && this.#stills > 1) {
+      this.#seconds[this.#seconds.length - 1] = seconds;
+      return;
+    }
+    this.#stills = camera === null ? this.#stills + 1 : 0;
+    if (camera !== null) this.#look(camera, seconds);
+    const [firstFieldOfView = fieldOfView] = this.#fieldsOfView;
+    if (firstFieldOfView > 0 !== fieldOfView > 0)
+      throw refusal('lens', `both kinds, the other from ${seconds.toFixed(2)} s on`, 'one: use --until or --from');
+    this.#seconds.push(seconds);
+    this.#places.push(eyeX, eyeHeight, eyeY);
+    this.#turn(pose);
+    this.#fieldsOfView.push(fieldOfView);
+    this.#halfWidths.push(this.#halfWidth);
+    this.#halfHeights.push(this.#halfHeight);
   }
-  return `${JSON.stringify(json)}\n`;
-}
 
-function halfOf(frame: GltfFrame, side: 'width' | 'height'): number {
-  return frame[side] / 2 / frame.scale;
-}
-
-function placeOf({ eyeX, eyeY, eyeHeight }: GltfFrame): [number, number, number] {
-  return [eyeX, eyeHeight, eyeY];
-}
-
-/** A quaternion about up by -heading, times one about right by -pitch; a glTF camera looks along -z. */
-function turnOf({ heading, pitch }: PoseAt): [number, number, number, number] {
-  const [turn, tilt] = [(heading * RADIANS) / 2, (pitch * RADIANS) / 2];
-  return [
-    -Math.sin(tilt) * Math.cos(turn),
-    -Math.sin(turn) * Math.cos(tilt),
-    -Math.sin(tilt) * Math.sin(turn),
-    Math.cos(turn) * Math.cos(tilt),
-  ];
-}
-
-/** The same turns, each of the two quaternions that say it the one nearer to the last: between them nothing goes the long way. */
-function shortWay(turns: readonly (readonly number[])[]): number[][] {
-  const out: number[][] = [];
-  for (const turn of turns) {
-    const last = out.at(-1);
-    const along = last === undefined ? 1 : turn.reduce((sum, value, i) => sum + value * (last[i] ?? 0), 0);
-    out.push(turn.map((value) => (along < 0 ? -value : value)));
+  /** Takes what the lens shows. */
+  #look({ view }: Camera, seconds: number): void {
+    const { width, height, scale, projection } = view;
+    const { near, far } = view.depth();
+    if (projection.middleX !== width / 2 || projection.middleY !== height / 2)
+      throw new Failure(`safeFrame: expected no insets for a glTF camera, got some at ${seconds.toFixed(2)} s`);
+    this.#near = Math.min(this.#near, near);
+    this.#far = Math.max(this.#far, far);
+    this.#halfWidth = width / 2 / scale;
+    this.#halfHeight = height / 2 / scale;
+    this.#aspect ??= width / height;
   }
-  return out;
-}
 
-/** The parts of a glTF camera that are read. */
-export interface LensAt {
-  readonly seconds: number;
-  readonly eye: readonly [number, number, number];
-  readonly turn: readonly [number, number, number, number];
-  /** Radians; null for an orthographic lens. */
-  readonly yfov: number | null;
-  /** World units from top to bottom of the picture; null for a perspective. */
-  readonly high: number | null;
-}
+  /**
+   * A quaternion about up by -heading, times one about right by -pitch; a glTF camera looks along -z. Two quaternions say the
+   * same: the one nearer to the last, so that nothing goes the long way between them.
+   */
+  #turn({ heading, pitch }: PoseAt): void {
+    const turns = this.#turns;
+    const [turn, tilt] = [(heading * RADIANS) / 2, (pitch * RADIANS) / 2];
+    const [x, y] = [-Math.sin(tilt) * Math.cos(turn), -Math.sin(turn) * Math.cos(tilt)];
+    const [z, w] = [-Math.sin(tilt) * Math.sin(turn), Math.cos(turn) * Math.cos(tilt)];
+    const [lastX = x, lastY = y, lastZ = z, lastW = w] = turns.slice(-4);
+    const side = x * lastX + y * lastY + z * lastZ + w * lastW < 0 ? -1 : 1;
+    turns.push(side * x, side * y, side * z, side * w);
+  }
 
-export interface Gltf {
-  readonly asset?: { readonly version?: unknown };
-  readonly cameras?: readonly {
-    readonly perspective?: { readonly yfov: number };
-    readonly orthographic?: { readonly ymag: number };
-  }[];
-  readonly nodes?: readonly {
-    readonly camera?: number;
-    readonly translation?: readonly number[];
-    readonly rotation?: readonly number[];
-    readonly children?: readonly number[];
-    readonly matrix?: readonly number[];
-  }[];
-  readonly animations?: readonly {
-    readonly channels: readonly {
-      readonly sampler: number;
-      readonly target: {
-        readonly node?: number;
-        readonly path: string;
-        readonly extensions?: { readonly KHR_animation_pointer?: { readonly pointer: string } };
-      };
-    }[];
-    readonly samplers: readonly { readonly input: number; readonly output: number; readonly interpolation?: string }[];
-  }[];
-  readonly buffers?: readonly { readonly uri?: string }[];
-  readonly accessors?: readonly { readonly count?: unknown; readonly sparse?: { readonly count?: unknown } }[];
-}
-
-/** The first animated camera of a glTF file, at each of its times. @throws Failure for what is none */
-export async function lensesOf(gltf: Gltf): Promise<LensAt[]> {
-  if (gltf.asset?.version !== '2.0')
-    throw refusal('asset.version', JSON.stringify(gltf.asset?.version ?? null), '"2.0"');
-  const index = gltf.nodes?.findIndex(({ camera }) => camera !== undefined) ?? -1;
-  const node = gltf.nodes?.[index];
-  const lens = gltf.cameras?.[node?.camera ?? -1];
-  if (node === undefined || lens === undefined) throw new Failure('expected a node with a camera, got none');
-  if (node.matrix !== undefined || gltf.nodes?.some(({ children }) => children?.includes(index)) === true)
-    throw new Failure('expected a camera without a parent node, got one with a parent');
-  const [animation] = gltf.animations ?? [];
-  if (animation === undefined) throw new Failure(NO_ANIMATION);
-  const numbers = await accessorsOf(gltf);
-  const track = (path: string, pointer: string): { times: Float32Array; values: Float32Array } | null => {
-    const channel = animation.channels.find(({ target }) => {
-      const pointed = target.extensions?.KHR_animation_pointer?.pointer;
-      return (target.node === index && target.path === path) || pointed?.endsWith(pointer) === true;
+  /** The text of a glTF file with its numbers inside. */
+  async text(): Promise<string> {
+    const [begin] = this.#seconds;
+    if (begin === undefined) throw new Failure('expected at least one frame, got none; set an earlier --from');
+    const { Document, NodeIO } = await import('@gltf-transform/core');
+    const document = new Document();
+    const [fieldOfView = 0] = this.#fieldsOfView;
+    this.#addCamera(document, fieldOfView);
+    // The lens is moved by pointers, which the package does not write: its samplers come after those of the node.
+    const pointed: readonly (readonly [string, readonly number[]])[] =
+      fieldOfView > 0
+        ? [['perspective/yfov', this.#fieldsOfView.map((degrees) => degrees * RADIANS)]]
+        : [
+            ['orthographic/xmag', this.#halfWidths],
+            ['orthographic/ymag', this.#halfHeights],
+          ];
+    this.#addMotion(document, pointed);
+    const { json, resources } = await new NodeIO().writeJSON(document, { basename: 'motion' });
+    const channels = json.animations?.[0]?.channels ?? [];
+    pointed.forEach(([pointer], i) => {
+      const extensions = { KHR_animation_pointer: { pointer: `/cameras/0/${pointer}` } };
+      channels.push({ sampler: 2 + i, target: { path: 'pointer' as 'weights', extensions } });
     });
-    const found = channel === undefined ? undefined : animation.samplers[channel.sampler];
-    if (found === undefined) return null;
-    if ((found.interpolation ?? 'LINEAR') !== 'LINEAR')
-      throw new Failure(`animation: expected interpolation "LINEAR", got "${found.interpolation ?? ''}"`);
-    return { times: numbers(found.input), values: numbers(found.output) };
-  };
-  const places = track('translation', '/translation');
-  const turns = track('rotation', '/rotation');
-  const fovs = track('', 'perspective/yfov');
-  const mags = track('', 'orthographic/ymag');
-  const times = [...new Set([places, turns, fovs, mags].flatMap((one) => [...(one?.times ?? [])]))].sort(
-    (a, b) => a - b,
-  );
-  if (times.length === 0) throw new Failure(NO_ANIMATION);
-  const fixed = { place: node.translation ?? [0, 0, 0], turn: node.rotation ?? [0, 0, 0, 1] };
-  return times.map((seconds) => {
-    const eye = at(places, seconds, 3) ?? fixed.place;
-    const turn = at(turns, seconds, 4) ?? fixed.turn;
-    const length = Math.hypot(...turn) || 1;
-    const [x = 0, y = 0, z = 0, w = 1] = turn;
-    const ymag = at(mags, seconds, 1)?.[0] ?? lens.orthographic?.ymag ?? null;
-    return {
-      seconds,
-      eye: [eye[0] ?? 0, eye[1] ?? 0, eye[2] ?? 0] as const,
-      turn: [x / length, y / length, z / length, w / length] as const,
-      yfov: at(fovs, seconds, 1)?.[0] ?? lens.perspective?.yfov ?? null,
-      high: ymag === null ? null : 2 * ymag,
-    };
-  });
-}
-
-/** The first of rising times that is not before another: by halving. */
-function firstFrom(times: Float32Array, seconds: number): number {
-  let low = 0;
-  let high = times.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((times[middle] ?? 0) < seconds) low = middle + 1;
-    else high = middle;
+    json.extensionsUsed = ['KHR_animation_pointer'];
+    json.asset = { version: '2.0', generator: 'zesty-kite' };
+    for (const one of json.buffers ?? []) {
+      const bytes = resources[one.uri ?? ''];
+      if (bytes) one.uri = `data:application/octet-stream;base64,${Buffer.from(bytes).toString('base64')}`;
+    }
+    return `${JSON.stringify(json)}\n`;
   }
-  return low;
-}
 
-/** A track between its times, evenly; before the first and after the last it stays. */
-function at(
-  track: { readonly times: Float32Array; readonly values: Float32Array } | null,
-  seconds: number,
-  size: number,
-): number[] | null {
-  if (track === null) return null;
-  const { times, values } = track;
-  const next = Math.min(firstFrom(times, seconds), times.length - 1);
-  const before = Math.max(0, (times[next] ?? 0) > seconds ? next - 1 : next);
-  const [from = 0, to = 0] = [times[before], times[next]];
-  const share = to > from ? (seconds - from) / (to - from) : 0;
-  return Array.from({ length: size }, (_, i) => {
-    const [a = 0, b = 0] = [values[before * size + i], values[next * size + i]];
-    return a + (b - a) * share;
-  });
-}
+  /** The camera as it begins. */
+  #addCamera(document: Document, fieldOfView: number): void {
+    const camera = document.createCamera('Zesty Kite');
+    const near = Math.max(1e-6, this.#near);
+    camera.setZNear(near).setZFar(Math.max(near * 2, this.#far));
+    if (fieldOfView > 0)
+      camera
+        .setType('perspective')
+        .setAspectRatio(this.#aspect ?? 1)
+        .setYFov(fieldOfView * RADIANS);
+    else
+      camera
+        .setType('orthographic')
+        .setXMag(this.#halfWidths[0] ?? 1)
+        .setYMag(this.#halfHeights[0] ?? 1);
+    const [x = 0, y = 0, z = 0] = this.#places;
+    const [turnX = 0, turnY = 0, turnZ = 0, turnW = 1] = this.#turns;
+    const node = document.createNode('camera').setCamera(camera);
+    node.setTranslation([x, y, z]).setRotation([turnX, turnY, turnZ, turnW]);
+    document.createScene('Lens').addChild(node);
+  }
 
-/** The numbers of each accessor of a file that has its buffer inside. */
-async function accessorsOf(json: Gltf): Promise<(index: number) => Float32Array> {
-  if (json.buffers?.some(({ uri }) => uri?.startsWith('data:') !== true))
-    throw new Failure('buffers: expected a data URI, got a reference to another file');
-  checkAccessors(json);
-  const { Logger, NodeIO } = await import('@gltf-transform/core');
-  const document = await new NodeIO()
-    .setLogger(new Logger(Logger.Verbosity.SILENT))
-    .readJSON({ json: json as never, resources: {} });
-  const accessors = document.getRoot().listAccessors();
-  return (index) => Float32Array.from((accessors[index]?.getArray() ?? []) as ArrayLike<number>);
-}
-
-/** Numbers of one accessor: an hour at 250 frames a second. */
-const MOST_ELEMENTS = 1e6;
-
-/** Looks at how many numbers a file says it has, before anything is made for them. @throws Failure */
-function checkAccessors({ accessors = [] }: Gltf): void {
-  accessors.forEach(({ count, sparse }, i) => {
-    for (const [path, value, most] of [
-      [`accessors[${String(i)}].count`, count, MOST_ELEMENTS],
-      [`accessors[${String(i)}].sparse.count`, sparse?.count ?? 0, Number(count)],
-    ] as const)
-      if (!(Number.isInteger(value) && Number(value) >= 0 && Number(value) <= most))
-        throw refusal(path, JSON.stringify(value), `a whole number, at most ${String(most)}`);
-  });
+  /** Samplers of the node, with its channels, then those of the lens. */
+  #addMotion(document: Document, pointed: readonly (readonly [string, readonly number[]])[]): void {
+    const buffer = document.createBuffer();
+    const animation = document.createAnimation('motion');
+    const [begin = 0] = this.#seconds;
+    const times = document
+      .createAccessor()
+      .setBuffer(buffer)
+      .setType('SCALAR')
+      .setArray(Float32Array.from(this.#seconds, (seconds) => seconds - begin));
+    const addSampler = (type: 'SCALAR' | 'VEC3' | 'VEC4', values: readonly number[]): AnimationSampler => {
+      const output = document.createAccessor().setBuffer(buffer).setType(type).setArray(Float32Array.from(values));
+      const made = document.createAnimationSampler().setInput(times).setOutput(output).setInterpolation('LINEAR');
+      animation.addSampler(made);
+      return made;
+    };
+    const [node = null] = document.getRoot().listNodes();
+    for (const [path, sampler] of [
+      ['translation', addSampler('VEC3', this.#places)],
+      ['rotation', addSampler('VEC4', this.#turns)],
+    ] as const) {
+      const channel = document.createAnimationChannel().setTargetNode(node).setTargetPath(path).setSampler(sampler);
+      animation.addChannel(channel);
+    }
+    for (const [, values] of pointed) addSampler('SCALAR', values);
+  }
 }
