@@ -1,3 +1,5 @@
+const BROWSERS = '<rootDir>/examples/test/environment.mjs';
+
 const base = {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
@@ -27,10 +29,16 @@ export default {
     },
     { ...base, displayName: 'package', testMatch: ['<rootDir>/packages/zesty-kite/test/package/*.test.ts'] },
     { ...base, displayName: 'cli', testMatch: ['<rootDir>/packages/zesty-kite-cli/test/*.test.ts'] },
-    { ...base, displayName: 'panel', testMatch: ['<rootDir>/packages/zesty-kite-panel/test/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'panel',
+      testMatch: ['<rootDir>/packages/zesty-kite-panel/test/*.test.ts'],
+      testEnvironment: BROWSERS,
+    },
     {
       ...base,
       displayName: 'browser',
+      testEnvironment: BROWSERS,
       testMatch: ['<rootDir>/examples/test/*.test.ts'],
       globalSetup: '<rootDir>/examples/test/serve.mjs',
       globalTeardown: '<rootDir>/examples/test/unserve.mjs',

@@ -1,5 +1,6 @@
 /** Builds the packages, the JSON Schemas of settings, sessions and cutscenes, the examples and the documentation. `npm run build` */
 import { writeFileSync } from 'node:fs';
+import { stampBuild } from './setup/built.mjs';
 import { bundleCli } from './setup/bundleCli.mjs';
 import { bundleDrawing } from './setup/bundleDrawing.mjs';
 import { bundlePanel } from './setup/bundlePanel.mjs';
@@ -26,3 +27,4 @@ run(process.execPath, [...vite, '--mode', 'worker']);
 
 say('Building the documentation …');
 await buildSite();
+stampBuild();

@@ -1,10 +1,11 @@
 /** Sets everything up, and serves the examples and the documentation. `npm start` */
 import { spawn } from 'node:child_process';
+import { buildIfChanged } from './setup/built.mjs';
 import { installPackages } from './setup/packages.mjs';
-import { root, run, say } from './setup/run.mjs';
+import { root, say } from './setup/run.mjs';
 
 installPackages();
-run(process.execPath, ['scripts/build.mjs']);
+buildIfChanged();
 const { preview } = await import('vite');
 const server = await preview({ root: `${root}examples`, preview: { host: '127.0.0.1', port: 4173 }, logLevel: 'warn' });
 say('Examples and documentation:');

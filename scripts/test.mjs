@@ -5,6 +5,7 @@
  */
 import { readdirSync } from 'node:fs';
 import { browser, VARIABLE } from './setup/browser.mjs';
+import { buildIfChanged } from './setup/built.mjs';
 import { engines } from './setup/engines.mjs';
 import { installPackages } from './setup/packages.mjs';
 import { root, run, say, tryRun } from './setup/run.mjs';
@@ -20,7 +21,7 @@ if (isOfCore(names)) {
   const executable = browser();
   const others = engines();
   say(`Browsers: ${[executable, ...Object.values(others)].join(', ')}`);
-  run(process.execPath, ['scripts/build.mjs']);
+  buildIfChanged();
   say('Running the tests …');
   test(names, { [VARIABLE]: executable, ...others });
 }

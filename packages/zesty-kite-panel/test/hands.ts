@@ -1,6 +1,7 @@
 /** Mouse and keyboard of a stranger in a browser, with the panel found as a person finds it: by its labels. */
-import { chromium as playwright, type Page as ChromiumPage } from 'playwright-core';
-import puppeteer, { type Browser as Firefox, type Page as FirefoxPage } from 'puppeteer-core';
+import type { Page as ChromiumPage } from 'playwright-core';
+import type { Browser as Firefox, Page as FirefoxPage } from 'puppeteer-core';
+import { chromiumOptions } from '../../../examples/test/chromium.mjs';
 
 type Button = 'left' | 'middle' | 'right';
 
@@ -115,13 +116,7 @@ export async function using(opened: Promise<Hands>, act: (hands: Hands) => Promi
 const SIZE = { width: 1280, height: 800 };
 
 export async function chromium(address: string, said: string[], size = SIZE): Promise<Hands> {
-  const executablePath = process.env['ZESTY_KITE_BROWSER'];
-  if (executablePath === undefined)
-    throw new Error('ZESTY_KITE_BROWSER: expected the path of a browser, as `npm test` sets it');
-  const browser = await playwright.launch({
-    executablePath,
-    args: ['--no-sandbox', '--disable-background-networking'],
-  });
+  const browser = await drivers.chromium.launch(chromiumOptions());
   const page = await browser.newPage({ viewport: size });
   page.on('pageerror', ({ message }) => said.push(message));
   await page.goto(address);
@@ -136,7 +131,7 @@ export async function firefox(address: string, said: string[]): Promise<Hands> {
   const executablePath = process.env['ZESTY_KITE_FIREFOX'];
   if (executablePath === undefined)
     throw new Error('ZESTY_KITE_FIREFOX: expected the path of Firefox, as `npm test` sets it');
-  const browser: Firefox = await puppeteer.launch({ browser: 'firefox', executablePath, headless: true });
+  const browser: Firefox = await drivers.puppeteer.launch({ browser: 'firefox', executablePath, headless: true });
   const page = await browser.newPage();
   await page.setViewport(SIZE);
   page.on('pageerror', (error) => said.push(String(error)));
