@@ -1,10 +1,14 @@
 const BROWSERS = '<rootDir>/examples/test/environment.mjs';
 
+/** What takes pictures apart. */
+const PICTURES = 'fast-png|iobuffer|pako|pixelmatch';
+
 const base = {
   testEnvironment: 'node',
+  transformIgnorePatterns: [`/node_modules/(?!(${PICTURES})/)`],
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
-    '(^.+\\.ts|/packages/zesty-kite/dist/.+\\.js)$': [
+    [`(^.+\\.ts|/packages/zesty-kite/dist/.+\\.js|/node_modules/(${PICTURES})/.+\\.m?js)$`]: [
       '<rootDir>/scripts/transform.mjs',
       {
         jsc: { target: 'es2022', parser: { syntax: 'typescript' } },

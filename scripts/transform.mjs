@@ -6,8 +6,10 @@ import swc from '@swc/jest';
 
 const GLOBALS = [
   'Array',
+  'DataView',
   'Float64Array',
   'Infinity',
+  'Int32Array',
   'JSON',
   'Map',
   'Math',
@@ -16,6 +18,8 @@ const GLOBALS = [
   'Object',
   'Set',
   'String',
+  'Uint16Array',
+  'Uint8Array',
 ];
 const BOUND = `const ${GLOBALS.map((name) => `${name} = globalThis.${name}`).join(', ')}; `;
 

@@ -4,14 +4,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
-import type {
-  Browser,
-  BrowserContext,
-  BrowserContextOptions,
-  CDPSession,
-  Download,
-  Page,
-} from 'playwright-core';
+import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Download, Page } from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
 import { chromiumOptions } from './chromium.mjs';

@@ -1,7 +1,7 @@
 /** Nothing behind the tiles of a map shows between them: at any zoom, on screens of every density. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
-import ts from 'typescript';
+import { transformSync } from '@swc/core';
 import type { BrowserContextOptions, Page } from 'playwright-core';
 import type { PoseInput, Settings } from 'zesty-kite';
 import { libraryScript, ownBrowser, stillBarges } from './browser.ts';
@@ -56,9 +56,8 @@ test('squares that are drawn a pixel larger leave no hairline; drawn as they are
 
 /** Runs a program with a canvas that fills the page; the page behind it is magenta. */
 async function runProgram(page: Page, program: string): Promise<void> {
-  const script = ts
-    .transpile(program, { target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext })
-    .replaceAll(/^import \{(.*?)\} from .*$/gm, 'const {$1} = zesty;');
+  const { code } = transformSync(program, { jsc: { target: 'es2022', parser: { syntax: 'typescript' } } });
+  const script = code.replaceAll(/import \{([^}]*)\} from [^;]*;/g, 'const {$1} = zesty;');
   await page.goto(process.env['EXAMPLES_URL'] ?? '');
   const style = 'html, body { height: 100%; margin: 0 } canvas { display: block; width: 100%; height: 100% }';
   await page.setContent(`<style>${style}</style><canvas></canvas>`);

@@ -11,7 +11,8 @@ const READ_AND_WRITTEN = ['data', 'docs', 'examples', 'packages', 'scripts', 'pa
 const OTHERS = new Set(['node_modules', 'test', 'reference', 'screenshots']);
 
 export function buildIfChanged() {
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fingerprint()) say('Nothing has changed since the last build.');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fingerprint())
+    say('Nothing has changed since the last build.');
   else run(process.execPath, ['scripts/build.mjs']);
 }
 
@@ -29,7 +30,9 @@ function fingerprint() {
     hash.update(`${path} ${size} ${mtimeMs}\n`);
   };
   const walk = (folder) => {
-    for (const entry of readdirSync(root + folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    for (const entry of readdirSync(root + folder, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
       const path = join(folder, entry.name);
       if (!entry.isDirectory()) add(path);
       else if (!OTHERS.has(entry.name)) walk(path);
