@@ -176,10 +176,9 @@ test('react: two maps keep their cameras over renders in strict mode, inline set
   await maps.nth(1).waitFor();
   const shown = (): Promise<string[]> =>
     maps.evaluateAll((all) => all.map((one) => (one as HTMLCanvasElement).toDataURL().slice(-400)));
-  const size = await maps
-    .first()
-    .evaluate((one) => [(one as HTMLCanvasElement).width, (one as HTMLCanvasElement).height]);
-  expect(size).toEqual([400, 300]);
+  // Maps are drawn as large as they show from their first frame on.
+  await page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(({ width }) => width === 400));
+  expect(await maps.first().evaluate((one) => (one as HTMLCanvasElement).height)).toBe(300);
   const label = (name: string): ReturnType<Page['locator']> => page.locator('label', { hasText: name });
   expect(await label('Movement speed').locator('input').inputValue()).toBe('1');
   await page.click('#faster');
