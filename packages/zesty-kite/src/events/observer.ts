@@ -43,7 +43,7 @@ export class Watch implements Observer {
     this.#timeline = timeline;
     this.#underWay = underWay(kept);
     this.#limits = -1;
-    this.#resting = kept.isQuiet;
+    this.#resting = kept.isAtRest && !kept.isHeld;
     this.#steering = false;
     this.#arrived = this.#resting;
     this.lookAhead();
@@ -96,7 +96,7 @@ export class Watch implements Observer {
             by: why,
           });
     }
-    const resting = kept.isQuiet;
+    const resting = kept.isAtRest && !kept.isHeld;
     if (listeners.has('arrive')) this.#lookAtArrival(timeline, time, resting);
     if (resting && !this.#resting) {
       this.#steering = false;

@@ -65,13 +65,6 @@ export class Focusing {
     return !hold.isGrip && hold.fingers === 0 && !pan.steps && !constraints.boundary.shape.slides;
   }
 
-  /** The focus follows from the grip alone, and not from where it was before. */
-  get isHeldOnly(): boolean {
-    const { hold, focus, constraints } = this.#kept;
-    const { limitsZoom, shape } = constraints.boundary;
-    return hold.isGrip && !focus.isStretched && !limitsZoom && !shape.slides;
-  }
-
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
   #desire(): boolean {
     const { focus, pan, hold, first, second, zoom } = this.#kept;

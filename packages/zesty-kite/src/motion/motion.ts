@@ -179,11 +179,6 @@ export class Motion extends Kept implements MovedCamera {
     return this.constraints.settings;
   }
 
-  /** Nobody holds, and nothing moves. */
-  get isQuiet(): boolean {
-    return !this.isHeld && this.isAtRest;
-  }
-
   get isDriven(): boolean {
     return this.isSteered || this.pan.isDriven;
   }

@@ -38,7 +38,10 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   followers(motion, pace, seconds, zooms);
   zoom.shown = zoom.eased;
   if (isMoved || motion.isPinned) motion.aim(seconds);
-  if (!settled && !motion.hasArrived && !isPanning && motion.focusing.isHeldOnly) return false;
+  const { limitsZoom, shape } = constraints.boundary;
+  // The focus follows from the grip alone, and not from where it was before.
+  const isHeldOnly = hold.isGrip && !focus.isStretched && !limitsZoom && !shape.slides;
+  if (isHeldOnly && !settled && !motion.hasArrived && !isPanning) return false;
   projection.turn(motion);
   motion.zooming.show();
   if (focus.isStretched && hold.fingers === 0) focus.comeBack(pace.back.over(seconds).remaining, zoom.shown);
@@ -106,8 +109,11 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   if (focus.isLimited) {
     if (hold.isGrip) letGripGiveWay(motion, fromX, fromY);
     stopAtWall(motion);
-    // In a corner there is no wall left to slide along.
-    if (focus.x === x && focus.y === y) panning.velocityX = panning.velocityY = 0;
+    midLook.toWorld(panning.velocityX, panning.velocityY * steep, pushed);
+    const onward = pushed.x * (focusing.allowed.x - fromX) + pushed.y * (focusing.allowed.y - fromY);
+    // In a corner there is no wall left to slide along; where only the pan moves, what is left of the velocity may lead back.
+    const leadsBack = onward < 0 && motion.hasArrived && !hold.isGrip;
+    if (leadsBack || (focus.x === x && focus.y === y)) panning.velocityX = panning.velocityY = 0;
   }
   panning.endStep();
   motion.reportPan();
