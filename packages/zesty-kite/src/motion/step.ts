@@ -99,6 +99,7 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   setPanTarget(panning, midLook, steep, pushed);
   const span = (zoom.before + zoom.shown) / 2;
   panning.step(midway, span * motion.panSpeed(span) * seconds, pushed);
+  const reverses = panning.velocityX * panning.stepX + panning.velocityY * panning.stepY < 0;
   midLook.toWorld(panning.stepX, panning.stepY * steep, pushed);
   panning.stepX = pushed.x;
   panning.stepY = pushed.y;
@@ -110,9 +111,9 @@ function pan(motion: Motion, midway: number, seconds: number): void {
     if (hold.isGrip) letGripGiveWay(motion, fromX, fromY);
     stopAtWall(motion);
     midLook.toWorld(panning.velocityX, panning.velocityY * steep, pushed);
-    const onward = pushed.x * (focusing.allowed.x - fromX) + pushed.y * (focusing.allowed.y - fromY);
+    const onward = pushed.x * panning.stepX + pushed.y * panning.stepY;
     // In a corner there is no wall left to slide along; where only the pan moves, what is left of the velocity may lead back.
-    const leadsBack = onward < 0 && motion.hasArrived && !hold.isGrip;
+    const leadsBack = onward < 0 && !reverses && motion.hasArrived && !hold.isGrip;
     if (leadsBack || (focus.x === x && focus.y === y)) panning.velocityX = panning.velocityY = 0;
   }
   panning.endStep();
