@@ -196,3 +196,63 @@ test('what pushed against a wall or into a corner turns back at once, as if from
     expect(pushing.shown.y).toBeCloseTo(resting.shown.y, 6);
   });
 });
+
+test('what a pan pushes over a wall while the cursor holds a point is lost: once the key is up, the point stays', () => {
+  const way = fc.constantFrom(['KeyA', 30] as const, ['KeyD', 570] as const);
+  forAll(way, between(0.2, 3), between(40, 360), between(0.3, 1.5), ([code, x], speed, y, seconds) => {
+    const camera = new Camera(
+      {
+        bounds: { left: -500, top: -400, right: 500, bottom: 400 },
+        start: { x: code === 'KeyA' ? -500 : 500, y: 0, span: 200 },
+        pan: { speed, stopHalfLife: 0 },
+        zoom: { minSpan: 10, maxSpan: 200, halfLife: 1 },
+      },
+      { screen: { width: 600, height: 400 } },
+    );
+    camera.signal({ kind: 'wheel', x, y, notches: 20, time: 0 });
+    camera.signal({ kind: 'key', code, down: true, time: 0 });
+    camera.advance(0);
+    play(camera, 0, seconds * 1000);
+    camera.signal({ kind: 'key', code, down: false, time: seconds * 1000 });
+    play(camera, seconds * 1000, seconds * 1000 + 50);
+    const { view } = camera;
+    const point = view.toGround(x, y);
+    const { span } = view;
+    camera.advance(seconds * 1000 + 1000);
+    expect(camera.view.span).toBeLessThan(0.9 * span);
+    expect(pixelsBetween(camera.view.toScreen(point?.x ?? NaN, point?.y ?? NaN, 0), { x, y })).toBeLessThan(1e-3);
+  });
+});
+
+test('what slides along a circle turns back at once, too', () => {
+  forAll(between(0.2, 1.4), between(0.1, 0.5), (angle, startHalfLife) => {
+    const make = (): Camera =>
+      new Camera(
+        {
+          bounds: { circle: { x: 0, y: 0, radius: 10_000 }, keep: 'focus' },
+          start: { x: 1e4 * Math.cos(angle), y: 1e4 * Math.sin(angle), span: 100 },
+          pan: { speed: 1, startHalfLife },
+        },
+        { screen: { width: 600, height: 400 } },
+      );
+    const sliding = make();
+    sliding.signal({ kind: 'key', code: 'KeyD', down: true, time: 0 });
+    sliding.advance(0);
+    play(sliding, 0, 2000);
+    const resting = make();
+    resting.place(sliding.shown);
+    resting.advance(0);
+    resting.advance(2000);
+    const inward: number[] = [];
+    for (const camera of [sliding, resting]) {
+      if (camera === sliding) camera.signal({ kind: 'key', code: 'KeyD', down: false, time: 2000 });
+      camera.signal({ kind: 'key', code: 'KeyA', down: true, time: 2000 });
+      camera.advance(2150);
+      const { x, y } = camera.shown;
+      inward.push(1e4 - Math.sqrt(x * x + y * y));
+    }
+    const [slid = NaN, rested = NaN] = inward;
+    expect(rested).toBeGreaterThan(0.1);
+    expect(slid).toBeGreaterThan(0.95 * rested);
+  });
+});

@@ -8,6 +8,7 @@ export class Rectangle implements Shape {
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
+  readonly radius = Infinity;
   readonly slides = false;
   readonly hint = null;
 

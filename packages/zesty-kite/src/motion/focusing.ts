@@ -18,9 +18,9 @@ export class Focusing {
   readonly #kept: Kept;
   readonly #zooming: Zooming;
   readonly #pair: Pair;
-  readonly #from = new ScratchPoint();
   readonly #other = new ScratchPoint();
-  /** The focus that is asked for and the focus that bounds allow, as of the last `solve`. */
+  /** The focus before, the focus that is asked for and the focus that bounds allow, as of the last `solve`. */
+  readonly from = new ScratchPoint();
   readonly desired = new ScratchPoint();
   readonly allowed = new ScratchPoint();
 
@@ -36,8 +36,7 @@ export class Focusing {
    */
   solve(): void {
     const { focus, first, pan, hold, zoom, constraints, projection } = this.#kept;
-    const { desired, allowed } = this;
-    const from = this.#from;
+    const { from, desired, allowed } = this;
     from.x = focus.x - focus.excessX;
     from.y = focus.y - focus.excessY;
     first.x += pan.stepX;
@@ -107,14 +106,12 @@ export class Focusing {
     focus.rawY = focus.y;
   }
 
-  /** Sets `out` to the end of a push inside the bounds. */
-  push(fromX: number, fromY: number, stepX: number, stepY: number, out: ScratchPoint): void {
+  /** Sets `out` to where a step from the focus before ends inside the bounds. */
+  push(stepX: number, stepY: number, out: ScratchPoint): void {
     const { constraints, projection } = this.#kept;
-    const from = this.#from;
-    from.x = fromX;
-    from.y = fromY;
-    out.x = fromX + stepX;
-    out.y = fromY + stepY;
+    const { from } = this;
+    out.x = from.x + stepX;
+    out.y = from.y + stepY;
     keepInside(constraints.boundary, projection, this.#kept, out, from, out);
   }
 }

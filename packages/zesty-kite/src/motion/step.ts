@@ -24,8 +24,7 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   const { isSteered } = motion;
   if (isSteered) motion.steer(seconds);
   // Else only signals change the goal, and they find it themselves.
-  const mayDiffer = isSteered || insets.isActive || constraints.switches || motion.question === null;
-  if (onGrid && mayDiffer) motion.zooming.findGoal();
+  if (onGrid && (isSteered || insets.isActive || constraints.switches || !motion.question)) motion.zooming.findGoal();
   const zooms = zoom.isActive;
   const { isMoved, isPanning } = motion;
   if (zooms || turn.isActive || isPanning || isMoved) motion.markGroundStale();
@@ -38,10 +37,11 @@ export function step(motion: Motion, pace: Pace, seconds: number, onGrid: boolea
   followers(motion, pace, seconds, zooms);
   zoom.shown = zoom.eased;
   if (isMoved || motion.isPinned) motion.aim(seconds);
-  const { limitsZoom, shape } = constraints.boundary;
-  // The focus follows from the grip alone, and not from where it was before.
-  const isHeldOnly = hold.isGrip && !focus.isStretched && !limitsZoom && !shape.slides;
-  if (isHeldOnly && !settled && !motion.hasArrived && !isPanning) return false;
+  // The focus then follows from the grip alone, and not from where it was before.
+  if (!settled && hold.isGrip && !isPanning && !motion.hasArrived && !focus.isStretched) {
+    const { limitsZoom, shape } = constraints.boundary;
+    if (!limitsZoom && !shape.slides) return false;
+  }
   projection.turn(motion);
   motion.zooming.show();
   if (focus.isStretched && hold.fingers === 0) focus.comeBack(pace.back.over(seconds).remaining, zoom.shown);
@@ -99,22 +99,13 @@ function pan(motion: Motion, midway: number, seconds: number): void {
   setPanTarget(panning, midLook, steep, pushed);
   const span = (zoom.before + zoom.shown) / 2;
   panning.step(midway, span * motion.panSpeed(span) * seconds, pushed);
-  const reverses = panning.velocityX * panning.stepX + panning.velocityY * panning.stepY < 0;
   midLook.toWorld(panning.stepX, panning.stepY * steep, pushed);
   panning.stepX = pushed.x;
   panning.stepY = pushed.y;
-  const { x, y } = focus;
-  const fromX = x - focus.excessX;
-  const fromY = y - focus.excessY;
   focusing.solve();
   if (focus.isLimited) {
-    if (hold.isGrip) letGripGiveWay(motion, fromX, fromY);
+    if (hold.isGrip) letGripGiveWay(motion);
     stopAtWall(motion);
-    midLook.toWorld(panning.velocityX, panning.velocityY * steep, pushed);
-    const onward = pushed.x * panning.stepX + pushed.y * panning.stepY;
-    // In a corner there is no wall left to slide along; where only the pan moves, what is left of the velocity may lead back.
-    const leadsBack = onward < 0 && !reverses && motion.hasArrived && !hold.isGrip;
-    if (leadsBack || (focus.x === x && focus.y === y)) panning.velocityX = panning.velocityY = 0;
   }
   panning.endStep();
   motion.reportPan();
@@ -140,34 +131,41 @@ const pushed = new ScratchPoint();
  * A grip that pulls over an edge gives way to a push that would get farther without it: or a push away
  * from the edge would have to make up for all of the pull first.
  */
-function letGripGiveWay({ pan: { stepX, stepY }, focus, hold, focusing }: Motion, fromX: number, fromY: number): void {
-  focusing.push(fromX, fromY, stepX, stepY, pushed);
-  const { allowed } = focusing;
+function letGripGiveWay({ pan: { stepX, stepY }, focus, hold, focusing }: Motion): void {
+  focusing.push(stepX, stepY, pushed);
+  const { from, allowed } = focusing;
   const farther = (pushed.x - allowed.x) * stepX + (pushed.y - allowed.y) * stepY;
   if (!(farther > 1e-3 * (stepX * stepX + stepY * stepY))) return;
   hold.drop();
-  focus.x = fromX + focus.excessX;
-  focus.y = fromY + focus.excessY;
+  focus.x = from.x + focus.excessX;
+  focus.y = from.y + focus.excessY;
   focusing.solve();
 }
 
-/** At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. */
+/**
+ * At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. In the step that
+ * comes to an edge it is kept: in a corner, the way over the edges is the normal of neither.
+ */
 function stopAtWall(motion: Motion): void {
-  const { pan: panning, hold, first, projection, focusing } = motion;
-  const { desired, allowed } = focusing;
-  const steep = motion.foreshortening();
+  const { pan: panning, hold, first, projection, focusing, constraints } = motion;
+  const { from, desired, allowed } = focusing;
+  const wentX = allowed.x - from.x;
+  const wentY = allowed.y - from.y;
+  const went = Math.sqrt(wentX * wentX + wentY * wentY);
+  if (went === 0) panning.velocityX = panning.velocityY = 0;
   const overX = desired.x - allowed.x;
   const overY = desired.y - allowed.y;
   const over = Math.sqrt(overX * overX + overY * overY);
-  const outward = (overX * panning.stepX + overY * panning.stepY) / over;
-  if (!(outward > 0)) return;
   const normalX = overX / over;
   const normalY = overY / over;
+  const outward = normalX * panning.stepX + normalY * panning.stepY;
+  if (!(outward > 0)) return;
   if (hold.isGrip) {
     const taken = Math.min(over, outward);
     first.x -= normalX * taken;
     first.y -= normalY * taken;
-  }
+  } else if (wentX * normalX + wentY * normalY > (1e-6 + went / constraints.boundary.shape.radius) * went) return;
+  const steep = motion.foreshortening();
   const { sinHeading, cosHeading } = projection;
   const acrossX = normalX * cosHeading + normalY * sinHeading;
   const acrossY = normalY * cosHeading - normalX * sinHeading;

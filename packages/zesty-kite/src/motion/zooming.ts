@@ -70,22 +70,17 @@ export class Zooming {
   findGoal(): void {
     const { zoom, hold, constraints } = this.#kept;
     if (this.#kept.question?.isOf(this.#kept) === true) return;
-    const question = this.#ask();
+    const question = this.settle();
     if (hold.fingers === 2) {
       zoom.goal = zoom.eased;
       zoom.finish();
     } else zoom.easeTo(goalSpanOf(question, constraints));
   }
 
-  /** From now on kept motion goes by this question. */
-  #ask(): SpanQuestion {
+  /** From now on kept motion goes by this question, which the goal answers. */
+  settle(): SpanQuestion {
     this.#kept.zoom.isFarthest = false;
     return (this.#kept.question = new SpanQuestion(this.#kept));
-  }
-
-  /** The goal that is set answers the question of kept motion. */
-  settle(): void {
-    this.#ask();
   }
 
   /** Sets the span that shows: where the zoom is, or what fits as the camera looks now. */
@@ -180,6 +175,6 @@ export class Zooming {
       if (constraints.pitch.curve !== null) zoom.wanted = zoom.goal;
     }
     // From the same edges, to the bit: what shows is found as the goal was.
-    this.#ask().copyFrom(question);
+    this.settle().copyFrom(question);
   }
 }

@@ -12,6 +12,7 @@ import { fitInConvex } from './fitInConvex.ts';
 import { keepInConvex } from './keepInConvex.ts';
 
 export class Convex extends ConvexEdges implements Shape {
+  readonly radius = Infinity;
   readonly slides = false;
 
   keep(outline: Outline, span: number, margin: number, desired: Readonly<Point>, _: Readonly<Point>, out: Point): void {

@@ -14,6 +14,7 @@ const ENDS = [
 ] as const;
 
 export class PolygonBounds implements Shape {
+  readonly radius = Infinity;
   readonly slides = true;
   readonly innerRadius = 0;
   readonly hint = null;
