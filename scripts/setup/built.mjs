@@ -6,7 +6,16 @@ import { root, run, say } from './run.mjs';
 
 const STAMP = `${root}.cache/built`;
 /** What the build reads, and what it writes. */
-const READ_AND_WRITTEN = ['data', 'docs', 'examples', 'packages', 'scripts', 'package-lock.json', 'tsconfig.base.json'];
+const READ_AND_WRITTEN = [
+  'data',
+  'docs',
+  'examples',
+  'packages',
+  'scripts',
+  'package-lock.json',
+  'tsconfig.base.json',
+  'tsconfig.json',
+];
 /** Folders that it does not. */
 const OTHERS = new Set(['node_modules', 'test', 'reference', 'screenshots']);
 
@@ -22,24 +31,22 @@ export function stampBuild() {
   writeFileSync(STAMP, fingerprint());
 }
 
-/** Changes with the path, the size and the time of any file that is read or written. */
-function fingerprint() {
+/** Changes with the path, the size and the time of any file that is read or written; `at` is the checkout, with a slash at its end. */
+export function fingerprint(at = root) {
   const hash = createHash('sha256');
   const add = (path) => {
-    const { size, mtimeMs } = statSync(root + path);
+    const { size, mtimeMs } = statSync(at + path);
     hash.update(`${path} ${size} ${mtimeMs}\n`);
   };
   const walk = (folder) => {
-    for (const entry of readdirSync(root + folder, { withFileTypes: true }).sort((a, b) =>
-      a.name < b.name ? -1 : 1,
-    )) {
+    for (const entry of readdirSync(at + folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
       const path = join(folder, entry.name);
       if (!entry.isDirectory()) add(path);
       else if (!OTHERS.has(entry.name)) walk(path);
     }
   };
   for (const path of READ_AND_WRITTEN)
-    if (statSync(root + path).isDirectory()) walk(path);
+    if (statSync(at + path).isDirectory()) walk(path);
     else add(path);
   return hash.digest('hex');
 }

@@ -1,0 +1,1 @@
+export function fingerprint(at?: string): string;
