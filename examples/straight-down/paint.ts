@@ -7,8 +7,8 @@ import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
 
 /** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */
-const NEAR = { tile: 16, cell: 2 };
-const FAR = { tile: 64, cell: 4 };
+const NEAR = { tile: 64, cell: 2 };
+const FAR = { tile: 256, cell: 4 };
 const NEAR_FROM_SCALE = 2;
 const WATER = '#0e4a57';
 const OUTSIDE = '#0a353f';

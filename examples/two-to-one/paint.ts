@@ -33,8 +33,20 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
 
     rows = visibleTiles(view, tiles.size, tiles, rows);
     sprites.length = 0;
-    const shown = cellsOf(rows).sort((a, b) => keyOf(view, tiles, a) - keyOf(view, tiles, b));
-    for (const [column, row] of shown) {
+    const land: Cell[] = [];
+    const side = tiles.size + drawing.pixel;
+    drawing.inWorld();
+    for (const { column, row } of rows) {
+      const { rise, top } = LOOKS[tiles.kindAt(column, row)];
+      if (rise > 0) land.push([column, row]);
+      else {
+        context.fillStyle = top[(column + row) % 2] ?? top[0];
+        context.fillRect(column * tiles.size, row * tiles.size, side, side);
+      }
+    }
+    land.sort((a, b) => keyOf(view, tiles, a) - keyOf(view, tiles, b));
+    drawing.inPixels();
+    for (const [column, row] of land) {
       drawTile(context, view, tiles, column, row);
       if (view.scale >= TREES_FROM) addTrees(sprites, tiles, column, row);
     }
@@ -54,10 +66,6 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
 
 type Cell = readonly [number, number];
 
-function cellsOf(rows: TileRows): Cell[] {
-  return Array.from(rows, ({ column, row }): Cell => [column, row]);
-}
-
 function keyOf(view: View, { size }: Tiles, [column, row]: Cell): number {
   return view.depthKey((column + 0.5) * size, (row + 0.5) * size);
 }
@@ -66,7 +74,15 @@ function riseAt(tiles: Tiles, x: number, y: number): number {
   return LOOKS[tiles.kindAt(Math.floor(x / tiles.size), Math.floor(y / tiles.size))].rise;
 }
 
-/** A top, and the two sides that face the viewer. */
+/** The neighbours of a tile, by the corner at which the side toward them begins. */
+const NEIGHBOURS = [
+  [0, -1],
+  [1, 0],
+  [0, 1],
+  [-1, 0],
+] as const;
+
+/** A top, and what shows of the two sides that face the viewer: none that is as high as its neighbour. */
 function drawTile(context: Context, view: View, tiles: Tiles, column: number, row: number): void {
   const { size } = tiles;
   const { rise, top, lit, shade } = LOOKS[tiles.kindAt(column, row)];
@@ -78,8 +94,9 @@ function drawTile(context: Context, view: View, tiles: Tiles, column: number, ro
   ].map(([x = 0, y = 0]) => ({ x: x * size, y: y * size }));
   const upper = corners.map(({ x, y }) => view.toScreen(x, y, rise));
   fill(context, upper, top[(column + row) % 2] ?? top[0], view.density);
-  if (rise === 0) return;
   corners.forEach((corner, i) => {
+    const [right = 0, down = 0] = NEIGHBOURS[i] ?? [];
+    if (LOOKS[tiles.kindAt(column + right, row + down)].rise >= rise) return;
     const next = corners[(i + 1) % 4] ?? corner;
     const from = upper[i];
     const to = upper[(i + 1) % 4];
