@@ -149,3 +149,19 @@ test('back and forward go as in a browser, and small steps leave no trace', () =
     visits.end();
   });
 });
+
+test('back and forward lead to and fro, however soon after an arrival they are pressed', () => {
+  for (let wait = 0; wait < 1000; wait += 20) {
+    const { camera, run } = createCamera();
+    const visits = new Visits(camera);
+    run(1);
+    camera.place({ x: 500 });
+    run(wait / 1000);
+    void visits.back();
+    run(6);
+    expect(camera.shown.x).toBeCloseTo(0, 6);
+    expect(visits.forward()).not.toBeNull();
+    run(6);
+    expect(camera.shown.x).toBeCloseTo(500, 6);
+  }
+});

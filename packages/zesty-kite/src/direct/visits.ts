@@ -2,7 +2,7 @@
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
 import { log2 } from '../math/index.ts';
-import { nearestCopy } from '../view/index.ts';
+import { nearestCopy, type View } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import type { Arrival } from './way.ts';
 import { checkedMark, markOf, type Mark } from './marks.ts';
@@ -122,28 +122,37 @@ export class Visits {
     const place = this.#places[at];
     if (place === undefined) return null;
     this.#at = at;
+    // Until the camera has set out, the next frame finds it here: that is no visit of its own.
+    this.#see(this.#camera.view);
+    this.#noted = true;
     return travel(this.#camera, place, options);
   }
 
   /** At the beginning of a frame: the time at rest at the pose of the frame before. */
   #observe(time: number): void {
-    const { x, y, span, heading, pitch } = this.#camera.view;
-    const seen = this.#seen;
-    const stands =
-      x === seen.x && y === seen.y && span === seen.span && heading === seen.heading && pitch === seen.pitch;
-    if (!stands) {
-      seen.x = x;
-      seen.y = y;
-      seen.span = span;
-      seen.heading = heading;
-      seen.pitch = pitch;
+    const { view } = this.#camera;
+    if (this.#see(view)) {
       this.#since = this.#lastFrame;
       this.#noted = false;
     }
     this.#lastFrame = time;
     if (this.#noted || !(time - this.#since >= this.#stay)) return;
     this.#noted = true;
+    const { x, y, span, heading, pitch } = view;
     this.#note({ x, y, span, heading, pitch });
+  }
+
+  /** Says whether the pose is another one than before. */
+  #see({ x, y, span, heading, pitch }: View): boolean {
+    const seen = this.#seen;
+    const stands =
+      x === seen.x && y === seen.y && span === seen.span && heading === seen.heading && pitch === seen.pitch;
+    seen.x = x;
+    seen.y = y;
+    seen.span = span;
+    seen.heading = heading;
+    seen.pitch = pitch;
+    return !stands;
   }
 
   /** A visit, if it is far from the last one: what was farther on is forgotten. */
