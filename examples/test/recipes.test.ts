@@ -20,6 +20,7 @@ beforeAll(() => {
   rmSync(project, { recursive: true, force: true });
   mkdirSync(project, { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(project, 'node_modules'));
+  const pages: string[] = [];
   for (const name of names) {
     const folder = join(project, name);
     mkdirSync(folder);
@@ -33,15 +34,24 @@ beforeAll(() => {
       join(folder, 'index.html'),
       `${HTML}<body>${canvas}</body><script type="module" src="./${main}"></script>`,
     );
-    const vite = join(root, 'node_modules/vite/bin/vite.js');
-    execFileSync(process.execPath, [vite, 'build', '--base', './', '--logLevel', 'error'], {
-      cwd: folder,
-      stdio: 'pipe',
-      env: { ...process.env, NODE_ENV: 'production' },
-    });
+    if (existsSync(join(folder, 'vite.config.js'))) build(folder, '--outDir', `../dist/${name}`);
+    else pages.push(`${name}/index.html`);
   }
+  const config = { build: { rolldownOptions: { input: pages }, emptyOutDir: false } };
+  writeFileSync(join(project, 'vite.config.js'), `export default ${JSON.stringify(config)};`);
+  build(project);
   expect(typeErrorsIn(project, '*/*.ts')).toBe('');
 }, 180_000);
+
+/** With the settings for a build in the folder. */
+function build(folder: string, ...options: readonly string[]): void {
+  const vite = join(root, 'node_modules/vite/bin/vite.js');
+  execFileSync(process.execPath, [vite, 'build', '--base', './', '--logLevel', 'error', ...options], {
+    cwd: folder,
+    stdio: 'pipe',
+    env: { ...process.env, NODE_ENV: 'production' },
+  });
+}
 
 async function open(name: string, file = 'index.html'): Promise<{ page: Page; wrong: string[] }> {
   const page = await own.tab({
@@ -50,9 +60,11 @@ async function open(name: string, file = 'index.html'): Promise<{ page: Page; wr
   });
   await page.route('http://recipes.example/**', (route) => {
     const { pathname } = new URL(route.request().url());
-    const path = pathname.startsWith('/zesty-kite/')
-      ? join(root, 'packages/zesty-kite/dist', pathname.slice('/zesty-kite/'.length))
-      : join(project, name, file === 'index.html' ? 'dist' : '.', pathname);
+    const [, library] = pathname.split('/zesty-kite/');
+    const path =
+      library === undefined
+        ? join(project, file === 'index.html' ? 'dist' : '.', pathname)
+        : join(root, 'packages/zesty-kite/dist', library);
     return route.fulfill({ path });
   });
   const wrong: string[] = [];
@@ -60,7 +72,7 @@ async function open(name: string, file = 'index.html'): Promise<{ page: Page; wr
   page.on('console', (message) => {
     if (message.type() === 'error') wrong.push(message.text());
   });
-  await page.goto(`http://recipes.example/${file}`);
+  await page.goto(`http://recipes.example/${name}/${file}`);
   await page.waitForFunction(() => ((globalThis as Partial<typeof globalThis>).camera?.view.width ?? 0) > 500);
   return { page, wrong };
 }
