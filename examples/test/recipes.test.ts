@@ -37,13 +37,14 @@ beforeAll(() => {
     if (existsSync(join(folder, 'vite.config.js'))) build(folder, '--outDir', `../dist/${name}`);
     else pages.push(`${name}/index.html`);
   }
+  // The recipe with settings of its own has been built there already.
   const config = { build: { rolldownOptions: { input: pages }, emptyOutDir: false } };
   writeFileSync(join(project, 'vite.config.js'), `export default ${JSON.stringify(config)};`);
   build(project);
   expect(typeErrorsIn(project, '*/*.ts')).toBe('');
 }, 180_000);
 
-/** With the settings for a build in the folder. */
+/** Builds the pages of a folder, by the settings that lie there. */
 function build(folder: string, ...options: readonly string[]): void {
   const vite = join(root, 'node_modules/vite/bin/vite.js');
   execFileSync(process.execPath, [vite, 'build', '--base', './', '--logLevel', 'error', ...options], {

@@ -16,8 +16,9 @@ const READ_AND_WRITTEN = [
   'tsconfig.base.json',
   'tsconfig.json',
 ];
-/** Folders that it does not. */
-const OTHERS = new Set(['node_modules', 'test', 'reference', 'screenshots']);
+/** Folders that it does not: by name, or the API reference, which is built on its own. */
+const OTHERS = new Set(['node_modules', 'test']);
+const API_REFERENCE = join('examples', 'dist', 'reference');
 
 export function buildIfChanged() {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fingerprint())
@@ -42,7 +43,7 @@ export function fingerprint(at = root) {
     for (const entry of readdirSync(at + folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
       const path = join(folder, entry.name);
       if (!entry.isDirectory()) add(path);
-      else if (!OTHERS.has(entry.name)) walk(path);
+      else if (!OTHERS.has(entry.name) && path !== API_REFERENCE) walk(path);
     }
   };
   for (const path of READ_AND_WRITTEN)

@@ -186,8 +186,8 @@ export class Following implements Part {
     const off = Math.abs(offX) + Math.abs(offY);
     const isThere = !moves && off < small;
     motion.focusing.putAt(isThere ? toX : toX + offX, isThere ? toY : toY + offY);
-    // If bounds stop it, it moves by less than the tolerance allows, however far the target is; later on, the ground that is
-    // sampled there moves it by little.
+    // Bounds stop it when it moves by less than the tolerance: of a span, or of the way that is left. Later on, the ground that
+    // is sampled there moves it by little.
     const moved = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY);
     const stands = moved <= Math.max(small, LENGTH_TOLERANCE * off) * (this.underWay ? 1 - remaining : 1);
     // A target that moves keeps it under way while it is outside; one that stands, until it is reached.

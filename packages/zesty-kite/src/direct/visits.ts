@@ -122,7 +122,7 @@ export class Visits {
     const place = this.#places[at];
     if (place === undefined) return null;
     this.#at = at;
-    // Until the camera has set out, the next frame finds it here: that is no visit of its own.
+    // The next frame still finds the camera here, before it sets out: that is no visit of its own.
     this.#see(this.#camera.view);
     this.#noted = true;
     return travel(this.#camera, place, options);
@@ -142,7 +142,7 @@ export class Visits {
     this.#note({ x, y, span, heading, pitch });
   }
 
-  /** Says whether the pose is another one than before. */
+  /** Remembers the pose, and says whether it is another one than before. */
   #see({ x, y, span, heading, pitch }: View): boolean {
     const seen = this.#seen;
     const stands =

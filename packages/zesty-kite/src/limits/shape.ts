@@ -18,7 +18,7 @@ export interface Shape {
   readonly extent: Extent;
   /** A circle of this radius around a point inside is inside; 0 if that is not known. */
   readonly innerRadius: number;
-  /** Of its edge; Infinity for straight edges. */
+  /** The radius of its edge, world units; Infinity for straight edges. */
   readonly radius: number;
   /** The focus slides along the edges, so its place depends on the way there. */
   readonly slides: boolean;

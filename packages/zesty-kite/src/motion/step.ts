@@ -144,7 +144,8 @@ function letGripGiveWay({ pan: { stepX, stepY }, focus, hold, focusing }: Motion
 
 /**
  * At an edge, the part of the velocity that points over it is lost, and so is what it added to a grip. In the step that
- * comes to an edge it is kept: in a corner, the way over the edges is the normal of neither.
+ * comes to an edge it is kept: in a corner, the way over the edges is the normal of neither. A step along a circle does
+ * not count as coming there, though it leads outward: by the square of its length over twice the radius.
  */
 function stopAtWall(motion: Motion): void {
   const { pan: panning, hold, first, projection, focusing, constraints } = motion;
