@@ -125,10 +125,9 @@ export class Kept implements Readonly<Pose> {
 
   /** log₂ of the eased span without panels. */
   get #logSpan(): number {
-    const { goal, remaining } = this.zoom;
-    const log = log2(goal) + remaining;
+    const { logEased } = this.zoom;
     const { frameHeight, height } = this.projection;
-    return frameHeight === height ? log : log - log2(frameHeight / height);
+    return frameHeight === height ? logEased : logEased - log2(frameHeight / height);
   }
 
   /** The pitch of the zoom at a span, without the tilt. */

@@ -104,13 +104,12 @@ export class Motion extends Kept implements MovedCamera {
     zoom.goalMoved = log2(zoom.goal / before);
   }
 
-  /** As the camera looks in the middle of a step. */
+  /** The angles in the middle of a step; the lens aside. */
   lookMidway(): Projection {
-    const { turn, tilt, lens } = this;
+    const { turn, tilt } = this;
     const pose = this.#midPose;
     pose.heading = (turn.before + turn.shown) / 2;
     pose.pitch = (tilt.before + tilt.pitch) / 2;
-    pose.fieldOfView = lens.fieldOfView;
     this.#midway.turn(pose);
     return this.#midway;
   }

@@ -24,6 +24,9 @@ export class Zoom implements Part {
   goalMoved = -0;
   /** The shown span at the beginning of the present step. */
   before = NaN;
+  /** A span, and its log₂: a goal stays for many steps. */
+  #span = NaN;
+  #logSpan = NaN;
 
   copyFrom(other: Zoom): void {
     this.wanted = other.wanted;
@@ -40,6 +43,15 @@ export class Zoom implements Part {
 
   get isActive(): boolean {
     return this.remaining !== 0;
+  }
+
+  /** log₂ of the eased span, before the zoom range cuts it. */
+  get logEased(): number {
+    if (this.goal !== this.#span) {
+      this.#span = this.goal;
+      this.#logSpan = log2(this.goal);
+    }
+    return this.#logSpan + this.remaining;
   }
 
   /** Eases on by a step. */
