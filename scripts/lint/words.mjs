@@ -7,7 +7,7 @@ import { readFileSync } from 'node:fs';
 import { root, stop } from '../setup/run.mjs';
 
 /** The most that may be there: names and quotations need some. */
-const MOST = { beginnings: 14, conditions: 14, archaisms: 0, messages: 0, dodges: 0 };
+const MOST = { beginnings: 11, conditions: 14, archaisms: 0, messages: 0, dodges: 0 };
 
 const BEGINNING = /(?:^|[.;:!?]\s+)(?:What|Whatever|Who|Whoever|Where|Wherever)\b(?!\b[^.]*\?)/gm;
 const CONDITION =

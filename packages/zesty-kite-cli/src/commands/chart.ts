@@ -19,7 +19,8 @@ import {
 import { short } from '../write/columns.ts';
 import { Picture } from '../write/picture.ts';
 import { readSettings, readSettingsFile, withPlaces } from '../read/settingsFile.ts';
-import { sessionSpec, settingsSpec } from '../write/specs.ts';
+import { sessionSpec } from '../write/sessionSpec.ts';
+import { settingsSpec } from '../write/settingsSpec.ts';
 
 interface ChartOptions {
   readonly to: string;

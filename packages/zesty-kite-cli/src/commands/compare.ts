@@ -4,7 +4,7 @@ import { Command } from 'commander';
 import type { Screen, Settings, Terrain } from 'zesty-kite';
 import { completeSettings } from '../play/camera.ts';
 import { columns, short } from '../write/columns.ts';
-import { explain, type AtZoom, type Explained } from './explain.ts';
+import { explain, type AtZoom, type Explained } from '../play/explain.ts';
 import { Failure, inFile, printable, refusal } from '../failure.ts';
 import { readGround } from '../read/ground.ts';
 import { journeyOf } from '../play/journey.ts';
@@ -21,11 +21,14 @@ import {
   untilOption,
 } from '../options.ts';
 import { Picture } from '../write/picture.ts';
+import { partedOf, pixelsBetween, type Apart, type Parted } from '../play/apart.ts';
+import { changesBetween, type Change } from '../play/changes.ts';
 import { playFrames, type PoseAt } from '../play/poses.ts';
 import { print } from '../write/print.ts';
 import type { Played, PlayOptions } from '../play/sessionFile.ts';
 import { readSettingsFile, withPlaces } from '../read/settingsFile.ts';
-import { motionSpec, settingsSpec } from '../write/specs.ts';
+import { motionSpec } from '../write/motionSpec.ts';
+import { settingsSpec } from '../write/settingsSpec.ts';
 
 interface CompareOptions {
   readonly on?: string;
@@ -40,8 +43,6 @@ interface CompareOptions {
 
 /** Frames a second in which two motions are held side by side. */
 const RATE = 60;
-/** CSS pixels: what is nearer nobody sees. */
-const PARTS = 0.01;
 
 export function compareCommand(): Command {
   return new Command('compare')
@@ -134,23 +135,6 @@ function labels(files: readonly string[]): string[] {
   return new Set(names).size === names.length ? names : names.map((name, i) => `${name} (${i === 0 ? 'A' : 'B'})`);
 }
 
-interface Change {
-  readonly path: string;
-  readonly a: unknown;
-  readonly b: unknown;
-}
-
-/** Every leaf that differs, in the order of the settings. */
-function changesBetween(a: unknown, b: unknown, path = ''): Change[] {
-  const isGroup = (value: unknown): value is Readonly<Record<string, unknown>> =>
-    typeof value === 'object' && value !== null && !Array.isArray(value);
-  if (path === '$schema' || JSON.stringify(a) === JSON.stringify(b)) return [];
-  if (!isGroup(a) || !isGroup(b)) return [{ path, a: a ?? null, b: b ?? null }];
-  return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) =>
-    changesBetween(a[key], b[key], path === '' ? key : `${path}.${key}`),
-  );
-}
-
 function changedTable(changed: readonly Change[]): string {
   if (changed.length === 0) return 'the same settings\n';
   const text = (value: unknown): string => {
@@ -195,13 +179,6 @@ interface Motion {
   readonly settings?: Settings | undefined;
 }
 
-interface Parted {
-  /** The time at which the pictures are first a hundredth of a pixel apart; null if they never are. */
-  readonly parts: number | null;
-  readonly most: { readonly pixels: number; readonly seconds: number };
-  readonly atEnd: number;
-}
-
 async function compareMotion(
   motions: readonly Motion[],
   { terrain, from, until, json }: CompareOptions,
@@ -220,7 +197,7 @@ async function compareMotion(
   const [a, b] = motions;
   const poses: PoseAt[] = [];
   const first = await playFrames(a?.session ?? '', playing(a), (pose) => poses.push(pose));
-  const apart: { seconds: number; pixels: number }[] = [];
+  const apart: Apart[] = [];
   let height = 0;
   let i = 0;
   const second = await playFrames(b?.session ?? '', playing(b), (pose, _, camera) => {
@@ -229,13 +206,7 @@ async function compareMotion(
     i += 1;
     if (other !== undefined) apart.push({ seconds: pose.seconds, pixels: pixelsBetween(other, pose, height) });
   });
-  const last = apart.at(-1);
-  const most = apart.reduce((worst, one) => (one.pixels > worst.pixels ? one : worst), { seconds: 0, pixels: 0 });
-  const parted: Parted = {
-    parts: apart.find(({ pixels }) => pixels > PARTS)?.seconds ?? null,
-    most,
-    atEnd: last?.pixels ?? 0,
-  };
+  const parted = partedOf(apart);
   const of = ({ summary, broken }: Played): object => ({ ...summary, broken });
   await print(
     'stdout',
@@ -257,18 +228,6 @@ async function compareMotion(
       names.join(' and '),
     ),
   );
-}
-
-/**
- * By how much two pictures differ at most, about: how far the focus lies from the other's, and what zoom and turn do to the edge
- * of a screen that is as wide as high.
- */
-function pixelsBetween(a: PoseAt, b: PoseAt, height: number): number {
-  const scale = height / a.span;
-  const turned = (360 * Math.round((a.heading - b.heading) / 360) - (a.heading - b.heading)) * (Math.PI / 180);
-  const tilted = (a.pitch - b.pitch) * (Math.PI / 180);
-  const zoomed = Math.abs(a.span / b.span - 1);
-  return Math.hypot(a.x - b.x, a.y - b.y) * scale + (Math.abs(turned) + Math.abs(tilted) + zoomed) * (height / 2);
 }
 
 function motionTable({ summary: a }: Played, { summary: b }: Played, { parts, most, atEnd }: Parted): string {

@@ -32,3 +32,8 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 export function short(value: number): string {
   return String(Number(value.toPrecision(4)));
 }
+
+/** A share as a whole number of hundredths. */
+export function percent(share: number): string {
+  return `${(100 * share).toFixed(0)} %`;
+}

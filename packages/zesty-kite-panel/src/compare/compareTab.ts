@@ -2,7 +2,7 @@
 import { html, nothing, type TemplateResult } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { download } from '../keep/download.ts';
-import type { PanelDesk } from '../panel/panel.ts';
+import type { PanelDesk } from '../panel/panelDesk.ts';
 import { checkBox } from '../rows/row.ts';
 import { chart, CHART_SIZE } from './lines.ts';
 import { PAST } from './compare.ts';

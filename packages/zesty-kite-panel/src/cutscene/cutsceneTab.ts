@@ -3,7 +3,7 @@ import type { Keyframe } from 'zesty-kite/direct';
 import { html, nothing, type TemplateResult } from 'lit-html';
 import { live } from 'lit-html/directives/live.js';
 import { download } from '../keep/download.ts';
-import type { PanelDesk } from '../panel/panel.ts';
+import type { PanelDesk } from '../panel/panelDesk.ts';
 import { numberInput } from '../rows/number.ts';
 
 const EASES = ['in-out', 'in', 'out', 'none', 'smooth'] as const;

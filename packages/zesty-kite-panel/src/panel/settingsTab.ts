@@ -6,7 +6,7 @@ import { HERE } from '../rows/here.ts';
 import { checkBox, row } from '../rows/row.ts';
 import { LISTED, SECTIONS, type Setting } from '../tuning/listed.ts';
 import { isTree, valueAt } from '../tuning/paths.ts';
-import type { PanelDesk } from './panel.ts';
+import type { PanelDesk } from './panelDesk.ts';
 
 export function settingsTab(desk: PanelDesk): TemplateResult {
   const { search, tuning, messages } = desk;

@@ -4,7 +4,8 @@ import { Angle } from '../math/index.ts';
 import type { Point } from '../view/index.ts';
 import { timelineOf } from './here.ts';
 import { Following } from './following.ts';
-import { zoneOf, type FollowSignal } from './followSignals.ts';
+import type { FollowSignal } from './followSignals.ts';
+import { zoneOf } from './zone.ts';
 import { Journey } from './journey.ts';
 import type { Plan } from './way.ts';
 

@@ -60,8 +60,3 @@ export function atHeight(request: FollowSignal, height: number | undefined): Fol
   if (before === height) return request;
   return height === undefined ? onGround : { ...onGround, height };
 }
-
-/** Half of the zone's width and height, in safe-frame heights; of a circle, its radius twice. */
-export function zoneOf({ zone, zoneWidth, zoneHeight }: FollowSignal, wide: number): { width: number; height: number } {
-  return { width: (zoneWidth * (zone === 'circle' ? 1 : wide)) / 2, height: zoneHeight / 2 };
-}

@@ -5,10 +5,11 @@
  * target, as about a grip. Then the distance from the nearest focus with which it is inside the zone halves every half-life: a
  * target that moves evenly is followed speed · halfLife / ln 2 behind, and `lead` seconds ahead of it take that away.
  */
-import { clamp, Decay } from '../math/index.ts';
+import { Decay } from '../math/index.ts';
 import { LENGTH_TOLERANCE, type Motion, type Part } from '../motion/index.ts';
 import { nearestTo, ScratchPoint } from '../view/index.ts';
-import { atHeight, zoneOf, type FollowSignal, type Parting, type SampleSignal } from './followSignals.ts';
+import { atHeight, type FollowSignal, type Parting, type SampleSignal } from './followSignals.ts';
+import { enterZone } from './zone.ts';
 
 /** v of a place that does not show. */
 const BEHIND = -1e9;
@@ -205,7 +206,7 @@ export class Following implements Part {
     const y = this.y + this.velocityY * seconds;
     this.#project(x, y);
     const { x: u, y: v } = at;
-    this.#enterZone(request);
+    enterZone(request, projection.frameWidth * projection.perPixel, this.middleU, this.middleV, at);
     const isOut = Math.abs(u - at.x) + Math.abs(v - at.y) > LENGTH_TOLERANCE;
     projection.meet(at.x, at.y, zoom.shown, this.#riseAt(x, y), at);
     at.x = x - at.x;
@@ -228,24 +229,5 @@ export class Following implements Part {
   #riseAt(x: number, y: number): number {
     const { level, constraints } = this.#motion;
     return (this.request?.height ?? constraints.terrain?.heightAt(x, y) ?? level.height) - level.height;
-  }
-
-  /** Moves the place on the screen to the nearest one in the zone. */
-  #enterZone(request: FollowSignal): void {
-    const { frameWidth, perPixel } = this.#motion.projection;
-    const { width, height } = zoneOf(request, frameWidth * perPixel);
-    const { middleU, middleV } = this;
-    const at = this.#at;
-    const right = at.x - middleU;
-    const down = Math.max(at.y, BEHIND) - middleV;
-    if (request.zone === 'circle') {
-      const far = Math.sqrt(right * right + down * down);
-      const share = far > width ? width / far : 1;
-      at.x = middleU + right * share;
-      at.y = middleV + down * share;
-      return;
-    }
-    at.x = middleU + clamp(right, -width, width);
-    at.y = middleV + clamp(down, -height, height);
   }
 }

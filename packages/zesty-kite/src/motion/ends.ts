@@ -68,32 +68,23 @@ export const ROWS = {
 
 export type Cause = keyof typeof ROWS;
 
-/** For movers that end with everything that steers. */
-export const ENDED_BY_STEERING: Readonly<Record<Cause, Effect>> = {
-  drag: 'ends',
-  pinch: 'ends',
-  lift: 'goesOn',
-  orbit: 'ends',
-  panKeys: 'ends',
-  wheelPan: 'ends',
-  notch: 'ends',
-  zoomKeys: 'ends',
-  turnKeys: 'ends',
-  tiltKeys: 'ends',
-  turn: 'ends',
-  tilt: 'ends',
-  zoom: 'ends',
-  pan: 'ends',
-  mover: 'ends',
-  placeFocus: 'ends',
-  placeSpan: 'goesOn',
-  placeHeading: 'goesOn',
-  placePitch: 'goesOn',
-  release: 'goesOn',
-  lock: 'goesOn',
-  change: 'goesOn',
-  resize: 'goesOn',
-};
+/** For movers that end with everything that steers: all inputs and calls but these. */
+export const ENDED_BY_STEERING: Readonly<Record<Cause, Effect>> = endedByAllBut([
+  'lift',
+  'placeSpan',
+  'placeHeading',
+  'placePitch',
+  'release',
+  'lock',
+  'change',
+  'resize',
+]);
+
+function endedByAllBut(causes: readonly Cause[]): Readonly<Record<Cause, Effect>> {
+  const effectOf = (cause: Cause): Effect => (causes.includes(cause) ? 'goesOn' : 'ends');
+  const row = (Object.keys(ROWS) as Cause[]).map((cause): [Cause, Effect] => [cause, effectOf(cause)]);
+  return Object.fromEntries(row) as Record<Cause, Effect>;
+}
 
 /** Their names in the reference. */
 export const CAUSES: Readonly<Record<Cause, string>> = {

@@ -37,7 +37,7 @@ export class Offset implements Part {
     this.x = to.x - from.x;
     this.y = to.y - from.y;
     this.focusHeight = to.focusHeight - from.focusHeight;
-    this.zoom = to.span === from.span ? 0 : log2(to.span / from.span);
+    this.zoom = log2(to.span / from.span);
     this.heading = to.heading - from.heading;
     this.pitch = to.pitch - from.pitch;
     this.fieldOfView = to.fieldOfView - from.fieldOfView;

@@ -47,10 +47,9 @@ export class Zoom implements Part {
 
   /** log₂ of the eased span, before the zoom range cuts it. */
   get logEased(): number {
-    if (this.goal !== this.#span) {
-      this.#span = this.goal;
-      this.#logSpan = log2(this.goal);
-    }
+    const { goal } = this;
+    if (goal !== this.#span) this.#logSpan = log2(goal);
+    this.#span = goal;
     return this.#logSpan + this.remaining;
   }
 
