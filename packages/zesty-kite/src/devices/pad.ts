@@ -1,5 +1,5 @@
 /** A pad, as the Gamepad API's standard mapping has it. */
-import { clamp, exp2, log2 } from '../math/index.ts';
+import { clamp, exp2, log2, norm } from '../math/index.ts';
 import { device } from './device.ts';
 import { list, number } from './fields.ts';
 
@@ -54,7 +54,7 @@ export const pad = device({
     PAD_STICKS.forEach((stick, i) => {
       const x = axes[2 * i] ?? 0;
       const y = axes[2 * i + 1] ?? 0;
-      const length = Math.sqrt(x * x + y * y);
+      const length = norm(x, y);
       const share = length > 0 ? beyond(length) / length : 0;
       press(`${stick}Left`, -x * share);
       press(`${stick}Right`, x * share);

@@ -1,7 +1,7 @@
 /** Following a group: all of it is kept in sight as it spreads, and the zoom does not pump. */
 import { checkFunction, checkList, checkObject, refuse } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { clamp, exp2, LN2 } from '../math/index.ts';
+import { clamp, exp2, LN2, norm } from '../math/index.ts';
 import { nearestCopy, type Ground, type Point, type View } from '../view/index.ts';
 import { follow, type Followed, type FollowOptions } from './follow.ts';
 import { frameOutline, outlineOf } from './frame.ts';
@@ -114,7 +114,7 @@ class Drift {
     if (seconds > 0) {
       const east = nearestCopy(x - this.#x, periodX);
       const south = nearestCopy(y - this.#y, periodY);
-      const moved = Math.sqrt(east * east + south * south);
+      const moved = norm(east, south);
       const grown = span - this.#span;
       const left = exp2(-seconds / REMEMBERED);
       const far = Math.max(moved, Math.abs(grown));

@@ -1,5 +1,5 @@
 /** Leaves out spots that others surround: a frustum that shows the others shows them, too. */
-import { convexHull } from '../math/index.ts';
+import { convexHull, norm } from '../math/index.ts';
 
 /** Numbers of a spot: x, y, height, radius. */
 export const SPOT = 4;
@@ -143,7 +143,7 @@ class Ring {
       const next = corners[(i + 1) % corners.length] ?? corner;
       const east = next[0] - corner[0];
       const south = next[1] - corner[1];
-      const side = Math.sqrt(east * east + south * south);
+      const side = norm(east, south);
       sides.set([corner[0], corner[1], -south / side, east / side], 4 * i);
     });
     const rows = this.#rows;

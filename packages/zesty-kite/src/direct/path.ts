@@ -7,7 +7,7 @@
  * around points of the ground. Under a ceiling, the farthest zoom, the shortest way goes up an arc that touches it, along
  * it, and down such an arc. Lengths below are in units of the half-plane, which are ρ times those of the paper.
  */
-import { exp2, LN2, log2 } from '../math/index.ts';
+import { exp2, LN2, log2, norm } from '../math/index.ts';
 
 /** ρ² of the paper, whose experiment found ρ = 1.42: how much a zoom is liked better than a pan. */
 const RHO_SQUARED = 2;
@@ -120,7 +120,7 @@ export function shortestPath(distance: number, from: number, to: number, max = I
   if (!(distance > 1e-7 * (begin + end))) return new StraightPath(distance, from, to);
   const ceiling = Math.max(max / RHO_SQUARED, begin, end);
   const middle = distance / 2 + ((end - begin) * (end + begin)) / (2 * distance);
-  const radius = Math.sqrt(middle * middle + begin * begin);
+  const radius = norm(middle, begin);
   if (middle > 0 && middle < distance && radius > ceiling) {
     const rise = Math.sqrt((ceiling - begin) * (ceiling + begin));
     const fall = Math.sqrt((ceiling - end) * (ceiling + end));

@@ -1,4 +1,5 @@
 /** Things that can be framed: their extent in any direction. */
+import { norm } from '../math/index.ts';
 import { refuse } from '../messages/index.ts';
 import type { Box, Ground, Point } from '../view/index.ts';
 import { outermost, SPOT } from './outermost.ts';
@@ -64,7 +65,7 @@ export class Outline {
   /** How far it reaches along (east, south, up), counted from a spot. @param grown world units that each radius grows by */
   reach(east: number, south: number, up: number, x: number, y: number, height: number, grown: number): number {
     const spots = this.#spots;
-    const level = Math.sqrt(east * east + south * south);
+    const level = norm(east, south);
     let most = -Infinity;
     for (let i = 0; i < spots.length; i += SPOT) {
       const across = east * ((spots[i] ?? NaN) - x) + south * ((spots[i + 1] ?? NaN) - y);

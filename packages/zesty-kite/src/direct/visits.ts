@@ -1,7 +1,7 @@
 /** The places that the camera has visited, with back and forward, as in a browser. */
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { log2 } from '../math/index.ts';
+import { log2, norm } from '../math/index.ts';
 import { nearestCopy, type View } from '../view/index.ts';
 import { cameraHere } from './here.ts';
 import type { Arrival } from './way.ts';
@@ -171,7 +171,7 @@ export class Visits {
     const offY = nearestCopy(y - last.y, periodY);
     const turned = heading - last.heading;
     const farthest = Math.max(
-      Math.sqrt(offX * offX + offY * offY) / Math.min(span, last.span),
+      norm(offX, offY) / Math.min(span, last.span),
       Math.abs(log2(span / last.span)),
       Math.abs(turned - 360 * Math.round(turned / 360)) / TURN,
       Math.abs(pitch - last.pitch) / TURN,

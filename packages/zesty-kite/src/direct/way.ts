@@ -1,4 +1,5 @@
 /** The way of a journey: its ends, its path, and what was planned. */
+import { norm } from '../math/index.ts';
 import type { Span } from '../settings/index.ts';
 import type { Cause, Motion } from '../motion/index.ts';
 import type { Ease } from './ease.ts';
@@ -76,7 +77,7 @@ export interface Course {
 export function pathOf({ isStraight, maxSpan }: Course, from: Stage, to: Stage): Path {
   const goX = to.x - from.x;
   const goY = to.y - from.y;
-  const distance = Math.sqrt(goX * goX + goY * goY);
+  const distance = norm(goX, goY);
   return isStraight
     ? new StraightPath(distance, from.span, to.span)
     : shortestPath(distance, from.span, to.span, maxSpan);

@@ -1,5 +1,5 @@
 /** The zone of the safe frame in which a followed target may move. */
-import { clamp } from '../math/index.ts';
+import { clamp, norm } from '../math/index.ts';
 import type { Point } from '../view/index.ts';
 import type { FollowSignal } from './followSignals.ts';
 
@@ -18,7 +18,7 @@ export function enterZone(request: FollowSignal, wide: number, middleU: number, 
   const right = place.x - middleU;
   const down = place.y - middleV;
   if (request.zone === 'circle') {
-    const far = Math.sqrt(right * right + down * down);
+    const far = norm(right, down);
     const share = far > width ? width / far : 1;
     place.x = middleU + right * share;
     place.y = middleV + down * share;

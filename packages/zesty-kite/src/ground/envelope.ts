@@ -8,7 +8,7 @@
  * ground there, and so is their mean. Its slope along an axis is a mean of the slopes between corners. It depends on
  * the place alone.
  */
-import { clamp } from '../math/index.ts';
+import { clamp, norm } from '../math/index.ts';
 import type { Spot } from './spot.ts';
 
 /** The slope along either axis: 45°. */
@@ -173,7 +173,7 @@ export function envelopeOf(
       for (let right = -reach; right <= reach; right++) {
         const besideX = Math.max(0, Math.abs(right) - 1);
         const besideY = Math.max(0, Math.abs(down) - 1);
-        const away = Math.sqrt(besideX * besideX + besideY * besideY);
+        const away = norm(besideX, besideY);
         max = Math.max(max, tops.at(column + right, row + down) - fall * away);
       }
     return max;

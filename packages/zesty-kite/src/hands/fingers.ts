@@ -1,5 +1,5 @@
 /** Pointers that drag: how far they go before they do, the zones of pinch, twist and tilt, and which two count. */
-import { angleDegrees, exp2, log2 } from '../math/index.ts';
+import { angleDegrees, exp2, log2, norm } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 import type { HoldIntent, OrbitIntent } from './intent.ts';
@@ -98,7 +98,7 @@ export class Fingers {
     if (finger.downX === finger.downX) {
       const wayX = x - finger.downX;
       const wayY = y - finger.downY;
-      const way = Math.sqrt(wayX * wayX + wayY * wayY);
+      const way = norm(wayX, wayY);
       if (way <= finger.startsAfter) return [];
       // It grips the ground at the point where it starts to drag, so nothing jumps.
       finger.x = finger.downX + (wayX / way) * finger.startsAfter;
@@ -154,7 +154,7 @@ export class Fingers {
     if (first !== undefined && second !== undefined) {
       const acrossX = second.x - first.x;
       const acrossY = second.y - first.y;
-      this.apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
+      this.apart = norm(acrossX, acrossY);
       this.alongX = acrossX / this.apart;
       this.alongY = acrossY / this.apart;
     }
@@ -167,7 +167,7 @@ export class Fingers {
     if (first === undefined || second === undefined || !(this.apart > 0)) return false;
     const acrossX = second.x - first.x;
     const acrossY = second.y - first.y;
-    const apart = Math.sqrt(acrossX * acrossX + acrossY * acrossY);
+    const apart = norm(acrossX, acrossY);
     const zooms = twoFingers.zoom && Math.abs(apart / this.apart - 1) >= drag.pinchZone;
     const across = acrossX * this.alongY - acrossY * this.alongX;
     const along = acrossX * this.alongX + acrossY * this.alongY;
@@ -213,7 +213,7 @@ export class Fingers {
       return fingers.map(({ x, y }) => ({ x, y }));
     const acrossX = other.x - one.x;
     const acrossY = other.y - one.y;
-    const ratio = Math.sqrt(acrossX * acrossX + acrossY * acrossY) / this.apart;
+    const ratio = norm(acrossX, acrossY) / this.apart;
     const share = ratio > 0 ? exp2(log2(ratio) * (this.sensitivity - 1)) : 1;
     const middleX = (one.x + other.x) / 2;
     const middleY = (one.y + other.y) / 2;

@@ -1,4 +1,5 @@
 /** Buttons that turn, tilt or zoom with the pointer; and the mouse that turns without a button. */
+import { norm } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Ability } from './bindings.ts';
 import type { OrbitIntent, ZoomIntent } from './intent.ts';
@@ -36,7 +37,7 @@ export class Orbits {
     const { ability, downX, downY } = press;
     const wayX = x - downX;
     const wayY = y - downY;
-    const way = Math.sqrt(wayX * wayX + wayY * wayY);
+    const way = norm(wayX, wayY);
     if (!press.began && way <= press.startsAfter) return [];
     // All but the threshold counts, in however many events it comes.
     const share = press.began ? 0 : press.startsAfter / way;

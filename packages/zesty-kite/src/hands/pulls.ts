@@ -1,4 +1,5 @@
 /** Presses that pan at a rate: the farther the pointer is from where it was pressed, the faster. */
+import { norm } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Point } from '../view/index.ts';
 
@@ -36,7 +37,7 @@ export class Pulls {
   push({ drag }: FullSettings): { right: number; down: number } {
     const push = { right: 0, down: 0 };
     for (const { x, y, downX, downY, startsAfter, height } of this.pulls.values()) {
-      const length = Math.sqrt((x - downX) * (x - downX) + (y - downY) * (y - downY));
+      const length = norm(x - downX, y - downY);
       if (length <= startsAfter) continue;
       const speed = (length - startsAfter) / (drag.pullDistance * height * length);
       push.right += (x - downX) * speed;

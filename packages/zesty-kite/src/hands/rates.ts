@@ -1,4 +1,5 @@
 /** The rates at which held inputs, edges and pulls steer. */
+import { norm } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Ability } from './bindings.ts';
 import { NO_PUSH, type Push } from './edge.ts';
@@ -48,7 +49,7 @@ export function isFaster(requested: ReadonlyMap<Ability, number>): boolean {
 
 /** A push that is no faster along a diagonal. */
 function evenly(right: number, down: number): Push {
-  const length = Math.max(1, Math.sqrt(right * right + down * down));
+  const length = Math.max(1, norm(right, down));
   return { right: right / length, down: down / length };
 }
 
@@ -58,10 +59,10 @@ function together({ right, down }: Push, { right: edgeRight, down: edgeDown }: P
   // No faster than the faster of its sides.
   const fastest = Math.max(1, Math.abs(edgeRight), Math.abs(edgeDown));
   const most = edgeSpeed * fastest;
-  const edges = most / Math.max(fastest, Math.sqrt(edgeRight * edgeRight + edgeDown * edgeDown));
+  const edges = most / Math.max(fastest, norm(edgeRight, edgeDown));
   if (right === 0 && down === 0) return { right: edgeRight * edges, down: edgeDown * edges };
   const both = { right: right + edgeRight * edges, down: down + edgeDown * edges };
-  const length = Math.sqrt(both.right * both.right + both.down * both.down);
+  const length = norm(both.right, both.down);
   const kept = Math.max(1, most) / Math.max(1, most, length);
   return { right: both.right * kept, down: both.down * kept };
 }

@@ -1,4 +1,5 @@
 /** The nearest focus from which four corners around it stay inside a circle. */
+import { norm } from '../math/index.ts';
 import type { Point } from '../view/index.ts';
 
 /** The search for a focus, with a circle of ground and four corners around the focus. */
@@ -44,7 +45,7 @@ export class DiscSearch {
     for (let k = 0; k < 8; k += 2) {
       const discX = middleX - span * (corners[k] ?? 0);
       const discY = middleY - span * (corners[k + 1] ?? 0);
-      const away = length(x - discX, y - discY);
+      const away = norm(x - discX, y - discY);
       if (away > 0) {
         tried.x = discX + ((x - discX) * radius) / away;
         tried.y = discY + ((y - discY) * radius) / away;
@@ -54,7 +55,7 @@ export class DiscSearch {
       for (let j = 0; j < k; j += 2) {
         const stepX = middleX - span * (corners[j] ?? 0) - discX;
         const stepY = middleY - span * (corners[j + 1] ?? 0) - discY;
-        const half = length(stepX, stepY) / 2;
+        const half = norm(stepX, stepY) / 2;
         const high = radius * radius - half * half;
         if (!(half > 0) || high < 0) continue;
         const turn = Math.sqrt(high) / (2 * half);
@@ -105,7 +106,7 @@ export class DiscSearch {
     for (let k = 0; k < 8; k += 2) {
       const kx = span * (corners[k] ?? 0);
       const ky = span * (corners[k + 1] ?? 0);
-      const far = length(kx, ky);
+      const far = norm(kx, ky);
       tried.x = (-kx * focusRadius) / far;
       tried.y = (-ky * focusRadius) / far;
       this.#offerRim();
@@ -113,7 +114,7 @@ export class DiscSearch {
         // Equally far: on a line square to the step between them.
         const stepX = kx - span * (corners[j] ?? 0);
         const stepY = ky - span * (corners[j + 1] ?? 0);
-        const step = length(stepX, stepY);
+        const step = norm(stepX, stepY);
         const jx = kx - stepX;
         const jy = ky - stepY;
         const at = (jx * jx + jy * jy - kx * kx - ky * ky) / (2 * step);
@@ -135,7 +136,7 @@ export class DiscSearch {
     const tried = this.#tried;
     let away = 0;
     for (let k = 0; k < 8; k += 2)
-      away = Math.max(away, length(tried.x + span * (corners[k] ?? 0), tried.y + span * (corners[k + 1] ?? 0)));
+      away = Math.max(away, norm(tried.x + span * (corners[k] ?? 0), tried.y + span * (corners[k + 1] ?? 0)));
     if (!(away < best.away)) return;
     best.x = tried.x;
     best.y = tried.y;
@@ -174,10 +175,10 @@ export class DiscSearch {
 
   #tryCircle(corners: Float64Array, x: number, y: number, onX: number, onY: number): void {
     const circle = this.#circle;
-    const radius = length(onX - x, onY - y);
+    const radius = norm(onX - x, onY - y);
     if (radius >= circle.radius) return;
     for (let k = 0; k < 8; k += 2)
-      if (length((corners[k] ?? 0) - x, (corners[k + 1] ?? 0) - y) > radius * (1 + 1e-12)) return;
+      if (norm((corners[k] ?? 0) - x, (corners[k + 1] ?? 0) - y) > radius * (1 + 1e-12)) return;
     circle.x = x;
     circle.y = y;
     circle.radius = radius;
@@ -196,8 +197,4 @@ class Circle {
   x = NaN;
   y = NaN;
   radius = NaN;
-}
-
-function length(x: number, y: number): number {
-  return Math.sqrt(x * x + y * y);
 }

@@ -6,5 +6,6 @@ export { Digest } from './digest.ts';
 export { exp2, LN2 } from './exp2.ts';
 export { convexHull } from './hull.ts';
 export { log2 } from './log2.ts';
+export { norm } from './norm.ts';
 export { nearestRoot } from './root.ts';
 export { Angle, angleDegrees } from './trig.ts';

@@ -2,7 +2,7 @@
 import { checkMade, checkObject, refuse } from '../messages/index.ts';
 import { outlinesOf } from '../limits/index.ts';
 import { polygonOutlines } from '../polygons/index.ts';
-import { Angle, finite } from '../math/index.ts';
+import { Angle, finite, norm } from '../math/index.ts';
 import type { CameraLike } from '../cameraLike.ts';
 import { canonical, nearestCopy, type Affine, type Point } from '../view/index.ts';
 import { clip } from './clip.ts';
@@ -102,7 +102,7 @@ export class Minimap {
       this.#around > 0
         ? Math.min(width, height) / 2 / this.#around
         : free
-          ? Math.min(width, height) / Math.sqrt(wide * wide + high * high)
+          ? Math.min(width, height) / norm(wide, high)
           : Math.min(width / wide, height / high);
     const middle = this.#middle;
     out.a = this.#turns ? scale * view.projection.cosHeading : scale;
@@ -151,7 +151,7 @@ export class Minimap {
     const right = x - left - width / 2;
     const down = y - top - height / 2;
     if (!(width > 0 && height > 0)) return false;
-    if (this.#round) return Math.sqrt(right * right + down * down) <= Math.min(width, height) / 2;
+    if (this.#round) return norm(right, down) <= Math.min(width, height) / 2;
     return Math.abs(right) <= width / 2 && Math.abs(down) <= height / 2;
   }
 

@@ -1,4 +1,5 @@
 /** The focus: the point of the ground in the middle of the safe frame. World units. */
+import { norm } from '../math/index.ts';
 import type { Part } from './part.ts';
 import { LENGTH_TOLERANCE } from './rest.ts';
 
@@ -56,14 +57,14 @@ export class Focus implements Part {
    * @param overX how far what is held wants it beyond the nearest that is allowed
    */
   stretch(overX: number, overY: number, cap: number): void {
-    const share = cap > 0 ? cap / (cap + Math.sqrt(overX * overX + overY * overY)) : 0;
+    const share = cap > 0 ? cap / (cap + norm(overX, overY)) : 0;
     this.excessX = overX * share;
     this.excessY = overY * share;
   }
 
   /** Never beyond the cap, though the span may have become less. */
   capStretch(cap: number): void {
-    const over = Math.sqrt(this.excessX * this.excessX + this.excessY * this.excessY);
+    const over = norm(this.excessX, this.excessY);
     const share = Math.min(1, cap / over);
     this.excessX *= share;
     this.excessY *= share;

@@ -1,4 +1,5 @@
 /** Taking hold: of points of the ground, under screen points. */
+import { norm } from '../math/index.ts';
 import { keepInside } from '../limits/index.ts';
 import { aimAt, nearestCopy, ScratchPoint, ScratchScreenPoint, ScratchSpot, View, type Point } from '../view/index.ts';
 import type { HeldPoint } from './hold.ts';
@@ -144,7 +145,7 @@ export class Grips {
     const overX = focus.x - unstretchedFocus.x;
     const overY = focus.y - unstretchedFocus.y;
     const cap = constraints.boundary.elastic * zoom.shown;
-    const over = Math.sqrt(overX * overX + overY * overY);
+    const over = norm(overX, overY);
     const stretch = cap / Math.max(cap - over, cap * 1e-9);
     unstretchedFocus.x += overX * stretch;
     unstretchedFocus.y += overY * stretch;

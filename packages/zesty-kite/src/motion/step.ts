@@ -1,4 +1,5 @@
 /** Motion over time: zoom and turn, then what follows them, then grip or velocity, then bounds. */
+import { norm } from '../math/index.ts';
 import { ScratchPoint, type Point, type Projection } from '../view/index.ts';
 import { scaleWithFrame } from './keepScale.ts';
 import type { Motion } from './motion.ts';
@@ -152,11 +153,11 @@ function stopAtWall(motion: Motion): void {
   const { from, desired, allowed } = focusing;
   const wentX = allowed.x - from.x;
   const wentY = allowed.y - from.y;
-  const went = Math.sqrt(wentX * wentX + wentY * wentY);
+  const went = norm(wentX, wentY);
   if (went === 0) panning.velocityX = panning.velocityY = 0;
   const overX = desired.x - allowed.x;
   const overY = desired.y - allowed.y;
-  const over = Math.sqrt(overX * overX + overY * overY);
+  const over = norm(overX, overY);
   const normalX = overX / over;
   const normalY = overY / over;
   const outward = normalX * panning.stepX + normalY * panning.stepY;

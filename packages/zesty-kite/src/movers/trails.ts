@@ -1,5 +1,5 @@
 /** How a hand went, and the speed that it leaves to pan, zoom and turn when it lets go in passing. */
-import { clamp, lengthOfEase, log2 } from '../math/index.ts';
+import { clamp, lengthOfEase, log2, norm } from '../math/index.ts';
 import type { HandMoved, Motion, Part } from '../motion/index.ts';
 import { Trail } from './trail.ts';
 
@@ -57,7 +57,7 @@ export class Trails implements Part {
     if (went === null || speed === 0 || pan.isDriven) return;
     const eastward = went.x / span;
     const southward = went.y / span;
-    const fast = Math.sqrt(eastward * eastward + southward * southward);
+    const fast = norm(eastward, southward);
     if (fast <= SLOWEST) return;
     const share = (Math.min(1, FASTEST / fast) * beyond(fast, SLOWEST)) / speed;
     pan.velocityX = (eastward * projection.cosHeading + southward * projection.sinHeading) * share;

@@ -1,7 +1,7 @@
 /** One's own camera for others to see: as few records as an error in pixels allows. */
 import { checkFunction, checkMade, checkNumber, checkObject } from '../messages/index.ts';
 import type { Camera } from '../camera/index.ts';
-import { exp2, log2 } from '../math/index.ts';
+import { exp2, log2, norm } from '../math/index.ts';
 import { shown } from '../settings/index.ts';
 import { aim, nearestCopy, View } from '../view/index.ts';
 import { between, Moment, poseOf, SPAN, type PoseRecord } from './record.ts';
@@ -180,7 +180,7 @@ function offBy(should: View, does: View): number {
       const y = v * should.height;
       if (should.toLevel(x, y, should.focusHeight, ground) === null) continue;
       const at = does.toScreen(ground.x, ground.y, should.focusHeight);
-      most = Math.max(most, Math.sqrt((at.x - x) * (at.x - x) + (at.y - y) * (at.y - y)));
+      most = Math.max(most, norm(at.x - x, at.y - y));
     }
   return most;
 }

@@ -3,7 +3,7 @@
  * with the fields of a container or a sprite, and imports nothing: the renderer is that of the page.
  */
 import { checkMade, checkNumber, checkObject, checkView, refuse } from '../messages/index.ts';
-import { angleDegrees } from '../math/index.ts';
+import { angleDegrees, norm } from '../math/index.ts';
 import type { Affine, View } from '../view/index.ts';
 
 /** Two numbers that belong together. */
@@ -76,7 +76,7 @@ export function aimPixi(view: View, container: ContainerLike, height?: number): 
   const { a, b, c, d, e, f } = view.affine(affine, height);
   container.position.set(e, f);
   container.rotation = 0;
-  container.scale.set(Math.sqrt(a * a + b * b), Math.sqrt(c * c + d * d));
+  container.scale.set(norm(a, b), norm(c, d));
   container.skew.set(angleDegrees(c, d) * RADIANS, angleDegrees(b, a) * RADIANS);
 }
 

@@ -5,6 +5,7 @@
  * matter, and the edge that it is over the farthest joins them, until there is none (J. E. Kelley's cutting
  * planes, Journal of the SIAM 8, 1960). Whole groups of neighbouring edges are ruled out at once.
  */
+import { norm } from '../math/index.ts';
 import type { Hint, Outline, Shape } from '../limits/index.ts';
 import type { Point } from '../view/index.ts';
 import { ConvexEdges } from './convexEdges.ts';
@@ -19,7 +20,7 @@ export class Convex extends ConvexEdges implements Shape {
     // A point with room all around is its own answer.
     const east = desired.x - this.inner.x;
     const south = desired.y - this.inner.y;
-    const room = this.innerRadius - Math.sqrt(east * east + south * south);
+    const room = this.innerRadius - norm(east, south);
     if (outline.isWithin((room + margin) / span)) {
       out.x = desired.x;
       out.y = desired.y;

@@ -1,4 +1,5 @@
 /** The edges of a convex polygon, in groups of neighbours, and the scratch of searches among them. */
+import { norm } from '../math/index.ts';
 import { Hint, type Extent } from '../limits/index.ts';
 import { ScratchPoint } from '../view/index.ts';
 import { HalfPlanes, Search } from './halfPlanes.ts';
@@ -54,7 +55,7 @@ export class ConvexEdges {
     this.inner.y = this.cornerY.reduce((a, b) => a + b) / count;
     corners.forEach(([x, y], i) => {
       const [nextX, nextY] = corners[(i + 1) % count] ?? [x, y];
-      const length = Math.sqrt((nextX - x) * (nextX - x) + (nextY - y) * (nextY - y));
+      const length = norm(nextX - x, nextY - y);
       const normalX = (nextY - y) / length;
       const normalY = (x - nextX) / length;
       this.normalX[i] = normalX;
@@ -81,7 +82,7 @@ export class ConvexEdges {
       if (end - first <= 2) return 1;
       const x = (normalX[first] ?? 0) + (normalX[end - 1] ?? 0);
       const y = (normalY[first] ?? 0) + (normalY[end - 1] ?? 0);
-      return 2 / Math.sqrt(x * x + y * y);
+      return 2 / norm(x, y);
     });
   }
 }

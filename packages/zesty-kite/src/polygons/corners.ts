@@ -1,4 +1,5 @@
 /** Corners of rings: those that touch are one, and each edge knows the corners that lie on it. */
+import { norm } from '../math/index.ts';
 import { Grid, type Box } from './grid.ts';
 
 export class Corners {
@@ -54,7 +55,7 @@ export class Corners {
     const y2 = ys[to] ?? NaN;
     const runX = x2 - x1;
     const runY = y2 - y1;
-    const length = Math.sqrt(runX * runX + runY * runY);
+    const length = norm(runX, runY);
     let found: Map<number, number> | null = null;
     const count = grid.along(x1, y1, x2, y2, touches, this.#cells);
     for (let k = 0; k < count; k++)

@@ -1,4 +1,5 @@
 /** The edges of polygons, and a grid over them by which a way finds the first edge in it. */
+import { norm } from '../math/index.ts';
 import type { Extent } from '../limits/index.ts';
 import type { Point } from '../view/index.ts';
 
@@ -181,7 +182,7 @@ export class Edges {
     const { x, y } = from;
     const wayX = to.x - x;
     const wayY = to.y - y;
-    const length = Math.sqrt(wayX * wayX + wayY * wayY);
+    const length = norm(wayX, wayY);
     this.met = -1;
     this.share = 1;
     if (length === 0) return;
@@ -226,10 +227,10 @@ export class Edges {
       if (cross === 0) continue;
       const share = ((x1 - x) * runY - (y1 - y) * runX) / cross;
       const along = ((x1 - x) * wayY - (y1 - y) * wayX) / cross;
-      const length = Math.sqrt(runX * runX + runY * runY);
+      const length = norm(runX, runY);
       const slack = this.clearance / length;
       // Before the edge by a skin's breadth, square to it.
-      const steep = Math.abs(cross) / (length * Math.sqrt(wayX * wayX + wayY * wayY));
+      const steep = Math.abs(cross) / (length * norm(wayX, wayY));
       const back = this.#skinShare / Math.max(steep, 1e-6);
       if (along < -slack || along > 1 + slack || share < 0) continue;
       const free = Math.max(0, share - back);

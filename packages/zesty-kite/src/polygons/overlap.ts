@@ -1,4 +1,5 @@
 /** The first place that two polygons cover: their edges cross there, or one of them is inside the other. */
+import { norm } from '../math/index.ts';
 import type { Corners } from './corners.ts';
 import { Grid, type Box } from './grid.ts';
 import type { Pieces } from './pieces.ts';
@@ -76,8 +77,8 @@ class Plane {
     const share = ((x3 - x1) * (y4 - y3) - (y3 - y1) * (x4 - x3)) / cross;
     const along = ((x3 - x1) * (y2 - y1) - (y3 - y1) * (x2 - x1)) / cross;
     if (!(share > 0 && share < 1 && along > 0 && along < 1)) return null;
-    const length = lengthOf(x2 - x1, y2 - y1);
-    const otherLength = lengthOf(x4 - x3, y4 - y3);
+    const length = norm(x2 - x1, y2 - y1);
+    const otherLength = norm(x4 - x3, y4 - y3);
     const clear = (part: number, of: number): boolean => Math.min(part, 1 - part) * of > 2 * this.#corners.touches;
     if (!clear(share, length) || !clear(along, otherLength)) return null;
     // Nearly parallel: they overlap instead of crossing.
@@ -89,7 +90,7 @@ class Plane {
   coveredTwice(): Cover | null {
     for (const piece of this.#longestOfChains()) {
       const [x1, y1, x2, y2] = this.#ends(piece);
-      const beside = (BESIDE * this.#corners.touches) / lengthOf(x2 - x1, y2 - y1);
+      const beside = (BESIDE * this.#corners.touches) / norm(x2 - x1, y2 - y1);
       for (const side of [beside, -beside]) {
         const x = (x1 + x2) / 2 - (y2 - y1) * side;
         const y = (y1 + y2) / 2 + (x2 - x1) * side;
@@ -138,7 +139,7 @@ class Plane {
 
   #length(piece: number): number {
     const [x1, y1, x2, y2] = this.#ends(piece);
-    return lengthOf(x2 - x1, y2 - y1);
+    return norm(x2 - x1, y2 - y1);
   }
 
   /** The polygons that a point is inside of: an odd number of their pieces lies to its left. */
@@ -156,10 +157,6 @@ class Plane {
       }
     return [...covers];
   }
-}
-
-function lengthOf(x: number, y: number): number {
-  return Math.sqrt(x * x + y * y);
 }
 
 /** One of each list, not the same. */

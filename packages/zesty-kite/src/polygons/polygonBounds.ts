@@ -1,4 +1,5 @@
 /** Keeping the focus inside any polygon, holes and islands included, by sliding along its edges. */
+import { norm } from '../math/index.ts';
 import type { Extent, Outline, Shape } from '../limits/index.ts';
 import { ScratchPoint, type Point } from '../view/index.ts';
 import { Edges } from './edges.ts';
@@ -96,7 +97,7 @@ export class PolygonBounds implements Shape {
     const y1 = edges.end(edge, 1);
     const runX = edges.end(edge, 2) - x1;
     const runY = edges.end(edge, 3) - y1;
-    const length = Math.sqrt(runX * runX + runY * runY);
+    const length = norm(runX, runY);
     const alongX = runX / length;
     const alongY = runY / length;
     const here = (at.x - x1) * alongX + (at.y - y1) * alongY;
@@ -132,11 +133,11 @@ export class PolygonBounds implements Shape {
         const runY = edges.end(first, end + 1) - y;
         const otherX = edges.end(second, otherEnd) - x;
         const otherY = edges.end(second, otherEnd + 1) - y;
-        const run = Math.sqrt(runX * runX + runY * runY);
-        const other = Math.sqrt(otherX * otherX + otherY * otherY);
+        const run = norm(runX, runY);
+        const other = norm(otherX, otherY);
         const awayX = -runX / run - otherX / other;
         const awayY = -runY / run - otherY / other;
-        const away = Math.sqrt(awayX * awayX + awayY * awayY);
+        const away = norm(awayX, awayY);
         next.x = x + (awayX / away) * NEAR_TIP * 0.5 * edges.clearance;
         next.y = y + (awayY / away) * NEAR_TIP * 0.5 * edges.clearance;
         if (!edges.isInside(next.x, next.y)) return false;
@@ -161,7 +162,7 @@ export class PolygonBounds implements Shape {
     const { x: edgeX, y: edgeY } = next;
     const runX = edges.end(met, 2) - edges.end(met, 0);
     const runY = edges.end(met, 3) - edges.end(met, 1);
-    const length = Math.sqrt(runX * runX + runY * runY);
+    const length = norm(runX, runY);
     const alongX = runX / length;
     const alongY = runY / length;
     for (let along = 0; along < length; along = along * 2 + 2 * clearance) {

@@ -4,7 +4,7 @@ import { Camera, rigOf, type Grip, type Rig, type SessionStart } from '../camera
 import type { StampedSignal } from '../signals/index.ts';
 import { DIRECTED } from '../direct/index.ts';
 import type { Terrain } from '../ground/index.ts';
-import { Digest } from '../math/index.ts';
+import { Digest, norm } from '../math/index.ts';
 import type { Mover } from '../motion/index.ts';
 import { Measures, type ReplaySummary } from './measures.ts';
 import { restoreState } from './state.ts';
@@ -230,12 +230,8 @@ export class Replay {
   /** How far the ground moved: the held point while the grip is the same, else the focus. */
   #pannedSince(x: number, y: number, now: Grip | null): number {
     const before = this.#grip;
-    if (!before && !now) return distance(x - this.#x, y - this.#y);
+    if (!before && !now) return norm(x - this.#x, y - this.#y);
     const same = now && before?.screenX === now.screenX && before.screenY === now.screenY;
-    return same ? distance(now.x - before.x, now.y - before.y) : 0;
+    return same ? norm(now.x - before.x, now.y - before.y) : 0;
   }
-}
-
-function distance(x: number, y: number): number {
-  return Math.sqrt(x * x + y * y);
 }

@@ -1,4 +1,5 @@
 /** Does it show? For culling. */
+import { norm } from '../math/index.ts';
 import { checkView } from '../messages/index.ts';
 import { ScratchDepth } from './scratch.ts';
 import type { View } from './view.ts';
@@ -119,7 +120,7 @@ export function showsCircle(planes: Float64Array, x: number, y: number, height: 
     const a = planes[k] ?? 0;
     const b = planes[k + 1] ?? 0;
     const c = planes[k + 2] ?? 0;
-    const reach = radius * Math.sqrt(a * a + b * b);
+    const reach = radius * norm(a, b);
     if (a * x + b * y + c * height + (planes[k + 3] ?? 0) + reach < 0) return false;
   }
   return true;

@@ -1,4 +1,5 @@
 /** The part of a level that shows in a box on the screen, seen from below: convex, and it may reach to the horizon. */
+import { norm } from '../math/index.ts';
 import { ScratchDepth } from './scratch.ts';
 import type { View } from './view.ts';
 
@@ -29,7 +30,7 @@ export class LevelCut {
       const b = planes[k + 1] ?? 0;
       // The fifth plane is the near one: the eye lies behind it.
       const c = (planes[k + 2] ?? 0) * level + (planes[k + 3] ?? 0) + (side === 4 ? near : 0);
-      const length = Math.sqrt(a * a + b * b);
+      const length = norm(a, b);
       if (length < FLAT) this.#isEmpty ||= c < 0;
       else this.#add(a / length, b / length, c / length);
     }

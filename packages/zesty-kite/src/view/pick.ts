@@ -1,4 +1,5 @@
 /** The hit of a line of sight with terrain. */
+import { norm } from '../math/index.ts';
 import type { Terrain } from '../ground/index.ts';
 import { canonical } from './copies.ts';
 import { VIEW_LIMIT_SPANS, type Viewpoint } from './projection.ts';
@@ -53,7 +54,7 @@ export function pick(view: Viewpoint, terrain: Terrain, x: number, y: number, ou
     span * drop * s -
     terrain.heightAt(x0 + span * (eastAt + eastPer * s), y0 + span * (southAt + southPer * s));
 
-  const run = span * Math.sqrt(eastPer * eastPer + southPer * southPer) * (to - from);
+  const run = span * norm(eastPer, southPer) * (to - from);
   const steps = Math.min(MAX_STEPS, Math.max(1, Math.ceil(run / terrain.feature)));
   let over = from;
   let under = from;
