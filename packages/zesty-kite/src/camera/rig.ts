@@ -31,10 +31,8 @@ export class Rig {
   readonly recorder: Recorder;
   readonly dispatcher: Dispatcher;
   readonly #wake: () => void;
-  /** The motion that is shown, with all that has been called since. */
-  readonly #ahead: Motion;
-  /** Scratch: the goal of either. */
-  readonly #there: Motion;
+  /** The motion that is shown, with all that has been called since; made when it is first needed. */
+  #ahead: Motion | null = null;
   #isAdvancing = false;
 
   constructor(settings: Settings | readonly Settings[], options: CameraOptions, reports: Reports) {
@@ -43,18 +41,14 @@ export class Rig {
     if (report) reports.own(report);
     this.#wake = wake ?? (() => undefined);
     const changes = new Changes(completeLayers('Camera', settings, shapes));
-    this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null, reports);
+    const size = screen ? cleanScreen(screen) : null;
+    this.stage = new Stage(changes, new Terrains(terrain ?? null), shapes, home ?? null, size, reports);
     this.recorder = new Recorder(reports);
     this.dispatcher = new Dispatcher(this.stage, this.#clock, this.recorder);
     this.inbox = new Inbox(this.stage, this.#clock, this.dispatcher, this.recorder);
     const { timeline } = this.stage;
     this.frame = timeline.createMotion(this.view.projection);
-    this.#ahead = timeline.createMotion();
-    this.#there = timeline.createMotion();
-    if (screen) {
-      this.inbox.filter.screen = screen;
-      this.stage.resize(cleanScreen(screen));
-    }
+    this.inbox.filter.screen = this.stage.screen;
     timeline.show(0, this.frame);
     this.#aim();
   }
@@ -109,18 +103,18 @@ export class Rig {
     const takesPart = ({ time, body }: (typeof waiting)[number]): boolean =>
       time === -Infinity || (body.kind === 'screen' && !isSized);
     const isCalled = inbox.hasCalls || waiting.some(takesPart);
-    if (isCalled) timeline.show(this.#clock.now, this.#ahead);
+    const motion = isCalled ? (this.#ahead ??= timeline.createMotion()) : this.frame;
+    if (isCalled) timeline.show(this.#clock.now, motion);
     let index = 0;
     for (const one of waiting) {
-      if (takesPart(one)) this.#foresee(one.body, changes.after(index));
+      if (takesPart(one)) this.#foresee(motion, one.body, changes.after(index));
       if (one.body.kind === 'change') index += 1;
     }
-    return this.stage.inFirstCopy(goalPose(isCalled ? this.#ahead : this.frame, this.#there));
+    return this.stage.inFirstCopy(goalPose(motion, timeline.scratch));
   }
 
-  /** Lets a signal that waits take effect on the motion ahead: a call, or the first size of the screen. */
-  #foresee(body: SignalBody, change: Changes['inForce'] | undefined): void {
-    const ahead = this.#ahead;
+  /** Lets a signal that waits take effect on a motion: a call, or the first size of the screen. */
+  #foresee(ahead: Motion, body: SignalBody, change: Changes['inForce'] | undefined): void {
     if (body.kind === 'screen' && !this.stage.isSized) this.stage.beginOn(body, ahead);
     else if (body.kind !== 'change') new Calling(ahead).apply(body);
     else if (change !== undefined) {
@@ -139,7 +133,9 @@ export class Rig {
     if (taken !== undefined || movers.some(({ name }) => name === mover.name))
       refuseRange('mover.name', `"${taken ?? mover.name}"`, 'an unused name');
     this.inbox.learn(plansOf(mover.signals));
-    timeline.learn(mover, this.frame, this.#ahead, this.#there);
+    timeline.learn(mover);
+    this.frame.learn(mover);
+    this.#ahead = null;
   }
 
   /**

@@ -3,7 +3,7 @@ import { soundTerrain } from '../ground/index.ts';
 import { boundaryOf, type ShapeKind } from '../limits/index.ts';
 import { createConstraints, Placing, startPlace, Timeline, type Constraints, type Start } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
-import { isZoomLimited, type Checked, type FullSettings } from '../settings/index.ts';
+import type { Checked, FullSettings } from '../settings/index.ts';
 import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
 import { canonical, type Screen } from '../view/index.ts';
 import type { Reports } from '../reports.ts';
@@ -34,6 +34,7 @@ export class Stage {
     terrains: Terrains,
     shapes: readonly ShapeKind[],
     home: Start | null,
+    screen: Screen | null,
     reports: Reports,
   ) {
     this.#reports = reports;
@@ -41,10 +42,20 @@ export class Stage {
     this.changes = changes;
     this.terrains = terrains;
     this.#home = home;
+    if (screen && hasSize(screen)) {
+      this.screen = screen;
+      this.isSized = true;
+    }
     this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
     this.placed = startPlace(this.settings, this.timeline.constraints.boundary);
     this.#placing = new Placing(this.timeline.kept);
+    this.#begin();
+  }
+
+  /** Begins in its place; once the size of the screen is known, settings that contradict their own zoom range are reported. */
+  #begin(): void {
     this.#placing.begin(this.placed);
+    if (this.isSized) this.#reportRange();
   }
 
   /** The names of the abilities that were learned. */
@@ -75,20 +86,19 @@ export class Stage {
 
   /** Brings kept motion into the limits of a screen of another size. */
   resize(screen: Screen): void {
-    if (screen.width < 1 || screen.height < 1) return;
+    if (!hasSize(screen)) return;
     const { kept } = this.timeline;
     kept.layLook();
     this.screen = screen;
     this.adopt(this.changes.inForce);
     if (this.isSized) this.#placing.resize();
     else {
-      this.#placing.begin(this.placed);
-      this.#reportRange();
+      this.isSized = true;
+      this.#begin();
     }
     kept.endMovers('resize');
     // A held point stays and the focus moves: the hand did not.
     if (kept.hold.fingers > 0) this.timeline.handMoved(true, false);
-    this.isSized = true;
   }
 
   /** Reports settings that contradict their own zoom range. */
@@ -148,24 +158,12 @@ export class Stage {
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */
   adopt(checked: Checked): void {
-    const { boundary } = this.timeline.constraints;
+    const { shape } = this.timeline.constraints.boundary;
     const before = this.settings;
     const { settings } = checked;
     if (settings.start !== before.start || settings.home !== before.home) this.#home = null;
-    // A boundary takes a while to make. With bounds and without copies it does not depend on the zoom range.
-    const isFixed = settings.bounds !== null && settings.wrap.x === null && settings.wrap.y === null;
-    const stays =
-      settings.bounds === before.bounds &&
-      settings.wrap === before.wrap &&
-      (isFixed ? isZoomLimited(settings) === isZoomLimited(before) : settings.zoom === before.zoom);
     this.changes.inForce = checked;
-    this.timeline.adopt(
-      this.#rulesFor(
-        settings,
-        this.screen,
-        stays ? boundary : boundaryOf(settings, this.shapes, { boundary, settings: before }),
-      ),
-    );
+    this.timeline.adopt(this.#rulesFor(settings, this.screen, { settings: before, shape }));
   }
 
   /** Returns a place with its coordinates in the first copy of a world that repeats. */
@@ -176,9 +174,14 @@ export class Stage {
     return place;
   }
 
-  #rulesFor(settings: FullSettings, screen = this.screen, boundary = boundaryOf(settings, this.shapes)): Constraints {
+  #rulesFor(settings: FullSettings, screen = this.screen, before?: Parameters<typeof boundaryOf>[2]): Constraints {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
+    const boundary = boundaryOf(settings, this.shapes, before);
     return createConstraints({ settings, screen, terrain, home: this.#home, boundary });
   }
+}
+
+function hasSize({ width, height }: Screen): boolean {
+  return width >= 1 && height >= 1;
 }

@@ -1,4 +1,5 @@
 /** The bounds of the settings, made ready: a shape, and how it is applied. */
+import { norm } from '../math/index.ts';
 import { farthestCoordinate, isZoomLimited, sentence, type FullBounds, type FullSettings } from '../settings/index.ts';
 import { ScratchPoint, type Projection, type Point, type Pose } from '../view/index.ts';
 import { Disc } from './disc.ts';
@@ -33,50 +34,51 @@ class Fit {
  * Returns the boundary of settings; without bounds, the edge of what float64 holds finely.
  *
  * @param kinds of shapes besides rectangles and circles
- * @param before a boundary and its settings: a shape that stays the same is not made again
+ * @param before settings and their shape: one that stays the same is not made again
  */
-export function boundaryOf(
-  settings: FullSettings,
-  kinds: readonly ShapeKind[],
-  before?: { boundary: Boundary; settings: FullSettings },
-): Boundary {
-  const { bounds, wrap } = settings;
-  const edge = farthestCoordinate(settings);
-  const common = { limitsZoom: isZoomLimited(settings), fit: new Fit() };
-  if (bounds === null)
-    return {
-      ...common,
-      shape: new Rectangle(-edge, -edge, edge, edge),
-      view: false,
-      margin: 0,
-      screenMargin: 0,
-      elastic: 0,
-    };
-  const { keep, margin, screenMargin, elastic, left, top, right, bottom, circle } = bounds;
-  const shapeOf = (): Shape => {
-    if (circle !== undefined) return new Disc(circle.x, circle.y, circle.radius);
-    if (left !== undefined && top !== undefined && right !== undefined && bottom !== undefined) {
-      const { x, y } = wrap;
-      return new Rectangle(
-        x === null ? left : -edge,
-        y === null ? top : -edge,
-        x === null ? right : edge,
-        y === null ? bottom : edge,
-      );
-    }
-    const known = before?.settings.bounds;
-    const isKnown = known?.keep === keep && known.polygon === bounds.polygon && known.area === bounds.area;
-    if (isKnown && before !== undefined) return before.boundary.shape;
-    return kindOf(bounds, kinds).create(bounds);
-  };
+export function boundaryOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: Before): Boundary {
+  const { bounds } = settings;
+  const isView = bounds?.keep === 'view';
   return {
-    ...common,
-    shape: shapeOf(),
-    view: keep === 'view',
-    margin: keep === 'view' ? margin : 0,
-    screenMargin: keep === 'view' ? screenMargin : 0,
-    elastic,
+    shape: shapeOf(settings, kinds, before),
+    view: isView,
+    margin: isView ? bounds.margin : 0,
+    screenMargin: isView ? bounds.screenMargin : 0,
+    limitsZoom: isZoomLimited(settings),
+    elastic: bounds?.elastic ?? 0,
+    fit: new Fit(),
   };
+}
+
+interface Before {
+  readonly settings: FullSettings;
+  readonly shape: Shape;
+}
+
+function shapeOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: Before): Shape {
+  const { bounds, wrap, zoom } = settings;
+  const was = before?.settings;
+  // With bounds and without copies it does not depend on the zoom range.
+  const isFixed = bounds !== null && wrap.x === null && wrap.y === null;
+  if (before && was?.bounds === bounds && was.wrap === wrap && (isFixed || was.zoom === zoom)) return before.shape;
+  const edge = farthestCoordinate(settings);
+  if (bounds === null) return new Rectangle(-edge, -edge, edge, edge);
+  const { keep, left, top, right, bottom, circle } = bounds;
+  if (circle !== undefined) return new Disc(circle.x, circle.y, circle.radius);
+  if (left !== undefined && top !== undefined && right !== undefined && bottom !== undefined) {
+    const { x, y } = wrap;
+    return new Rectangle(
+      x === null ? left : -edge,
+      y === null ? top : -edge,
+      x === null ? right : edge,
+      y === null ? bottom : edge,
+    );
+  }
+  // A coast takes a while to make.
+  const known = was?.bounds;
+  if (before && known?.keep === keep && known.polygon === bounds.polygon && known.area === bounds.area)
+    return before.shape;
+  return kindOf(bounds, kinds).create(bounds);
 }
 
 /** The settings have been checked: one of the kinds is that of the bounds. */
@@ -99,7 +101,7 @@ export function excessOf(boundary: Boundary, projection: Projection, pose: Pick<
   if (shape.excessAt !== undefined) return shape.excessAt(x, y);
   const kept = new ScratchPoint();
   keepInside(boundary, projection, pose, pose, pose, kept);
-  return Math.sqrt((kept.x - x) * (kept.x - x) + (kept.y - y) * (kept.y - y));
+  return norm(kept.x - x, kept.y - y);
 }
 
 /** Without bounds. */

@@ -65,18 +65,23 @@ export class Timeline {
     this.#gridPace.take(constraints.settings);
   }
 
-  /** Learns another mover, also in motions that were made before. */
-  learn(mover: Mover, ...motions: readonly Motion[]): void {
+  /** Learns another mover. */
+  learn(mover: Mover): void {
     this.#spare = null;
-    for (const motion of [this.kept, ...motions]) motion.learn(mover);
+    this.kept.learn(mover);
+  }
+
+  /** Scratch, in any state. */
+  get scratch(): Motion {
+    return (this.#spare ??= this.createMotion());
   }
 
   /** Scratch, in the kept state: whoever tries something out begins with this. */
   spare(): Motion {
-    this.#spare ??= this.createMotion();
-    this.#spare.copyFrom(this.kept);
-    this.#spare.layLook();
-    return this.#spare;
+    const { scratch } = this;
+    scratch.copyFrom(this.kept);
+    scratch.layLook();
+    return scratch;
   }
 
   /** Motion at rest, with what every mover keeps. */

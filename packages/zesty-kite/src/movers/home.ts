@@ -23,7 +23,7 @@ export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> =
     if (motion.hold.fingers > 0) return;
     motion.interrupt('mover');
     // A pan that is still slowing down would delay the start.
-    if (!motion.pan.isDriven) motion.pan.velocityX = motion.pan.velocityY = 0;
+    if (!motion.pan.isDriven) motion.pan.stop();
     motion.hold.drop();
     // Zoom, turn, tilt and the way there, all eased.
     const { focus, zoom, turn, tilt, hold, constraints, zooming } = motion;

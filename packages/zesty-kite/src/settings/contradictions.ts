@@ -84,8 +84,9 @@ function isNumber(value: unknown): value is number {
 
 /** The lens has the units of all spans, the nearest zoom is nearer than the farthest, and each stop of a curve than the next. */
 function spansInOrder(settings: FullSettings, refuse: Refuse): void {
+  const isPlain = [...SPANS, 'zoom.stops', ...CURVES].every((path) => !(valueAt(settings, path) instanceof Object));
   // An order on the smallest screen and on the largest is one on any.
-  const screens = [1e-9, 1e15].map((height) => inSpans(settings, height));
+  const screens = isPlain ? [settings] : [1e-9, 1e15].map((height) => inSpans(settings, height));
   const isOn = (low: string, high: string): boolean[] =>
     screens.map((spans) => !(Number(valueAt(spans, high) ?? NaN) <= Number(valueAt(spans, low) ?? NaN)));
   const stops = CURVES.flatMap((curve) => {
