@@ -166,11 +166,6 @@ export function maxSpanAt(boundary: Boundary, projection: Projection, x: number,
 }
 
 /** Whether the view of a span fits inside with room to spare. Conservative: `false` means unknown. */
-export function fitsByFar(
-  { shape, margin, screenMargin, limitsZoom }: Boundary,
-  projection: Projection,
-  span: number,
-): boolean {
-  if (!limitsZoom) return true;
+export function fitsByFar({ shape, margin, screenMargin }: Boundary, projection: Projection, span: number): boolean {
   return margin >= 0 && screenMargin >= 0 && projection.outline.isWithin(shape.innerRadius / span);
 }
