@@ -82,10 +82,7 @@ test('G5: two steps after a target that moves evenly lead where one whole step l
   const decay = new Decay();
   forAll(seconds, seconds, between(0.001, 5), between(-9, 9), between(-9, 9), (a, b, halfLife, off, speed) => {
     decay.take(halfLife);
-    const after = (from: number, length: number): number => {
-      decay.over(length);
-      return from * decay.remaining - speed * length * decay.lag;
-    };
+    const after = (from: number, length: number): number => decay.over(length).left(from, speed * length);
     expect(after(after(off, a), b)).toBeCloseTo(after(off, a + b), 9);
     expect(after(off, 1e-6)).toBeCloseTo(off, 1);
     decay.over(halfLife);
@@ -93,7 +90,7 @@ test('G5: two steps after a target that moves evenly lead where one whole step l
   });
   decay.take(0);
   decay.over(1e-6);
-  expect([decay.remaining, decay.lag]).toEqual([0, 0]);
+  expect([decay.remaining, decay.left(7, 3)]).toEqual([0, 0]);
 });
 
 test('clamp keeps to its range and prefers the low end of a crossed one; finite never hands on -0', () => {

@@ -179,9 +179,9 @@ export class Following implements Part {
     const isOut = this.#findGoal(request, request.lead - this.ahead);
     const { x: toX, y: toY } = at;
     this.#ease.take(motion.constraints.settings.reducedMotion ? 0 : request.halfLife);
-    const { remaining, lag } = this.#ease.over(seconds);
-    const offX = (x - fromX) * remaining - (toX - fromX) * lag;
-    const offY = (y - fromY) * remaining - (toY - fromY) * lag;
+    const ease = this.#ease.over(seconds);
+    const offX = ease.left(x - fromX, toX - fromX);
+    const offY = ease.left(y - fromY, toY - fromY);
     const small = LENGTH_TOLERANCE * motion.span;
     const moves = velocityX !== 0 || velocityY !== 0;
     const off = Math.abs(offX) + Math.abs(offY);
@@ -190,7 +190,7 @@ export class Following implements Part {
     // Bounds stop it when it moves by less than the tolerance: of a span, or of the way that is left. Later on, the ground that
     // is sampled there moves it by little.
     const moved = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY);
-    const stands = moved <= Math.max(small, LENGTH_TOLERANCE * off) * (this.underWay ? 1 - remaining : 1);
+    const stands = moved <= Math.max(small, LENGTH_TOLERANCE * off) * (this.underWay ? 1 - ease.remaining : 1);
     // A target that moves keeps it under way while it is outside; one that stands, until it is reached.
     this.underWay = moves ? isOut || off >= small : !isThere && !stands;
   }

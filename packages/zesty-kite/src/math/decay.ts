@@ -15,12 +15,12 @@ export class Decay {
   /** The length of the step that the rest is of, seconds. */
   #seconds = NaN;
   /** The share of the distance that remains after the step, 0 … 1. */
-  remaining = 1;
+  remaining = NaN;
   /**
    * How far it lags behind a target that moves evenly, as a share of what the target moves in the step:
    * (1 - remaining) / (k · seconds), from value' = -k · (value - target), k = ln 2 / half-life.
    */
-  lag = 0;
+  #lag = NaN;
 
   /** @param halfLife seconds, ≥ 0 */
   take(halfLife: number): void {
@@ -29,12 +29,22 @@ export class Decay {
     this.#seconds = NaN;
   }
 
+  /**
+   * Returns what is left, after the step, of a distance from a target that moves evenly meanwhile.
+   *
+   * @param distance from where the target was
+   * @param moved how far the target moves in the step
+   */
+  left(distance: number, moved: number): number {
+    return distance * this.remaining - moved * this.#lag;
+  }
+
   /** The same over a step of so many seconds, > 0. */
   over(seconds: number): this {
     if (seconds === this.#seconds) return this;
     this.#seconds = seconds;
     this.remaining = exp2(-seconds * this.#rate);
-    this.lag = ((1 - this.remaining) * this.#time) / seconds;
+    this.#lag = ((1 - this.remaining) * this.#time) / seconds;
     return this;
   }
 }

@@ -44,8 +44,8 @@ export class Heading implements Part {
   }
 
   /** Eases on by a step. */
-  step({ remaining, lag }: Decay): void {
-    const left = (this.remaining + this.goalMoved) * remaining - this.goalMoved * lag;
+  step(decay: Decay): void {
+    const left = decay.left(this.remaining + this.goalMoved, this.goalMoved);
     this.remaining = Math.abs(left) < ANGLE_TOLERANCE ? 0 : left;
     if (this.remaining === 0) this.isStep = false;
     this.shown = this.goal + this.remaining;

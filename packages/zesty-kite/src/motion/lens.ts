@@ -20,9 +20,9 @@ export class Lens implements Part {
   }
 
   /** Eases on by a step, as `Tilt.step` does. */
-  step(target: number, moves: boolean, { remaining, lag }: Decay): void {
+  step(target: number, moves: boolean, decay: Decay): void {
     const moved = moves ? target - this.target : 0;
-    const left = (this.fieldOfView - target + moved) * remaining - moved * lag;
+    const left = decay.left(this.fieldOfView - target + moved, moved);
     this.target = target;
     this.isActive = Math.abs(left) >= ANGLE_TOLERANCE;
     this.fieldOfView = this.isActive ? target + left : target;

@@ -29,10 +29,10 @@ export class Level implements Part {
   }
 
   /** Eases on by a step. */
-  step(seconds: number, { remaining, lag }: Decay, span: number): void {
+  step(seconds: number, decay: Decay, span: number): void {
     const risen = this.groundRate * seconds;
     const ground = this.ground + risen;
-    const left = (this.height - this.ground) * remaining - risen * lag;
+    const left = decay.left(this.height - this.ground, risen);
     this.height = Math.abs(left) < LENGTH_TOLERANCE * span ? ground : ground + left;
     this.ground = ground;
   }

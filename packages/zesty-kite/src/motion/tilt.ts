@@ -32,13 +32,13 @@ export class Tilt implements Part {
   }
 
   /**
-   * Eases on by a step toward a target. One that moved is taken to have moved evenly during the step (see `Decay.lag`).
+   * Eases on by a step toward a target. One that moved is taken to have moved evenly during the step (see `Decay.left`).
    *
    * @param moves it is on a curve that the zoom goes along; else, unless keys tilt, it has jumped
    */
-  step(target: number, moves: boolean, { remaining, lag }: Decay): void {
+  step(target: number, moves: boolean, decay: Decay): void {
     const moved = moves || this.rate !== 0 ? target - this.target : 0;
-    const left = (this.pitch - target + moved) * remaining - moved * lag;
+    const left = decay.left(this.pitch - target + moved, moved);
     this.target = target;
     this.isActive = Math.abs(left) >= ANGLE_TOLERANCE;
     this.isTilted &&= this.isActive || this.rate !== 0;

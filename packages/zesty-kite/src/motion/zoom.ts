@@ -54,8 +54,8 @@ export class Zoom implements Part {
   }
 
   /** Eases on by a step. */
-  step({ remaining, lag }: Decay): void {
-    const left = (this.remaining + this.goalMoved) * remaining - this.goalMoved * lag;
+  step(decay: Decay): void {
+    const left = decay.left(this.remaining + this.goalMoved, this.goalMoved);
     this.remaining = Math.abs(left) < ZOOM_TOLERANCE ? 0 : left;
     this.eased = this.goal * exp2(this.remaining);
   }
