@@ -69,6 +69,27 @@ test.each(ways)(
   },
 );
 
+test('G4: the focus that a tilt pushed away comes back to the bit after a change that limits the zoom by the same bounds', () => {
+  const shapes = fc.constantFrom<NonNullable<Settings['bounds']>>(
+    { left: 0, top: 0, right: 1024, bottom: 768 },
+    { circle: { x: 512, y: 384, radius: 480 } },
+  );
+  forRuns(16, shapes, between(200, 824), between(0, 200), between(20, 90), (bounds, x, y, span) => {
+    const camera = new Camera([...onMap, { bounds, start: { x, y, span } }], { screen });
+    camera.advance(0);
+    let time = 0;
+    const lookAt = (pitch: number): Pose => {
+      camera.place({ pitch });
+      camera.advance((time += 5000));
+      return { ...camera.shown };
+    };
+    const begin = lookAt(88);
+    lookAt(25);
+    camera.change({ zoom: { maxSpan: null } });
+    expect(lookAt(88)).toEqual(begin);
+  });
+});
+
 test('G4: from anywhere on the map a held key tilts flat without a throw or a slam, and keys pan at every pitch', () => {
   forRuns(6, between(300, 700), between(300, 500), fc.boolean(), (x, y, limited) => {
     const zoom = limited ? { maxSpan: null } : {};

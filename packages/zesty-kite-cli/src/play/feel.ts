@@ -35,9 +35,9 @@ export interface Feel {
   readonly unused: Readonly<Record<string, readonly string[]>>;
 }
 
-/** The facts, and the settings at the end; null without a frame in which something moved. */
 export interface Felt {
   readonly facts: Feel;
+  /** In force at the end; null if nothing has moved. */
   readonly settings: Readonly<SpanSettings> | null;
 }
 

@@ -1,6 +1,6 @@
 /** Settings, screen and ground in force: all that limits motion. */
 import { soundTerrain } from '../ground/index.ts';
-import { boundaryOf, type ShapeKind } from '../limits/index.ts';
+import { boundaryOf, type KnownShape, type ShapeKind } from '../limits/index.ts';
 import { createConstraints, Placing, startPlace, Timeline, type Constraints, type Start } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
 import type { Checked, FullSettings } from '../settings/index.ts';
@@ -174,7 +174,7 @@ export class Stage {
     return place;
   }
 
-  #rulesFor(settings: FullSettings, screen = this.screen, before?: Parameters<typeof boundaryOf>[2]): Constraints {
+  #rulesFor(settings: FullSettings, screen = this.screen, before?: KnownShape): Constraints {
     const { inForce } = this.terrains;
     const terrain = inForce && soundTerrain('terrain', inForce);
     const boundary = boundaryOf(settings, this.shapes, before);

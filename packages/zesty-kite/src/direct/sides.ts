@@ -64,7 +64,7 @@ export class Sides {
     const middle = (this.#top + this.#bottom) / 2;
     // Above the line of four spans beyond the focus nothing is framed: the horizon is near.
     const high = Math.min(this.#bottom - middle, middle - reachV);
-    let needed = Math.max(this.#halfHeight(middle, high) / high, this.#spanAcross(middle, high), 0);
+    let needed = Math.max(this.#spanTimesAway(middle, high) / high, this.#spanAcross(middle, high), 0);
     let tried = Math.max(span, needed);
     let forth = this.#forth(middle, high, tried);
     // Nothing stands nearer to the eye than the near plane.
@@ -83,8 +83,8 @@ export class Sides {
     return needed;
   }
 
-  /** Half the height that things fill between two lines so far above and below the middle line: that distance times the span at which they touch both. */
-  #halfHeight(middle: number, away: number): number {
+  /** The distance of two lines from the middle line, times the span at which things touch both. */
+  #spanTimesAway(middle: number, away: number): number {
     const below = this.#down(middle + away, 1) * this.#projection.steepness(middle - away);
     const above = this.#down(middle - away, -1) * this.#projection.steepness(middle + away);
     return (below + above) / (2 * this.#projection.sinPitch);
@@ -94,13 +94,13 @@ export class Sides {
   #spanAcross(middle: number, high: number): number {
     const { sinPitch, cosPitch, invFocal } = this.#projection;
     const depth = (this.#across(this.#right, 1) + this.#across(this.#left, -1)) / (this.#right - this.#left);
-    // With the focus where they touch a line below the middle.
+    // The span at which they touch both sides, and a line so far below the middle line.
     const spanAt = (away: number): number => {
       const line = middle + away;
       return (depth * this.#projection.steepness(line) - invFocal * cosPitch * this.#down(line, 1)) / sinPitch;
     };
     if (invFocal * cosPitch === 0) return depth;
-    return spanAt(risingRoot((away) => away * spanAt(away) - this.#halfHeight(middle, away), 0, high));
+    return spanAt(risingRoot((away) => away * spanAt(away) - this.#spanTimesAway(middle, away), 0, high));
   }
 
   /** How far toward the viewer the focus is, at a span, if things reach equally far up and down. */

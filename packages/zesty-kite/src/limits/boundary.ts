@@ -36,7 +36,7 @@ class Fit {
  * @param kinds of shapes besides rectangles and circles
  * @param before settings and their shape: one that stays the same is not made again
  */
-export function boundaryOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: Before): Boundary {
+export function boundaryOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: KnownShape): Boundary {
   const { bounds } = settings;
   const isView = bounds?.keep === 'view';
   return {
@@ -50,15 +50,16 @@ export function boundaryOf(settings: FullSettings, kinds: readonly ShapeKind[], 
   };
 }
 
-interface Before {
+/** Settings whose shape is made already. */
+export interface KnownShape {
   readonly settings: FullSettings;
   readonly shape: Shape;
 }
 
-function shapeOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: Before): Shape {
+function shapeOf(settings: FullSettings, kinds: readonly ShapeKind[], before?: KnownShape): Shape {
   const { bounds, wrap, zoom } = settings;
   const was = before?.settings;
-  // With bounds and without copies it does not depend on the zoom range.
+  // With bounds and without copies the shape does not depend on the zoom range.
   const isFixed = bounds !== null && wrap.x === null && wrap.y === null;
   if (before && was?.bounds === bounds && was.wrap === wrap && (isFixed || was.zoom === zoom)) return before.shape;
   const edge = farthestCoordinate(settings);

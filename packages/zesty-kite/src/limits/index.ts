@@ -8,6 +8,7 @@ export {
   maxSpanAt,
   maxSpanInside,
   type Boundary,
+  type KnownShape,
 } from './boundary.ts';
 export { Hint } from './hint.ts';
 export { focusOutlineOf, outlinesOf } from './outlines.ts';

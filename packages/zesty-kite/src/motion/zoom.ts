@@ -24,7 +24,7 @@ export class Zoom implements Part {
   goalMoved = -0;
   /** The shown span at the beginning of the present step. */
   before = NaN;
-  /** A span, and its log₂: a goal stays for many steps. */
+  /** The last goal whose log₂ was computed, and that log₂. */
   #span = NaN;
   #logSpan = NaN;
 
