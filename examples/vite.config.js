@@ -34,7 +34,7 @@ export default defineConfig(({ mode }) => ({
             { name: 'camera', test: /zesty-kite\/dist\/(?!direct|session|shared\/direct)/, minShareCount: 3 },
             {
               name: 'strait',
-              test: /lemon-strait\/(ground|world|page|keys|frames|help|names|islands)\.ts|node_modules\/(fast-png|d3-)/,
+              test: /lemon-strait\/(ground|world|page|keys|frames|help|names|islands|rings)\.ts|node_modules\/(fast-png|d3-)/,
               minShareCount: 2,
             },
           ],

@@ -1,10 +1,11 @@
 /** Draws what a view shows of Lemon Strait on a 2D canvas: only the tiles that show. */
 import { visibleTiles, type TileRows, type View } from 'zesty-kite';
 import { createDrawing, type DrawingOptions } from 'zesty-kite/canvas';
-import { contours, type Ground, type TileSize } from '../lemon-strait/ground.ts';
+import type { Ground } from '../lemon-strait/ground.ts';
 import { canvasContext, type Context } from '../lemon-strait/page.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
+import { contours, type TileSize } from './contours.ts';
 
 /** Tiles as they are near by, and from where they are drawn coarser, in pixels per unit. */
 const NEAR = { tile: 64, cell: 2 };

@@ -66,6 +66,11 @@ export function createPainter(scene: Scene, tiles: Tiles): (view: View) => void 
 
 type Cell = readonly [number, number];
 
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
 function keyOf(view: View, { size }: Tiles, [column, row]: Cell): number {
   return view.depthKey((column + 0.5) * size, (row + 0.5) * size);
 }
@@ -102,23 +107,31 @@ function drawTile(context: Context, view: View, tiles: Tiles, column: number, ro
     const to = upper[(i + 1) % 4];
     // Clockwise on the screen: a side faces the viewer if its top runs from right to left.
     if (from === undefined || to === undefined || to.x >= from.x) return;
-    const foot = [view.toScreen(next.x, next.y, 0), view.toScreen(corner.x, corner.y, 0)];
-    fill(context, [from, to, ...foot], to.y > from.y ? shade : lit, view.density);
+    const foot = [view.toScreen(corner.x, corner.y, 0), view.toScreen(next.x, next.y, 0)];
+    fill(context, [to, from, ...foot], to.y > from.y ? shade : lit, view.density);
   });
 }
 
-function fill(context: Context, points: readonly { x: number; y: number }[], colour: string, density: number): void {
+/** So many pixels lie outside of the points: no hairlines between neighbours. */
+const GROWN = 0.75;
+
+/** Fills a convex polygon that runs clockwise on the screen. */
+function fill(context: Context, points: readonly Spot[], colour: string, density: number): void {
   context.fillStyle = colour;
-  context.strokeStyle = colour;
-  context.lineWidth = 1.5 / density; // half of it lies outside: no hairlines between neighbours
   context.beginPath();
-  points.forEach(({ x, y }, i) => {
-    if (i === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
+  points.forEach((point, i) => {
+    const into = outward(points.at(i - 1) ?? point, point);
+    const out = outward(point, points[(i + 1) % points.length] ?? point);
+    const grown = GROWN / density / (1 + into.x * out.x + into.y * out.y);
+    context.lineTo(point.x + (into.x + out.x) * grown, point.y + (into.y + out.y) * grown);
   });
-  context.closePath();
   context.fill();
-  context.stroke();
+}
+
+/** The direction out of a polygon, square to one of its sides. */
+function outward(from: Spot, to: Spot): Spot {
+  const long = Math.hypot(to.x - from.x, to.y - from.y);
+  return { x: (to.y - from.y) / long, y: (from.x - to.x) / long };
 }
 
 /** Some trees on a tile, always the same ones. */

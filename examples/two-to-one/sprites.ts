@@ -1,5 +1,5 @@
 /** Upright things: each has a place, and is drawn from there upward. */
-import type { Context } from '../lemon-strait/page.ts';
+import { canvasContext, type Context } from '../lemon-strait/page.ts';
 import type { View } from 'zesty-kite';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
@@ -29,22 +29,41 @@ export function tree(x: number, y: number, rise: number, size: number, name?: st
     draw: (context, view, isCovered) => {
       const at = foot(view, x, y, rise);
       const unit = at.unit * size;
-      context.fillStyle = '#00000030';
-      ellipse(context, at.x, at.y, 2.4 * unit, 1.2 * unit);
-      context.fillStyle = '#6b4a2b';
-      context.fillRect(at.x - 0.4 * unit, at.y - 3 * unit, 0.8 * unit, 3 * unit);
-      context.fillStyle = '#2f6b3a';
-      ellipse(context, at.x, at.y - 5 * unit, 3 * unit, 3 * unit);
-      context.fillStyle = '#4d8f47';
-      ellipse(context, at.x - 0.7 * unit, at.y - 5.8 * unit, 2 * unit, 1.8 * unit);
-      if (unit > 2) {
-        context.fillStyle = '#f6d743';
-        for (const [right, up] of LEMONS)
-          ellipse(context, at.x + right * unit, at.y - up * unit, 0.5 * unit, 0.5 * unit);
-      }
+      const { width, height } = TREE;
+      const stamp = stampOf(unit * view.density);
+      context.drawImage(stamp, at.x - TREE.x * unit, at.y - TREE.y * unit, width * unit, height * unit);
       if (name !== undefined) label(context, view, isCovered, name, at.x, at.y - 9 * unit);
     },
   };
+}
+
+/** The size of a tree's picture, and its foot there, in units of height. */
+const TREE = { width: 6.4, height: 9.6, x: 3.2, y: 8.2 };
+/** Pictures of trees by size: there are hundreds of trees, of few sizes. */
+const stamps = new Map<number, OffscreenCanvas>();
+const MOST_STAMPS = 100;
+
+/** The picture of a tree. @param unit of height, in pixels of the screen */
+function stampOf(unit: number): OffscreenCanvas {
+  const known = stamps.get(unit);
+  if (known !== undefined) return known;
+  if (stamps.size >= MOST_STAMPS) stamps.clear();
+  const stamp = new OffscreenCanvas(Math.ceil(TREE.width * unit), Math.ceil(TREE.height * unit));
+  const context = canvasContext(stamp, true);
+  context.scale(stamp.width / TREE.width, stamp.height / TREE.height);
+  context.translate(TREE.x, TREE.y);
+  context.fillStyle = '#00000030';
+  ellipse(context, 0, 0, 2.4, 1.2);
+  context.fillStyle = '#6b4a2b';
+  context.fillRect(-0.4, -3, 0.8, 3);
+  context.fillStyle = '#2f6b3a';
+  ellipse(context, 0, -5, 3, 3);
+  context.fillStyle = '#4d8f47';
+  ellipse(context, -0.7, -5.8, 2, 1.8);
+  context.fillStyle = '#f6d743';
+  if (unit > 2) for (const [right, up] of LEMONS) ellipse(context, right, -up, 0.5, 0.5);
+  stamps.set(unit, stamp);
+  return stamp;
 }
 
 const LEMONS = [
