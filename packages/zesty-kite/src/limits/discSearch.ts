@@ -12,8 +12,6 @@ export class DiscSearch {
   span = NaN;
   /** The last answer. */
   readonly best = new Candidate();
-  /** The tolerance of a distance. */
-  #slack = NaN;
   readonly #tried = new Candidate();
   readonly #wanted = new Candidate();
   readonly #circle = new Circle();
@@ -30,64 +28,67 @@ export class DiscSearch {
   nearest(x: number, y: number): boolean {
     const { discX: middleX, discY: middleY, radius, corners, span, best } = this;
     const tried = this.#tried;
+    const wanted = this.#wanted;
+    wanted.x = x;
+    wanted.y = y;
+    best.away = this.#holds(wanted, 0) ? 0 : Infinity;
     const fine = 1e-14 * (Math.abs(middleX) + Math.abs(middleY) + radius + span);
     // The crossing of two circles is known less finely than a point of one of them.
     const coarse = fine + span * 1e-9;
-    best.away = Infinity;
-    this.#wanted.x = tried.x = x;
-    this.#wanted.y = tried.y = y;
-    this.#slack = fine;
-    if (this.#holds(tried)) {
-      best.x = x;
-      best.y = y;
-      return true;
-    }
-    for (let k = 0; k < 8; k += 2) {
-      const discX = middleX - span * (corners[k] ?? 0);
-      const discY = middleY - span * (corners[k + 1] ?? 0);
+    for (let k = 0; k < 8 && best.away > 0; k += 2) {
+      const cornerX = corners[k] ?? 0;
+      const cornerY = corners[k + 1] ?? 0;
+      const discX = middleX - span * cornerX;
+      const discY = middleY - span * cornerY;
       const away = norm(x - discX, y - discY);
       if (away > 0) {
         tried.x = discX + ((x - discX) * radius) / away;
         tried.y = discY + ((y - discY) * radius) / away;
-        this.#slack = fine;
-        this.#offer();
+        this.#offer(0, cornerX, cornerY);
       }
       for (let j = 0; j < k; j += 2) {
         const stepX = middleX - span * (corners[j] ?? 0) - discX;
         const stepY = middleY - span * (corners[j + 1] ?? 0) - discY;
         const half = norm(stepX, stepY) / 2;
-        const high = radius * radius - half * half;
-        if (!(half > 0) || high < 0) continue;
-        const turn = Math.sqrt(high) / (2 * half);
-        this.#slack = coarse;
+        // Those that only just meet have one point in common.
+        if (!(half > 0) || half > radius + fine) continue;
+        const turn = Math.sqrt(Math.max(0, radius * radius - half * half)) / (2 * half);
         for (let side = -1; side <= 1; side += 2) {
           tried.x = discX + stepX / 2 - side * stepY * turn;
           tried.y = discY + stepY / 2 + side * stepX * turn;
-          this.#offer();
+          this.#offer(coarse);
         }
       }
+    }
+    // What stands at an edge stands. A slack of the discs would reach far between two that hardly overlap.
+    if (best.away <= fine * fine) {
+      best.x = x;
+      best.y = y;
     }
     return best.away < Infinity;
   }
 
-  /** Keeps the point that was tried if it will do and is nearer than the best before. */
-  #offer(): void {
+  /** Keeps the point that was tried if it will do and is nearer than the best before. @param onX the corner of the disc on whose rim it is */
+  #offer(slack: number, onX = NaN, onY = NaN): void {
     const { best } = this;
     const tried = this.#tried;
     const wanted = this.#wanted;
     tried.away = (tried.x - wanted.x) * (tried.x - wanted.x) + (tried.y - wanted.y) * (tried.y - wanted.y);
-    if (!(tried.away < best.away) || !this.#holds(tried)) return;
+    if (!(tried.away < best.away) || !this.#holds(tried, slack, onX, onY)) return;
     best.x = tried.x;
     best.y = tried.y;
     best.away = tried.away;
   }
 
-  #holds({ x, y }: Readonly<Point>): boolean {
+  #holds({ x, y }: Readonly<Point>, slack: number, onX = NaN, onY = NaN): boolean {
     const { corners, span } = this;
-    const radius = this.radius + this.#slack;
+    const radius = this.radius + slack;
     for (let k = 0; k < 8; k += 2) {
-      const offX = x + span * (corners[k] ?? 0) - this.discX;
-      const offY = y + span * (corners[k + 1] ?? 0) - this.discY;
+      const cornerX = corners[k] ?? 0;
+      const cornerY = corners[k + 1] ?? 0;
+      if (cornerX === onX && cornerY === onY) continue;
+      const offX = x + span * cornerX - this.discX;
+      const offY = y + span * cornerY - this.discY;
       if (offX * offX + offY * offY > radius * radius) return false;
     }
     return true;
