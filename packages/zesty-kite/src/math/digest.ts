@@ -4,8 +4,8 @@
  * Hash Algorithm").
  */
 export class Digest {
-  #high = 0xcbf29ce4;
-  #low = 0x84222325;
+  #high = 0xcbf29ce4 | 0;
+  #low = 0x84222325 | 0;
   readonly #number = new DataView(new ArrayBuffer(8));
 
   add(value: number): void {
@@ -13,11 +13,14 @@ export class Digest {
     number.setFloat64(0, value, true);
     let high = this.#high;
     let low = this.#low;
+    let bytes = number.getInt32(0, true);
     for (let i = 0; i < 8; i++) {
-      // times 2^40 + 0x1b3, in two halves of 32 bits
-      low ^= number.getUint8(i);
+      if (i === 4) bytes = number.getInt32(4, true);
+      // times 2^40 + 0x1b3, in two halves that stay whole numbers of 32 bits
+      low ^= bytes & 0xff;
+      bytes >>>= 8;
       const carry = ((low >>> 16) * 0x1b3 + (((low & 0xffff) * 0x1b3) >>> 16)) >>> 16;
-      high = Math.imul(high, 0x1b3) + carry + (low << 8);
+      high = (Math.imul(high, 0x1b3) + carry + (low << 8)) | 0;
       low = Math.imul(low, 0x1b3);
     }
     this.#high = high;
