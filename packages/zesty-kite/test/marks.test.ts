@@ -16,12 +16,12 @@ const settings = {
 };
 const abilities = ['pan', 'zoom', 'turn', 'tilt'] as const;
 
-function createCamera(locked: Ability[] = []): { camera: Camera; run: (seconds: number) => void } {
+function createCamera(locked: Ability[] = []): { camera: Camera; run: (seconds: number, frame?: number) => void } {
   const camera = new Camera({ ...settings, locked }, { screen });
   let time = 0;
   camera.advance(0);
-  const run = (seconds: number): void => {
-    for (const end = time + seconds * 1000; time < end; ) camera.advance((time += 20));
+  const run = (seconds: number, frame = 20): void => {
+    for (const end = time + seconds * 1000; time < end; ) camera.advance((time += frame));
   };
   return { camera, run };
 }
@@ -147,6 +147,23 @@ test('back and forward go as in a browser, and small steps leave no trace', () =
     const again = new Visits(camera, JSON.parse(JSON.stringify(visits)) as ReturnType<Visits['toJSON']>);
     expect(again.toJSON()).toEqual(visits.toJSON());
     visits.end();
+  });
+});
+
+test('a visit is where the camera rested, drawn or not: one long frame in mid-journey is none', () => {
+  forAll(between(0.1, 3.9), between(0.5, 3), fc.boolean(), (before, long, draws) => {
+    const { camera, run } = createCamera();
+    const visits = new Visits(camera);
+    run(1);
+    camera.place({ x: 900 });
+    // With frames on demand, the next one is the first of the journey.
+    run(draws ? 2 : 0.02);
+    void travel(camera, { x: 9000 }, { minSeconds: 4, maxSeconds: 4 });
+    if (!draws) run(2, 2000);
+    run(before);
+    run(long, long * 1000);
+    run(6);
+    expect(visits.toJSON().places.map(({ x }) => Math.round(x))).toEqual([0, 900, 9000]);
   });
 });
 

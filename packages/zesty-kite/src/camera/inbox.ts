@@ -41,6 +41,11 @@ export class Inbox {
     return this.#calls.length > 0;
   }
 
+  /** The last frame showed the camera at rest, whatever has been called since. */
+  get wasAtRest(): boolean {
+    return this.hasCalls ? this.#calledAtRest : this.#stage.timeline.kept.isAtRest;
+  }
+
   isKnown(kind: string): boolean {
     return kind in SIGNALS || this.#learned.has(kind);
   }

@@ -1,9 +1,8 @@
 /** The places that the camera has visited, with back and forward, as in a browser. */
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
-import type { Camera } from '../camera/index.ts';
+import { rigOf, type Camera, type Rig } from '../camera/index.ts';
 import { log2, norm } from '../math/index.ts';
 import { nearestCopy, type View } from '../view/index.ts';
-import { cameraHere } from './here.ts';
 import type { Arrival } from './way.ts';
 import { checkedMark, markOf, type Mark } from './marks.ts';
 import { travel, type TravelOptions } from './travel.ts';
@@ -47,6 +46,7 @@ const TURN = 60;
  */
 export class Visits {
   readonly #camera: Camera;
+  readonly #inbox: Rig['inbox'];
   readonly #stay: number;
   readonly #apart: number;
   readonly #max: number;
@@ -64,7 +64,8 @@ export class Visits {
    * @throws TypeError for what is no place
    */
   constructor(camera: Camera, saved?: SavedVisits | null, options: VisitsOptions = {}) {
-    this.#camera = cameraHere('Visits', camera);
+    this.#camera = camera;
+    this.#inbox = rigOf('Visits', camera).inbox;
     checkObject('visits.options', options, 'an object such as { stay: 0.5 }');
     const { stay = 0.5, apart = 0.5, max = 50 } = options;
     checkNumber('visits.options.stay', stay, 0, 3600);
@@ -132,7 +133,8 @@ export class Visits {
   #observe(time: number): void {
     const { view } = this.#camera;
     if (this.#see(view)) {
-      this.#since = this.#lastFrame;
+      // In mid-journey a pose that shows for long is no rest.
+      this.#since = this.#inbox.wasAtRest ? this.#lastFrame : time;
       this.#noted = false;
     }
     this.#lastFrame = time;
