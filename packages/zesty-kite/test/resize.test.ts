@@ -113,3 +113,18 @@ test('what a hand holds stays under it to 1e-3 px while windows and panels chang
     }
   });
 });
+
+test('a screen without a size, as of a map that is hidden, changes neither the goal nor what shows', () => {
+  const sizes = fc.constantFrom(0, 0.5, -3);
+  forAll(sizes, sizes, between(20, 400), fc.boolean(), (width, height, span, isDrawn) => {
+    const camera = new Camera({ start: { x: 5, y: 6, span } });
+    if (isDrawn) camera.advance(0);
+    camera.signal({ kind: 'screen', width, height });
+    const { x, y, span: goal } = camera.goal;
+    expect([x, y, goal]).toEqual([5, 6, span]);
+    camera.advance(16);
+    expect(camera.shown).toMatchObject({ x: 5, y: 6, span });
+    camera.signal({ kind: 'screen', width: 800, height: 600 });
+    expect(camera.goal).toMatchObject({ x: 5, y: 6, span });
+  });
+});

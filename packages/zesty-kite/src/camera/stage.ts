@@ -78,8 +78,9 @@ export class Stage {
     return !this.isSized || width !== screen.width || height !== screen.height || density !== screen.density;
   }
 
-  /** Puts a camera that waits for the size of its screen in its place. */
+  /** Puts a camera that waits for the size of its screen in its place, if the screen has one. */
   beginOn(screen: Screen, motion: Timeline['kept']): void {
+    if (!hasSize(screen)) return;
     motion.constraints = this.rulesAfter(this.changes.inForce, screen);
     new Placing(motion).begin(this.placed);
   }
