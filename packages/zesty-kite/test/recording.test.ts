@@ -44,23 +44,28 @@ const anySteering = steeringBy(hands.everything, fc.boolean().chain(settingsWith
 const someCalls = fc.array(fc.tuple(fc.nat(FRAMES - 30), fc.nat(CALLS.length - 1)), { maxLength: 4 });
 
 test('a recording that begins in any frame changes no bit of the game, and its replay shows every frame from there on', () => {
-  const counts = { moving: 0, held: 0, called: 0, compared: 0 };
-  forAll(anySteering, someCalls, fc.nat(FRAMES), fc.boolean(), ({ settings, signals }, calls, begins, early) => {
+  const counts = { moving: 0, held: 0, called: 0, compared: 0, unsized: 0 };
+  // Of some the size of the screen is known later only.
+  const sized = fc.oneof(fc.constant(0), fc.nat(FRAMES / 2));
+  forAll(anySteering, someCalls, fc.nat(FRAMES), fc.boolean(), sized, (steering, calls, begins, early, sizedAt) => {
+    const { settings, signals } = steering;
     const lines: string[] = [];
     /** Bits of each frame, with the count of the lines written until then. */
     const [plain, recorded] = [false, true].map((records) => {
-      const camera = new Camera(settings, { screen, report: () => undefined });
+      const camera = new Camera(settings, { ...(sizedAt === 0 && { screen }), report: () => undefined });
       const frames = new Map<number, { readonly bits: string; readonly lines: number }>();
       const begin = (frame: number): void => {
         if (!records || frame !== begins) return;
         counts.moving += camera.settled ? 0 : 1;
         counts.held += camera.grips.length > 0 ? 1 : 0;
+        counts.unsized += frame < sizedAt && calls.some(([at]) => at < frame) ? 1 : 0;
         counts.called += calls.some(([at]) => at < frame && at > frame - 20) ? 1 : 0;
         record(camera, (line) => lines.push(line));
       };
       for (let frame = 0, next = 0; frame < 4 * FRAMES; frame++) {
         const micros = Math.round((frame * 1e6) / 60);
         if (early) begin(frame);
+        if (frame > 0 && frame === sizedAt) camera.signal({ kind: 'screen', ...screen, time: micros / 1000 });
         for (const [at, which] of calls) if (at === frame) CALLS[which]?.(camera, frame);
         // Some signals come before their time.
         for (let signal = signals[next]; signal && signal.at < micros + 20_000; signal = signals[++next])

@@ -3,9 +3,11 @@ import { test } from '@jest/globals';
 import { expect } from './expect.ts';
 import './patience.ts';
 import fc from 'fast-check';
-import { Camera, type Settings } from '../src/index.ts';
+import { travel } from '../src/direct/index.ts';
+import type { Settings } from '../src/index.ts';
 import { forAll } from './law.ts';
-import { between, looks, pixelsBetween } from './steering.ts';
+import { Camera } from './shapes.ts';
+import { between, looks, pixelsBetween, settingsWith } from './steering.ts';
 
 const screen = { width: 900, height: 600 };
 const panels = fc.record({
@@ -117,14 +119,78 @@ test('what a hand holds stays under it to 1e-3 px while windows and panels chang
 test('a screen without a size, as of a map that is hidden, changes neither the goal nor what shows', () => {
   const sizes = fc.constantFrom(0, 0.5, -3);
   forAll(sizes, sizes, between(20, 400), fc.boolean(), (width, height, span, isDrawn) => {
-    const camera = new Camera({ start: { x: 5, y: 6, span } });
+    const camera = new Camera({ start: { x: 5, y: 6, span }, turn: { halfLife: 0 } });
     if (isDrawn) camera.advance(0);
+    camera.turn(30);
+    const there = { x: 5, y: 6, span, heading: 30 };
     camera.signal({ kind: 'screen', width, height });
-    const { x, y, span: goal } = camera.goal;
-    expect([x, y, goal]).toEqual([5, 6, span]);
+    expect(camera.goal).toMatchObject(there);
     camera.advance(16);
-    expect(camera.shown).toMatchObject({ x: 5, y: 6, span });
+    camera.advance(32);
+    expect(camera.shown).toMatchObject(there);
     camera.signal({ kind: 'screen', width: 800, height: 600 });
-    expect(camera.goal).toMatchObject({ x: 5, y: 6, span });
+    expect(camera.goal).toMatchObject(there);
+  });
+});
+
+const calls = fc.oneof(
+  ...[
+    between(-200, 200).map(
+      (degrees) =>
+        (camera: Camera): void =>
+          camera.turn(degrees),
+    ),
+    between(-60, 60).map(
+      (degrees) =>
+        (camera: Camera): void =>
+          camera.tilt(degrees),
+    ),
+    between(-8, 8).map(
+      (notches) =>
+        (camera: Camera): void =>
+          camera.zoom({ notches }),
+    ),
+    between(-300, 300).map(
+      (x) =>
+        (camera: Camera): void =>
+          camera.pan({ x, y: 40 }),
+    ),
+    between(-600, 600).map(
+      (x) =>
+        (camera: Camera): void =>
+          camera.place({ x }),
+    ),
+    between(10, 600).map(
+      (span) =>
+        (camera: Camera): void =>
+          camera.place({ span, heading: span }),
+    ),
+    between(10, 90).map(
+      (pitch) =>
+        (camera: Camera): void =>
+          camera.place({ pitch }),
+    ),
+    between(-600, 600).map(
+      (y) =>
+        (camera: Camera): void =>
+          void travel(camera, { y }, { maxSeconds: 1 }),
+    ),
+    fc.constant((camera: Camera): void => camera.home()),
+  ],
+);
+
+test('calls before the size of the screen is known come to the same as after, in their order', () => {
+  forAll(settingsWith(true), fc.array(calls, { maxLength: 6 }), fc.nat({ max: 3 }), (settings, list, frames) => {
+    const [early, late] = [new Camera(settings), new Camera(settings)];
+    late.signal({ kind: 'screen', ...screen, time: 0 });
+    for (const camera of [early, late])
+      for (const [i, call] of list.entries()) {
+        if (camera === early && i < frames) camera.advance(0);
+        call(camera);
+      }
+    early.signal({ kind: 'screen', ...screen });
+    expect(early.goal).toEqual(late.goal);
+    for (const camera of [early, late]) rest(camera, 0);
+    expect(early.shown).toEqual(late.shown);
   });
 });

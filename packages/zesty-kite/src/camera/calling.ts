@@ -2,6 +2,9 @@
 import { Placing, type Motion } from '../motion/index.ts';
 import type { About, SignalBody, ZoomSignal } from '../signals/index.ts';
 
+/** Signals of these kinds come from the program alone, as do those of abilities that were learned. */
+export const CALLS: ReadonlySet<string> = new Set(['turn', 'tilt', 'zoom', 'pan', 'home', 'place']);
+
 export class Calling {
   readonly #motion: Motion;
 

@@ -3,17 +3,19 @@ import { DEVICES } from '../devices/index.ts';
 import { Hands, type Intent } from '../hands/index.ts';
 import { shownOf, startOffset } from '../motion/index.ts';
 import type { FullSettings } from '../settings/index.ts';
-import type { HandSignal, HoverSignal, SignalBody } from '../signals/index.ts';
+import { SIGNALS, type HandSignal, type HoverSignal, type SignalBody } from '../signals/index.ts';
 import type { FrameClock } from './frameClock.ts';
 import type { Observer } from './observer.ts';
 import type { Recorder } from './recorder.ts';
 import type { Stage } from './stage.ts';
-import { Calling } from './calling.ts';
+import { Calling, CALLS } from './calling.ts';
 import { Steering } from './steering.ts';
 
 /** A leap of the clock by more than this is a gap: held keys move the camera for a moment of it only. */
 export const LONGEST_STRETCH_MICROS = 10 * 1_000_000;
 const HELD_FOR_MICROS = 250_000;
+/** A camera that is never given a screen remembers so many calls. */
+const MOST_EARLY = 1000;
 /** Settings that change no motion under way. */
 const HANDS: ReadonlySet<string> = new Set([
   'bindings',
@@ -48,8 +50,8 @@ export class Dispatcher {
   readonly #steering: Steering;
   /** Something besides the first size of the screen has taken effect. */
   hasReceived = false;
-  /** Calls of abilities before the size of the screen is known. */
-  readonly #untilSized: SignalBody[] = [];
+  /** Calls before the size of the screen is known. They are made again once it is; those of abilities for the first time. */
+  readonly early: SignalBody[] = [];
   /** The time of the last signal that changed nothing, microseconds. */
   ignoredAt = 0;
   /** The time at which the pointer will have dwelt at an edge, microseconds; null while it is at none. */
@@ -77,11 +79,6 @@ export class Dispatcher {
     return Math.max(this.#stage.timeline.micros, this.ignoredAt);
   }
 
-  /** Keeps the call of an ability until the size of the screen is known. */
-  keepUntilSized(body: SignalBody): void {
-    this.#untilSized.push(body);
-  }
-
   /** Lets a signal take effect at a time, or now if that time has passed, and records it. */
   apply(body: SignalBody, due: number): void {
     const { timeline } = this.#stage;
@@ -99,14 +96,13 @@ export class Dispatcher {
       this.hasReceived = true;
     }
     this.#recorder.add({ at, ...body });
-    if (this.#stage.isSized && this.#untilSized.length > 0)
-      for (const waiting of this.#untilSized.splice(0)) this.apply(waiting, at);
   }
 
   /** @param intents of the hands; null for a signal that the hands do not read */
   takeEffect(body: SignalBody, at: number, intents: readonly Intent[] | null): void {
     const { timeline, isSized } = this.#stage;
     this.hasReceived ||= isSized || body.kind !== 'screen';
+    if (!isSized && this.#keepEarly(body)) return;
     // Other settings and other ground change the goal of the camera, not what is shown.
     const eases = isSized && (body.kind === 'change' || body.kind === 'terrain');
     const before = eases ? shownOf(timeline.kept) : null;
@@ -116,6 +112,15 @@ export class Dispatcher {
     timeline.finishSignal();
     if (before !== null) startOffset(timeline.kept, before);
     this.update(body.kind);
+    if (this.#stage.isSized) for (const call of this.early.splice(0)) this.takeEffect(call, at, null);
+  }
+
+  /** Keeps a call until the size of the screen is known. Says whether it waits for that: others take effect meanwhile, too. */
+  #keepEarly(body: SignalBody): boolean {
+    const isLearned = !(body.kind in SIGNALS);
+    if (isLearned || CALLS.has(body.kind)) this.early.push(body);
+    if (this.early.length > MOST_EARLY) this.early.shift();
+    return isLearned;
   }
 
   /** Records a leap of the clock that is longer than a key is held as a gap. */

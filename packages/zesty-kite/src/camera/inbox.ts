@@ -4,6 +4,7 @@ import { GRID_SECONDS, type MoverSignal } from '../motion/index.ts';
 import { cleanSignal, SIGNALS, SignalQueue, type Plan, type SignalBody } from '../signals/index.ts';
 import { refuse } from '../messages/index.ts';
 import { hasUnit, SPAN, type Span } from '../settings/index.ts';
+import { CALLS } from './calling.ts';
 import type { Dispatcher } from './dispatcher.ts';
 import type { FrameClock } from './frameClock.ts';
 import type { Recorder } from './recorder.ts';
@@ -12,8 +13,6 @@ import type { Stage } from './stage.ts';
 /** A signal later than the frame waits; by more than an hour it is from another clock. */
 const PATIENCE_MICROS = 3600 * 1_000_000;
 const STEP_MICROS = Math.ceil(GRID_SECONDS * 1e6);
-/** Signals that only a program sends, and whose effect depends on no time. */
-const CALLS = new Set(['turn', 'tilt', 'zoom', 'pan', 'home', 'place', 'change']);
 
 export class Inbox {
   readonly waiting = new SignalQueue();
@@ -60,7 +59,7 @@ export class Inbox {
    * @returns whether the camera uses it
    */
   take(signal: MoverSignal & { readonly time?: number }): boolean {
-    const { changes, terrains, isSized } = this.#stage;
+    const { changes, terrains } = this.#stage;
     let body = cleanSignal(signal, this.#learned);
     if (body === null || !this.filter.takes(body)) return false;
     const given = signal.time ?? -Infinity;
@@ -73,9 +72,8 @@ export class Inbox {
       time = changes.add(body.settings, time);
       this.filter.adopt(changes.last);
     }
-    const isLearned = this.#learned.has(body.kind);
-    if (isLearned && !isSized) this.#dispatcher.keepUntilSized(body);
-    else if ((isLearned || CALLS.has(body.kind)) && time === -Infinity && this.#isFree) this.#call(body);
+    const isCall = CALLS.has(body.kind) || body.kind === 'change' || this.#learned.has(body.kind);
+    if (isCall && time === -Infinity && this.#isFree) this.#call(body);
     else this.waiting.add(body, time);
     return true;
   }

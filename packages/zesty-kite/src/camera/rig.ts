@@ -97,26 +97,33 @@ export class Rig {
 
   /** The pose that the camera is heading to, with all that has been called up to now. */
   get goal(): Pose {
-    const { changes, timeline, isSized } = this.stage;
-    const { inbox } = this;
+    const { stage, inbox } = this;
+    const { changes, timeline } = stage;
     const waiting = inbox.waiting.isEmpty ? [] : inbox.waiting.inOrder;
-    const takesPart = ({ time, body }: (typeof waiting)[number]): boolean =>
-      time === -Infinity || (body.kind === 'screen' && !isSized);
+    const firstSize = waiting.find(({ body }) => body.kind === 'screen' && stage.isFirstSize(body));
+    const takesPart = (one: (typeof waiting)[number]): boolean => one.time === -Infinity || one === firstSize;
     const isCalled = inbox.hasCalls || waiting.some(takesPart);
     const motion = isCalled ? (this.#ahead ??= timeline.createMotion()) : this.frame;
     if (isCalled) timeline.show(this.#clock.now, motion);
     let index = 0;
     for (const one of waiting) {
-      if (takesPart(one)) this.#foresee(motion, one.body, changes.after(index));
+      if (one === firstSize) this.#foreseeSize(motion, one.body);
+      else if (takesPart(one)) this.#foresee(motion, one.body, changes.after(index));
       if (one.body.kind === 'change') index += 1;
     }
-    return this.stage.inFirstCopy(goalPose(motion, timeline.scratch));
+    return stage.inFirstCopy(goalPose(motion, timeline.scratch));
   }
 
-  /** Lets a signal that waits take effect on a motion: a call, or the first size of the screen. */
+  /** Lets the first size of the screen that waits take effect on a motion, and with it all calls before. */
+  #foreseeSize(ahead: Motion, body: SignalBody): void {
+    if (body.kind !== 'screen') return;
+    this.stage.beginOn(body, ahead);
+    for (const call of this.dispatcher.early) new Calling(ahead).apply(call);
+  }
+
+  /** Lets a call that waits take effect on a motion. */
   #foresee(ahead: Motion, body: SignalBody, change: Changes['inForce'] | undefined): void {
-    if (body.kind === 'screen' && !this.stage.isSized) this.stage.beginOn(body, ahead);
-    else if (body.kind !== 'change') new Calling(ahead).apply(body);
+    if (body.kind !== 'change') new Calling(ahead).apply(body);
     else if (change !== undefined) {
       const { screen, boundary } = ahead.constraints;
       ahead.constraints = this.stage.rulesAfter(change, screen);
@@ -146,7 +153,9 @@ export class Rig {
    * @param time of the frame, as polls receive it
    */
   sampleTarget(sample: MoverSignal & { ahead: number }, time: number): void {
-    const { timeline } = this.stage;
+    const { timeline, isSized } = this.stage;
+    // The mover waits, too.
+    if (!isSized) return;
     const clock = this.#clock;
     clock.expect(time);
     this.inbox.stampCalls();

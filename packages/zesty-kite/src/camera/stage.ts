@@ -26,8 +26,8 @@ export class Stage {
   #home: Start | null;
   readonly #reports: Reports;
   readonly #placing: Placing;
-  /** The pose to take once the size of the screen is known. */
-  placed: Start;
+  /** Where the camera begins, once more when the size of the screen is known. */
+  readonly #start: Start;
 
   constructor(
     changes: Changes,
@@ -47,14 +47,14 @@ export class Stage {
       this.isSized = true;
     }
     this.timeline = new Timeline(this.#rulesFor(this.settings), MOVERS);
-    this.placed = startPlace(this.settings, this.timeline.constraints.boundary);
+    this.#start = startPlace(this.settings, this.timeline.constraints.boundary);
     this.#placing = new Placing(this.timeline.kept);
     this.#begin();
   }
 
   /** Begins in its place; once the size of the screen is known, settings that contradict their own zoom range are reported. */
   #begin(): void {
-    this.#placing.begin(this.placed);
+    this.#placing.begin(this.#start);
     if (this.isSized) this.#reportRange();
   }
 
@@ -78,11 +78,15 @@ export class Stage {
     return !this.isSized || width !== screen.width || height !== screen.height || density !== screen.density;
   }
 
-  /** Puts a camera that waits for the size of its screen in its place, if the screen has one. */
+  /** Returns whether a screen is the first that has a size: one of a hidden map has none. */
+  isFirstSize(screen: Screen): boolean {
+    return !this.isSized && hasSize(screen);
+  }
+
+  /** Puts a motion in its place once the size of the screen is known. */
   beginOn(screen: Screen, motion: Timeline['kept']): void {
-    if (!hasSize(screen)) return;
     motion.constraints = this.rulesAfter(this.changes.inForce, screen);
-    new Placing(motion).begin(this.placed);
+    new Placing(motion).begin(this.#start);
   }
 
   /** Brings kept motion into the limits of a screen of another size. */
@@ -141,20 +145,7 @@ export class Stage {
   }
 
   place({ x, y, height, span, heading, pitch }: PlaceSignal): void {
-    if (this.isSized) {
-      this.#placing.place({ x, y, height, span, heading, pitch });
-      return;
-    }
-    const placed = this.placed;
-    this.placed = {
-      x: x ?? placed.x,
-      y: y ?? placed.y,
-      height: height ?? (x === undefined && y === undefined ? placed.height : undefined),
-      span: span ?? placed.span,
-      heading: heading ?? placed.heading,
-      pitch: pitch ?? placed.pitch,
-    };
-    this.#placing.begin(this.placed);
+    this.#placing.place({ x, y, height, span, heading, pitch });
   }
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */

@@ -46,11 +46,11 @@ export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void 
   }
   const moment = momentOf(rig);
   restore(moment, saved, 'state');
-  const { steps, past, isSolved, ignoredAt, dwells, isMoved, isPinned, placed, significant } = moment;
+  const { steps, past, isSolved, ignoredAt, dwells, isMoved, isPinned, early, significant } = moment;
   Object.assign(timeline, { steps, past, isSolved });
   Object.assign(dispatcher, { ignoredAt, dwells, hasReceived: true });
   Object.assign(kept, { isMoved, isPinned });
-  stage.placed = placed;
+  dispatcher.early.push(...early);
   // A recording has no signal that was no news.
   for (const name of [...significant, 'hover', ...dispatcher.hands.levers.pressed.keys()])
     inbox.filter.significant.add(name);
@@ -64,10 +64,10 @@ function partsOf({ stage }: Rig): Record<string, object> {
 
 /** Single values that are saved. */
 function momentOf({ stage, dispatcher, inbox }: Rig) {
-  const { timeline, placed } = stage;
+  const { timeline } = stage;
   const { steps, past, isSolved, kept } = timeline;
   const { isMoved, isPinned } = kept;
-  const { ignoredAt, dwells } = dispatcher;
+  const { ignoredAt, dwells, early } = dispatcher;
   return {
     steps,
     past,
@@ -76,7 +76,7 @@ function momentOf({ stage, dispatcher, inbox }: Rig) {
     isPinned,
     ignoredAt,
     dwells,
-    placed,
+    early: [...early],
     significant: [...inbox.filter.significant],
   };
 }
