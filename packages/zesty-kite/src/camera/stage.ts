@@ -26,7 +26,7 @@ export class Stage {
   #home: Start | null;
   readonly #reports: Reports;
   readonly #placing: Placing;
-  /** Where the camera begins, once more when the size of the screen is known. */
+  /** The pose that the camera begins with, once more when the size of the screen is known. */
   readonly #start: Start;
 
   constructor(

@@ -50,7 +50,7 @@ export class DiscSearch {
         const stepX = middleX - span * (corners[j] ?? 0) - discX;
         const stepY = middleY - span * (corners[j + 1] ?? 0) - discY;
         const half = norm(stepX, stepY) / 2;
-        // Those that only just meet have one point in common.
+        // Circles that only just meet have one point in common.
         if (!(half > 0) || half > radius + fine) continue;
         const turn = Math.sqrt(Math.max(0, radius * radius - half * half)) / (2 * half);
         for (let side = -1; side <= 1; side += 2) {
@@ -60,7 +60,7 @@ export class DiscSearch {
         }
       }
     }
-    // What stands at an edge stands. A slack of the discs would reach far between two that hardly overlap.
+    // A focus at an edge stays there. A slack of the discs would reach far between two that hardly overlap.
     if (best.away <= fine * fine) {
       best.x = x;
       best.y = y;
