@@ -51,7 +51,7 @@ export class Dispatcher {
   /** Something besides the first size of the screen has taken effect. */
   hasReceived = false;
   /** Calls before the size of the screen is known. They are made again once it is; those of abilities for the first time. */
-  readonly early: SignalBody[] = [];
+  early: SignalBody[] = [];
   /** The time of the last signal that changed nothing, microseconds. */
   ignoredAt = 0;
   /** The time at which the pointer will have dwelt at an edge, microseconds; null while it is at none. */
@@ -102,7 +102,12 @@ export class Dispatcher {
   takeEffect(body: SignalBody, at: number, intents: readonly Intent[] | null): void {
     const { timeline, isSized } = this.#stage;
     this.hasReceived ||= isSized || body.kind !== 'screen';
-    if (!isSized && this.#keepEarly(body)) return;
+    if (!isSized) {
+      const isLearned = !(body.kind in SIGNALS);
+      if (isLearned || CALLS.has(body.kind)) this.early.push(body);
+      if (this.early.length > MOST_EARLY) this.early.shift();
+      if (isLearned) return;
+    }
     // Other settings and other ground change the goal of the camera, not what is shown.
     const eases = isSized && (body.kind === 'change' || body.kind === 'terrain');
     const before = eases ? shownOf(timeline.kept) : null;
@@ -113,14 +118,6 @@ export class Dispatcher {
     if (before !== null) startOffset(timeline.kept, before);
     this.update(body.kind);
     if (this.#stage.isSized) for (const call of this.early.splice(0)) this.takeEffect(call, at, null);
-  }
-
-  /** Keeps a call until the size of the screen is known. Says whether it waits for that: others take effect meanwhile, too. */
-  #keepEarly(body: SignalBody): boolean {
-    const isLearned = !(body.kind in SIGNALS);
-    if (isLearned || CALLS.has(body.kind)) this.early.push(body);
-    if (this.early.length > MOST_EARLY) this.early.shift();
-    return isLearned;
   }
 
   /** Records a leap of the clock that is longer than a key is held as a gap. */
@@ -187,13 +184,11 @@ export class Dispatcher {
       case 'turn':
       case 'tilt':
       case 'zoom':
+      case 'place':
         this.#calls.apply(body);
         break;
       case 'gap':
         kept.pan.isStalled = body.phase === 'begin';
-        break;
-      case 'place':
-        this.#stage.place(body);
         break;
       case 'change':
         this.#stage.change(changes.take());

@@ -26,7 +26,7 @@ export class Inbox {
   /** Calls since the last frame; the next one stamps them. */
   readonly #calls: SignalBody[] = [];
   /** The camera was at rest when the first of them came. */
-  #calledAtRest = false;
+  calledAtRest = false;
 
   constructor(stage: Stage, clock: FrameClock, dispatcher: Dispatcher, recorder: Recorder) {
     this.#stage = stage;
@@ -38,11 +38,6 @@ export class Inbox {
 
   get hasCalls(): boolean {
     return this.#calls.length > 0;
-  }
-
-  /** The last frame showed the camera at rest, whatever has been called since. */
-  get wasAtRest(): boolean {
-    return this.hasCalls ? this.#calledAtRest : this.#stage.timeline.kept.isAtRest;
   }
 
   isKnown(kind: string): boolean {
@@ -86,8 +81,8 @@ export class Inbox {
   /** Lets a call take effect at the time of the last frame: no frame shows less of a motion than one before. */
   #call(body: SignalBody): void {
     const { timeline } = this.#stage;
-    if (this.#calls.length === 0) this.#calledAtRest = timeline.kept.isAtRest;
-    timeline.runTo(this.#calledAtRest ? timeline.micros : this.lastShown);
+    if (this.#calls.length === 0) this.calledAtRest = timeline.kept.isAtRest;
+    timeline.runTo(this.calledAtRest ? timeline.micros : this.lastShown);
     this.#dispatcher.takeEffect(body, timeline.micros, null);
     this.#calls.push(body);
   }
@@ -101,7 +96,7 @@ export class Inbox {
   stampCalls(): void {
     if (this.#calls.length === 0) return;
     const { timeline } = this.#stage;
-    if (this.#calledAtRest) this.skipRest();
+    if (this.calledAtRest) this.skipRest();
     for (const body of this.#calls) this.#recorder.add({ at: timeline.micros, ...body });
     this.#calls.length = 0;
     this.#recorder.start();

@@ -99,31 +99,27 @@ export class Rig {
   get goal(): Pose {
     const { stage, inbox } = this;
     const { changes, timeline } = stage;
-    const waiting = inbox.waiting.isEmpty ? [] : inbox.waiting.inOrder;
+    const waiting = inbox.waiting.inOrder;
     const firstSize = waiting.find(({ body }) => body.kind === 'screen' && stage.isFirstSize(body));
-    const takesPart = (one: (typeof waiting)[number]): boolean => one.time === -Infinity || one === firstSize;
+    const takesPart = (one: (typeof waiting)[number]): boolean =>
+      one === firstSize || (one.time === -Infinity && one.body.kind !== 'screen');
     const isCalled = inbox.hasCalls || waiting.some(takesPart);
     const motion = isCalled ? (this.#ahead ??= timeline.createMotion()) : this.frame;
     if (isCalled) timeline.show(this.#clock.now, motion);
     let index = 0;
     for (const one of waiting) {
-      if (one === firstSize) this.#foreseeSize(motion, one.body);
-      else if (takesPart(one)) this.#foresee(motion, one.body, changes.after(index));
+      if (takesPart(one)) this.#foresee(motion, one.body, changes.after(index));
       if (one.body.kind === 'change') index += 1;
     }
     return stage.inFirstCopy(goalPose(motion, timeline.scratch));
   }
 
-  /** Lets the first size of the screen that waits take effect on a motion, and with it all calls before. */
-  #foreseeSize(ahead: Motion, body: SignalBody): void {
-    if (body.kind !== 'screen') return;
-    this.stage.beginOn(body, ahead);
-    for (const call of this.dispatcher.early) new Calling(ahead).apply(call);
-  }
-
-  /** Lets a call that waits take effect on a motion. */
+  /** Lets a signal that waits take effect on a motion: a call, or the first size of the screen, and with it the calls before. */
   #foresee(ahead: Motion, body: SignalBody, change: Changes['inForce'] | undefined): void {
-    if (body.kind !== 'change') new Calling(ahead).apply(body);
+    if (body.kind === 'screen') {
+      this.stage.beginOn(body, ahead);
+      for (const call of this.dispatcher.early) new Calling(ahead).apply(call);
+    } else if (body.kind !== 'change') new Calling(ahead).apply(body);
     else if (change !== undefined) {
       const { screen, boundary } = ahead.constraints;
       ahead.constraints = this.stage.rulesAfter(change, screen);

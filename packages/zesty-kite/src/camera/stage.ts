@@ -4,7 +4,7 @@ import { boundaryOf, type KnownShape, type ShapeKind } from '../limits/index.ts'
 import { createConstraints, Placing, startPlace, Timeline, type Constraints, type Start } from '../motion/index.ts';
 import { MOVERS } from '../movers/index.ts';
 import type { Checked, FullSettings } from '../settings/index.ts';
-import type { PlaceSignal, TerrainSignal } from '../signals/index.ts';
+import type { TerrainSignal } from '../signals/index.ts';
 import { canonical, type Screen } from '../view/index.ts';
 import type { Reports } from '../reports.ts';
 import type { Changes } from './changes.ts';
@@ -142,10 +142,6 @@ export class Stage {
     this.terrains.take(signal);
     this.adopt(this.changes.inForce);
     this.timeline.kept.level.isStale = true;
-  }
-
-  place({ x, y, height, span, heading, pitch }: PlaceSignal): void {
-    this.#placing.place({ x, y, height, span, heading, pitch });
   }
 
   /** Puts settings in force, on the present screen; motion is not yet brought into their limits. */

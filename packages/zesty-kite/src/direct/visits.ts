@@ -1,7 +1,7 @@
 /** The places that the camera has visited, with back and forward, as in a browser. */
 import { checkList, checkNumber, checkObject } from '../messages/index.ts';
 import { rigOf, type Camera, type Rig } from '../camera/index.ts';
-import { log2, norm } from '../math/index.ts';
+import { clamp, log2, norm } from '../math/index.ts';
 import { nearestCopy, type View } from '../view/index.ts';
 import type { Arrival } from './way.ts';
 import { checkedMark, markOf, type Mark } from './marks.ts';
@@ -46,7 +46,7 @@ const TURN = 60;
  */
 export class Visits {
   readonly #camera: Camera;
-  readonly #inbox: Rig['inbox'];
+  readonly #rig: Rig;
   readonly #stay: number;
   readonly #apart: number;
   readonly #max: number;
@@ -65,7 +65,7 @@ export class Visits {
    */
   constructor(camera: Camera, saved?: SavedVisits | null, options: VisitsOptions = {}) {
     this.#camera = camera;
-    this.#inbox = rigOf('Visits', camera).inbox;
+    this.#rig = rigOf('Visits', camera);
     checkObject('visits.options', options, 'an object such as { stay: 0.5 }');
     const { stay = 0.5, apart = 0.5, max = 50 } = options;
     checkNumber('visits.options.stay', stay, 0, 3600);
@@ -81,7 +81,7 @@ export class Visits {
     this.#max = max;
     this.#places = places.map((place, i) => checkedMark(`visits.places[${String(i)}]`, place));
     if (this.#places.length === 0) this.#places.push(markOf(camera));
-    this.#at = Math.max(0, Math.min(Math.floor(at), this.#places.length - 1));
+    this.#at = clamp(Math.floor(at), 0, this.#places.length - 1);
     this.#end = camera.poll((time) => {
       this.#observe(time);
     });
@@ -131,16 +131,17 @@ export class Visits {
 
   /** At the beginning of a frame: the time at rest at the pose of the frame before. */
   #observe(time: number): void {
-    const { view } = this.#camera;
-    if (this.#see(view)) {
+    if (this.#see(this.#camera.view)) {
+      const { inbox, stage } = this.#rig;
+      const wasAtRest = inbox.hasCalls ? inbox.calledAtRest : stage.timeline.kept.isAtRest;
       // In mid-journey a pose that shows for long is no rest.
-      this.#since = this.#inbox.wasAtRest ? this.#lastFrame : time;
+      this.#since = wasAtRest ? this.#lastFrame : time;
       this.#noted = false;
     }
     this.#lastFrame = time;
     if (this.#noted || !(time - this.#since >= this.#stay)) return;
     this.#noted = true;
-    const { x, y, span, heading, pitch } = view;
+    const { x, y, span, heading, pitch } = this.#seen;
     this.#note({ x, y, span, heading, pitch });
   }
 

@@ -53,8 +53,8 @@ export class Hands {
 
   /** Takes other settings. Keys that they do not bind are released: their keyup would not be heard. */
   adopt(settings: FullSettings, screen: Screen): Intent[] {
-    const { bindings, locked } = this.#settings;
-    if (settings.bindings !== bindings) this.#bindings = Bindings.of(settings.bindings);
+    const { locked } = this.#settings;
+    this.#bindings = Bindings.of(settings.bindings);
     this.#settings = withLocks(settings);
     for (const input of [...this.held]) if (!this.#bindings.names(input)) this.#letGo(input);
     this.edge.refit(settings, screen);

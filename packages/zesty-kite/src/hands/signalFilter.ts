@@ -28,7 +28,7 @@ export class SignalFilter {
 
   /** Takes other settings. */
   adopt(settings: FullSettings): void {
-    if (settings.bindings !== this.#settings.bindings) this.#bindings = Bindings.of(settings.bindings);
+    this.#bindings = Bindings.of(settings.bindings);
     this.#settings = settings;
   }
 

@@ -1,5 +1,5 @@
 /** The wheel: it zooms or pans as the settings say, or does what chords ask of it. */
-import { clamp } from '../math/index.ts';
+import { added, clamp, wholeOf } from '../math/index.ts';
 import type { FullSettings } from '../settings/index.ts';
 import type { Screen } from '../view/index.ts';
 import type { Ability } from './bindings.ts';
@@ -49,8 +49,8 @@ export class Wheel {
   }
 
   #whole(notches: number): number {
-    const parts = this.parts * notches < 0 ? notches : this.parts + notches;
-    const whole = Math.trunc(parts + Math.sign(parts) * 1e-9);
+    const parts = added(this.parts, notches);
+    const whole = wholeOf(parts);
     this.parts = parts - whole;
     return whole;
   }

@@ -31,7 +31,7 @@ export class DiscSearch {
     const wanted = this.#wanted;
     wanted.x = x;
     wanted.y = y;
-    best.away = this.#holds(wanted, 0) ? 0 : Infinity;
+    best.away = this.#holds(wanted) ? 0 : Infinity;
     const fine = 1e-14 * (Math.abs(middleX) + Math.abs(middleY) + radius + span);
     // The crossing of two circles is known less finely than a point of one of them.
     const coarse = fine + span * 1e-9;
@@ -80,7 +80,7 @@ export class DiscSearch {
     best.away = tried.away;
   }
 
-  #holds({ x, y }: Readonly<Point>, slack: number, onX = NaN, onY = NaN): boolean {
+  #holds({ x, y }: Readonly<Point>, slack = 0, onX = NaN, onY = NaN): boolean {
     const { corners, span } = this;
     const radius = this.radius + slack;
     for (let k = 0; k < 8; k += 2) {

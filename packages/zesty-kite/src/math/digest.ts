@@ -13,12 +13,11 @@ export class Digest {
     number.setFloat64(0, value, true);
     let high = this.#high;
     let low = this.#low;
-    let bytes = number.getInt32(0, true);
+    let bytes = 0;
     for (let i = 0; i < 8; i++) {
-      if (i === 4) bytes = number.getInt32(4, true);
+      bytes = i % 4 === 0 ? number.getInt32(i, true) : bytes >>> 8;
       // times 2^40 + 0x1b3, in two halves that stay whole numbers of 32 bits
       low ^= bytes & 0xff;
-      bytes >>>= 8;
       const carry = ((low >>> 16) * 0x1b3 + (((low & 0xffff) * 0x1b3) >>> 16)) >>> 16;
       high = (Math.imul(high, 0x1b3) + carry + (low << 8)) | 0;
       low = Math.imul(low, 0x1b3);

@@ -9,3 +9,4 @@ export { log2 } from './log2.ts';
 export { norm } from './norm.ts';
 export { nearestRoot } from './root.ts';
 export { Angle, angleDegrees } from './trig.ts';
+export { added, wholeOf } from './whole.ts';

@@ -1,5 +1,5 @@
 /** The zoom: which span is wanted, how much of it fits, and how far it has come. World units. */
-import { exp2, log2, type Decay } from '../math/index.ts';
+import { added, exp2, log2, wholeOf, type Decay } from '../math/index.ts';
 import type { Part } from './part.ts';
 import { ZOOM_TOLERANCE } from './rest.ts';
 
@@ -93,9 +93,9 @@ export class Zoom implements Part {
   }
 
   /** Whole notches to go by now; parts are kept until they make one. */
-  wholeNotches(added: number): number {
-    const sum = this.notches * added < 0 ? added : this.notches + added;
-    const whole = Math.trunc(sum + Math.sign(sum) * 1e-9);
+  wholeNotches(notches: number): number {
+    const sum = added(this.notches, notches);
+    const whole = wholeOf(sum);
     this.notches = sum - whole;
     return whole;
   }

@@ -46,13 +46,11 @@ export function restoreState(rig: Rig, { digest, ...fields }: SavedState): void 
   }
   const moment = momentOf(rig);
   restore(moment, saved, 'state');
-  const { steps, past, isSolved, ignoredAt, dwells, isMoved, isPinned, early, significant } = moment;
-  Object.assign(timeline, { steps, past, isSolved });
-  Object.assign(dispatcher, { ignoredAt, dwells, hasReceived: true });
-  Object.assign(kept, { isMoved, isPinned });
-  dispatcher.early.push(...early);
+  Object.assign(timeline, moment.timeline);
+  Object.assign(dispatcher, moment.dispatcher, { hasReceived: true });
+  Object.assign(kept, moment.kept);
   // A recording has no signal that was no news.
-  for (const name of [...significant, 'hover', ...dispatcher.hands.levers.pressed.keys()])
+  for (const name of [...moment.significant, 'hover', ...dispatcher.hands.levers.pressed.keys()])
     inbox.filter.significant.add(name);
 }
 
@@ -62,21 +60,15 @@ function partsOf({ stage }: Rig): Record<string, object> {
   return { focus, zoom, turn, tilt, lens, level, insets, pan, hold, first, second, offset };
 }
 
-/** Single values that are saved. */
+/** Single values that are saved, by their place. */
 function momentOf({ stage, dispatcher, inbox }: Rig) {
-  const { timeline } = stage;
-  const { steps, past, isSolved, kept } = timeline;
+  const { steps, past, isSolved, kept } = stage.timeline;
   const { isMoved, isPinned } = kept;
   const { ignoredAt, dwells, early } = dispatcher;
   return {
-    steps,
-    past,
-    isSolved,
-    isMoved,
-    isPinned,
-    ignoredAt,
-    dwells,
-    early: [...early],
+    timeline: { steps, past, isSolved },
+    kept: { isMoved, isPinned },
+    dispatcher: { ignoredAt, dwells, early },
     significant: [...inbox.filter.significant],
   };
 }
