@@ -5,6 +5,7 @@ import './patience.ts';
 import fc from 'fast-check';
 import { travel } from '../src/direct/index.ts';
 import type { Settings } from '../src/index.ts';
+import { record } from '../src/session/index.ts';
 import { forAll } from './law.ts';
 import { Camera } from './shapes.ts';
 import { between, looks, pixelsBetween, settingsWith } from './steering.ts';
@@ -131,6 +132,15 @@ test('a screen without a size, as of a map that is hidden, changes neither the g
     camera.signal({ kind: 'screen', width: 800, height: 600 });
     expect(camera.goal).toMatchObject(there);
   });
+});
+
+test('a camera that is never given a screen remembers a thousand calls, not all of them', () => {
+  const camera = new Camera();
+  for (let i = 0; i < 3000; i++) camera.turn(1);
+  const [header = ''] = record(camera).text().split('\n');
+  expect((JSON.parse(header) as { state: { dispatcher: { early: unknown[] } } }).state.dispatcher.early.length).toBe(
+    1000,
+  );
 });
 
 const CALLS: readonly ((camera: Camera, by: number) => void)[] = [

@@ -117,7 +117,7 @@ export class Dispatcher {
     timeline.finishSignal();
     if (before !== null) startOffset(timeline.kept, before);
     this.update(body.kind);
-    if (this.#stage.isSized) for (const call of this.early.splice(0)) this.takeEffect(call, at, null);
+    if (!isSized && this.#stage.isSized) for (const call of this.early.splice(0)) this.takeEffect(call, at, null);
   }
 
   /** Records a leap of the clock that is longer than a key is held as a gap. */

@@ -150,7 +150,7 @@ export class Rig {
    */
   sampleTarget(sample: MoverSignal & { ahead: number }, time: number): void {
     const { timeline, isSized } = this.stage;
-    // The mover waits, too.
+    // Until the screen has a size the mover waits, too.
     if (!isSized) return;
     const clock = this.#clock;
     clock.expect(time);
