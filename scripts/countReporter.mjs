@@ -13,9 +13,9 @@ export default class CountReporter {
 
   onRunComplete(_contexts, { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults, startTime }) {
     const tests = testResults.flatMap(({ testFilePath, testResults: each }) =>
-      each.map(({ fullName, duration }) => ({
+      each.map(({ ancestorTitles, title, duration }) => ({
         duration: duration ?? 0,
-        name: `${testFilePath.split('/').at(-1)}: ${fullName}`,
+        name: `${testFilePath.split('/').at(-1)}: ${[...ancestorTitles, title].join(' ')}`,
       })),
     );
     console.log('\nThe slowest tests:');

@@ -53,13 +53,14 @@ async function work() {
     const seed = firstSeed + number;
     const results = await run(name, seed, join(folder, `${number}.json`));
     if (results.length > 0) tried[name] += BATCH;
-    for (const { fullName, status, failureMessages } of results)
-      if (status === 'failed') keep(`${fullName} (seed ${seed})`, fullName, failureMessages.join('\n'));
+    for (const { ancestorTitles, title, status, failureMessages } of results) {
+      const test = [...ancestorTitles, title].join(' ');
+      if (status === 'failed') keep(`${test} (seed ${seed})`, test, failureMessages.join('\n'));
+    }
   }
 }
 
 function run(name, seed, report) {
-  const jest = ['--disable-warning=ExperimentalWarning', '--experimental-vm-modules', 'node_modules/jest/bin/jest.js'];
   const options = [
     '--selectProjects',
     'core',
@@ -72,7 +73,7 @@ function run(name, seed, report) {
     '-i',
   ];
   const env = { ...process.env, ZESTY_KITE_RUNS: String(CASES * BATCH), ZESTY_KITE_SEED: String(seed) };
-  const child = spawn(process.execPath, [...jest, ...options, '--testTimeout', '3600000'], {
+  const child = spawn(process.execPath, ['node_modules/jest/bin/jest.js', ...options], {
     cwd: root,
     env,
     stdio: 'ignore',

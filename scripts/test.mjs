@@ -27,8 +27,7 @@ if (isOfCore(names)) {
 }
 
 function test(args, env = {}) {
-  const node = ['--disable-warning=ExperimentalWarning', '--experimental-vm-modules'];
-  process.exitCode = tryRun(process.execPath, [...node, 'node_modules/jest/bin/jest.js', ...args], env);
+  process.exitCode = tryRun(process.execPath, ['node_modules/jest/bin/jest.js', ...args], env);
 }
 
 /** Whether each argument is the name of a test file of the core, which runs without a browser and a bundle. */

@@ -4,7 +4,15 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from '@jest/globals';
-import type { Browser, BrowserContext, BrowserContextOptions, CDPSession, Download, Page } from 'playwright-core';
+import {
+  chromium,
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type CDPSession,
+  type Download,
+  type Page,
+} from 'playwright-core';
 import type { PlaceSignal, Settings } from 'zesty-kite';
 import type { ListenOptions } from 'zesty-kite/dom';
 import { chromiumOptions } from './chromium.mjs';
@@ -47,7 +55,7 @@ export function ownBrowser(): Own {
   beforeAll(async () => {
     const servers = JSON.parse(process.env['BROWSER_SERVERS'] ?? '[]') as string[];
     const worker = Number(process.env['JEST_WORKER_ID'] ?? 1) - 1;
-    own.browser = await drivers.chromium.connect(servers[worker % servers.length] ?? '');
+    own.browser = await chromium.connect(servers[worker % servers.length] ?? '');
   });
   beforeEach(() => {
     contexts = own.browser.contexts();
@@ -87,7 +95,7 @@ async function empty(page: Page, options: string): Promise<void> {
 
 /** A browser with arguments of its own. */
 export function launch(args: readonly string[]): Promise<Browser> {
-  return drivers.chromium.launch(chromiumOptions(args));
+  return chromium.launch(chromiumOptions(args));
 }
 
 /** The path of a file that a page has offered. */

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { Browser as Firefox } from 'puppeteer-core';
+import puppeteer, { type Browser as Firefox } from 'puppeteer-core';
 import { libraryScript } from './browser.ts';
 import { GRID, isHilly, playHere, SESSIONS, sessionText } from './strait.ts';
 import { WebDriver } from './webDriver.ts';
@@ -132,7 +132,7 @@ describe('Firefox', () => {
   let hand: Hand;
   beforeAll(async () => {
     const executablePath = process.env['ZESTY_KITE_FIREFOX'] ?? '';
-    firefox = await drivers.puppeteer.launch({
+    firefox = await puppeteer.launch({
       browser: 'firefox',
       executablePath,
       // In a window, with software that draws WebGL: without a window it has none.

@@ -1,6 +1,6 @@
 /** Mouse and keyboard of a stranger in a browser, with the panel found as a person finds it: by its labels. */
-import type { Page as ChromiumPage } from 'playwright-core';
-import type { Browser as Firefox, Page as FirefoxPage } from 'puppeteer-core';
+import { chromium as driver, type Page as ChromiumPage } from 'playwright-core';
+import puppeteer, { type Browser as Firefox, type Page as FirefoxPage } from 'puppeteer-core';
 import { chromiumOptions } from '../../../examples/test/chromium.mjs';
 
 type Button = 'left' | 'middle' | 'right';
@@ -116,7 +116,7 @@ export async function using(opened: Promise<Hands>, act: (hands: Hands) => Promi
 const SIZE = { width: 1280, height: 800 };
 
 export async function chromium(address: string, said: string[], size = SIZE): Promise<Hands> {
-  const browser = await drivers.chromium.launch(chromiumOptions());
+  const browser = await driver.launch(chromiumOptions());
   const page = await browser.newPage({ viewport: size });
   page.on('pageerror', ({ message }) => said.push(message));
   await page.goto(address);
@@ -131,7 +131,7 @@ export async function firefox(address: string, said: string[]): Promise<Hands> {
   const executablePath = process.env['ZESTY_KITE_FIREFOX'];
   if (executablePath === undefined)
     throw new Error('ZESTY_KITE_FIREFOX: expected the path of Firefox, as `npm test` sets it');
-  const browser: Firefox = await drivers.puppeteer.launch({ browser: 'firefox', executablePath, headless: true });
+  const browser: Firefox = await puppeteer.launch({ browser: 'firefox', executablePath, headless: true });
   const page = await browser.newPage();
   await page.setViewport(SIZE);
   page.on('pageerror', (error) => said.push(String(error)));
