@@ -21,12 +21,15 @@ import { triangulated } from './triangles.ts';
 const TILE = 128;
 const CELL = 4;
 const HEM = 4;
-/** From each distance on, the most that heights may be off; world units. */
+/** From each distance on, the most that heights may be off; world units. With a lens whose focal length is `FOCAL` pixels. */
 const DETAIL = [
   { from: 0, most: 0.1 },
   { from: 640, most: 0.4 },
   { from: 1200, most: 1.5 },
+  { from: 3600, most: 5 },
 ];
+/** The focal length of a lens of 40° on a screen of 800 pixels. */
+export const FOCAL = 1100;
 /** From this height upward, this colour; world units. */
 const BANDS: readonly (readonly [number, string])[] = [
   [-Infinity, '#0e4a57'],

@@ -8,6 +8,7 @@ import {
   Float32BufferAttribute,
   Group,
   InstancedMesh,
+  LOD,
   Matrix4,
   Mesh,
   MeshLambertMaterial,
@@ -21,10 +22,12 @@ import { aimThree } from 'zesty-kite/three';
 import { createNames } from '../lemon-strait/names.ts';
 import type { Scene } from '../lemon-strait/play.ts';
 import type { Afloat, Place } from '../lemon-strait/world.ts';
-import { createHills, createSea } from './hills.ts';
+import { createHills, createSea, FOCAL } from './hills.ts';
 import { lights } from './light.ts';
 
 const SKY = '#0a353f';
+/** From this distance on trees are domes, world units. */
+const FAR = 700;
 /** Pixels of the picture per CSS pixel while the camera moves and no graphics card draws. */
 const MOVING = 0.5;
 /** How high above its ground the name of a place hangs, world units. */
@@ -70,6 +73,8 @@ export function createPainter(scene: Scene, steered: Camera): (view: View) => vo
       model.rotation.y = Math.atan2(-one.alongY, one.alongX);
     }
     aimThree(view, camera);
+    // The hills need the detail of the pixels that they get: levels of detail divide their distances by this.
+    camera.zoom = (camera.projectionMatrix.elements[5] * canvas.height) / 2 / FOCAL;
     renderer.render(stage, camera);
     pinNames(view);
   };
@@ -103,33 +108,37 @@ function discard(group: Group): void {
   });
 }
 
-/** A few hundred trees around the groves, all in one mesh. */
+/** A few dozen trees around each grove. */
 function trees({ terrain }: Scene['ground'], places: readonly Place[]): Group {
-  const spots = places
+  const crown = new SphereGeometry(1.9, 6, 4).translate(0, 3.4, 0);
+  const dome = new SphereGeometry(1.9, 6, 2, 0, 2 * Math.PI, 0, 0.6 * Math.PI).translate(0, 3.4, 0);
+  const trunk = new CylinderGeometry(0.35, 0.45, 2.4, 5, 1, true).translate(0, 1.2, 0);
+  const green = new MeshLambertMaterial({ color: '#3f7a3c' });
+  const brown = new MeshLambertMaterial({ color: '#6b4a2b' });
+  const at = new Matrix4();
+  const groves = places
     .filter(({ kind }) => kind === 'grove')
-    .flatMap(({ x, y }, grove) =>
-      Array.from({ length: 26 }, (_, i) => {
+    .map((place, grove) => {
+      const spots = Array.from({ length: 26 }, (_, i) => {
         const angle = i * 2.4 + grove;
         const away = 4 + 3.1 * Math.sqrt(i);
-        return { x: x + away * Math.cos(angle), y: y + away * Math.sin(angle) };
-      }),
-    )
-    .filter(({ x, y }) => terrain.heightAt(x, y) > 2.5);
-  const crown = new SphereGeometry(1.9, 6, 4).translate(0, 3.4, 0);
-  const trunk = new CylinderGeometry(0.35, 0.45, 2.4, 5, 1, true).translate(0, 1.2, 0);
-  const group = new Group();
-  const at = new Matrix4();
-  for (const [geometry, colour] of [
-    [crown, '#3f7a3c'],
-    [trunk, '#6b4a2b'],
-  ] as [BufferGeometry, string][]) {
-    const mesh = new InstancedMesh(geometry, new MeshLambertMaterial({ color: colour }), spots.length);
-    spots.forEach(({ x, y }, i) => {
-      mesh.setMatrixAt(i, at.makeTranslation(x, terrain.heightAt(x, y), y));
+        return { x: away * Math.cos(angle), y: away * Math.sin(angle) };
+      }).filter(({ x, y }) => terrain.heightAt(place.x + x, place.y + y) > 2.5);
+      const each = (geometry: BufferGeometry, material: MeshLambertMaterial): InstancedMesh => {
+        const mesh = new InstancedMesh(geometry, material, spots.length);
+        spots.forEach(({ x, y }, i) => {
+          mesh.setMatrixAt(i, at.makeTranslation(x, terrain.heightAt(place.x + x, place.y + y), y));
+        });
+        return mesh;
+      };
+      const lod = new LOD();
+      lod.addLevel(new Group().add(each(crown, green), each(trunk, brown)));
+      // The crown hides the trunk.
+      lod.addLevel(each(dome, green), FAR);
+      lod.position.set(place.x, 0, place.y);
+      return lod;
     });
-    group.add(mesh);
-  }
-  return group;
+  return new Group().add(...groves);
 }
 
 function part(geometry: BufferGeometry, colour: string, height: number): Mesh {
