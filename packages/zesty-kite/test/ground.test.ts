@@ -121,6 +121,16 @@ test('over steep ground the eye keeps its clearance in every frame; it rises no 
   );
 });
 
+test('a start stands on the ground where it comes to be, also one that bounds bring inside', () => {
+  const bounds = { left: 0, top: 0, right: 300, bottom: 300 };
+  forAll(between(-500, 500), between(-500, 500), between(40, 400), (x, y, span) => {
+    const camera = new Camera({ ...tilted, bounds, start: { x, y, span } }, { terrain: hills, screen });
+    const { x: atX, y: atY, focusHeight } = camera.advance(0);
+    camera.place({ x: atX, y: atY });
+    expect(camera.advance(1).focusHeight).toBe(focusHeight);
+  });
+});
+
 test('ground that is dug and built while it is held: grips hold to 1e-3 px, nothing jumps, and a replay knows', () => {
   const part = fc.record({
     column: fc.integer({ min: 0, max: 90 }),
