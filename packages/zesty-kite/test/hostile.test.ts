@@ -175,9 +175,6 @@ function homemade(height: () => number): Terrain {
     highest: 10,
     feature: 2,
     heightAt: height,
-    sampleInto: (spot) => {
-      spot.height = height();
-    },
     sampleEnvelopeInto: (spot) => {
       spot.height = height();
     },

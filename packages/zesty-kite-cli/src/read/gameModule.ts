@@ -19,7 +19,7 @@ export async function terrainIn(file: string): Promise<Terrain> {
     const made = module['terrain'] ?? module['default'];
     if (typeof made !== 'object' || made === null)
       throw refusal(file, `exports ${Object.keys(module).join(', ')}`, WANTED);
-    if ('sampleInto' in made) return made as Terrain;
+    if ('sampleEnvelopeInto' in made) return made as Terrain;
     return 'heights' in made ? terrainOfGrid(made as HeightGrid) : terrainOf(made as HeightFunction);
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;

@@ -2,7 +2,6 @@
 import { checkList, checkMade, checkObject, refuseRange } from '../messages/index.ts';
 import { Digest } from '../math/index.ts';
 import { envelopeOfGrid } from './envelope.ts';
-import type { Spot } from './spot.ts';
 import { check, isHeight, refuseHeight } from './check.ts';
 import { grainOf, onGrain } from './grain.ts';
 import { markSound } from './sound.ts';
@@ -69,9 +68,9 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
   const scale = 1 / step;
   const lastColumn = columns - 1;
   const lastRow = rows - 1;
-  const sampleInto = (spot: Spot): void => {
-    const across = (spot.x - left) * scale;
-    const down = (spot.y - top) * scale;
+  const heightAt = (x: number, y: number): number => {
+    const across = (x - left) * scale;
+    const down = (y - top) * scale;
     const right = across > 0 ? (across < lastColumn ? across : lastColumn) : 0;
     const below = down > 0 ? (down < lastRow ? down : lastRow) : 0;
     const column = right < lastColumn ? right | 0 : lastColumn - 1;
@@ -81,17 +80,10 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     const lowerLeft = samples[i + columns] ?? lowest;
     const upper = upperLeft + ((samples[i + 1] ?? lowest) - upperLeft) * (right - column);
     const lower = lowerLeft + ((samples[i + columns + 1] ?? lowest) - lowerLeft) * (right - column);
-    spot.height = upper + (lower - upper) * (below - row);
+    return upper + (lower - upper) * (below - row);
   };
   // Made here: the first frame with a low eye must not wait for it.
   const sampleEnvelopeInto = envelopeOfGrid({ columns, rows, step, left, top, heights: samples });
-  const at: Spot = { x: 0, y: 0, height: 0 };
-  const heightAt = (x: number, y: number): number => {
-    at.x = x;
-    at.y = y;
-    sampleInto(at);
-    return at.height;
-  };
   const terrain = markSound({
     id,
     digest: digest.toString(),
@@ -99,7 +91,6 @@ export function terrainOfGrid(grid: HeightGrid): Terrain {
     highest,
     feature: step / 2,
     heightAt,
-    sampleInto,
     sampleEnvelopeInto,
   });
   grids.set(terrain, { id, columns, rows, step, heights: samples, left, top });

@@ -6,7 +6,6 @@ import { envelopeOf } from './envelope.ts';
 import { grainOf, onGrain } from './grain.ts';
 import { terrainOfGrid, type HeightGrid } from './grid.ts';
 import { markSound } from './sound.ts';
-import type { Spot } from './spot.ts';
 import type { Terrain } from './terrain.ts';
 
 /** The source of a terrain whose heights come from a function. */
@@ -62,11 +61,8 @@ export function terrainOf(made: HeightFunction, grid?: SampledAt): Terrain {
       : lowest;
   };
   if (grid !== undefined) return terrainOfGrid({ id, ...grid, heights: sampled(heightAt, grid) });
-  const sampleInto = (spot: Spot): void => {
-    spot.height = heightAt(spot.x, spot.y);
-  };
   const sampleEnvelopeInto = envelopeOf(heightAt, { lowest, highest, feature });
-  return markSound({ id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto });
+  return markSound({ id, digest, lowest, highest, feature, heightAt, sampleEnvelopeInto });
 }
 
 /** Row by row from the top. A grid that cannot be has no samples, and is refused for that. */

@@ -9,9 +9,6 @@ const FLAT: Terrain = {
   highest: 0,
   feature: 1,
   heightAt: () => 0,
-  sampleInto: (spot) => {
-    spot.height = 0;
-  },
   sampleEnvelopeInto: (spot) => {
     spot.height = 0;
   },
@@ -27,10 +24,6 @@ export function raise(terrain: Terrain | null, by: number): Terrain {
     highest: below.highest + by,
     feature: below.feature,
     heightAt: (x, y) => below.heightAt(x, y) + by,
-    sampleInto: (spot: Spot) => {
-      below.sampleInto(spot);
-      spot.height += by;
-    },
     sampleEnvelopeInto: (spot: Spot) => {
       below.sampleEnvelopeInto(spot);
       spot.height += by;

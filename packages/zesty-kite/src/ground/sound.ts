@@ -33,10 +33,6 @@ export function soundTerrain(path: string, terrain: Terrain): Terrain {
     highest,
     feature,
     heightAt: (x, y) => within(checked.heightAt(x, y)),
-    sampleInto: (spot: Spot) => {
-      checked.sampleInto(spot);
-      spot.height = within(spot.height);
-    },
     sampleEnvelopeInto: (spot: Spot) => {
       checked.sampleEnvelopeInto(spot);
       spot.height = within(spot.height);
@@ -50,7 +46,7 @@ function checkTerrain(path: string, terrain: Terrain): Terrain {
   checkObject(path, terrain, 'a terrain, such as terrainOfGrid makes');
   for (const name of ['id', 'digest'] as const)
     check(`${path}.${name}`, terrain[name], typeof (terrain[name] as unknown) === 'string', 'a text');
-  for (const name of ['heightAt', 'sampleInto', 'sampleEnvelopeInto'] as const) {
+  for (const name of ['heightAt', 'sampleEnvelopeInto'] as const) {
     const given: unknown = Reflect.get(terrain, name);
     check(
       `${path}.${name}`,

@@ -18,8 +18,6 @@ export interface Terrain {
   readonly feature: number;
   /** The height at a point, always finite and from `lowest` to `highest`. */
   heightAt(x: number, y: number): number;
-  /** Sets the height of a spot, for every frame: passing numbers in place costs less. */
-  sampleInto(spot: Spot): void;
   /**
    * Sets the height of a spot to that of a smooth envelope over the heights: nowhere lower than they are, without a
    * kink, and never steeper than 45° along either axis (of a function with heights over 24 features apart, than that

@@ -142,15 +142,12 @@ export function createConstraints({
 function repeat(terrain: Terrain, periodX: number, periodY: number): Terrain {
   const { id, digest, lowest, highest, feature } = terrain;
   const heightAt = (x: number, y: number): number => terrain.heightAt(canonical(x, periodX), canonical(y, periodY));
-  const sampleInto = (spot: Spot): void => {
-    spot.height = heightAt(spot.x, spot.y);
-  };
   const sampleEnvelopeInto = (spot: Spot): void => {
     spot.x = canonical(spot.x, periodX);
     spot.y = canonical(spot.y, periodY);
     terrain.sampleEnvelopeInto(spot);
   };
-  return { id, digest, lowest, highest, feature, heightAt, sampleInto, sampleEnvelopeInto };
+  return { id, digest, lowest, highest, feature, heightAt, sampleEnvelopeInto };
 }
 
 /** As in the schema of the settings. */
