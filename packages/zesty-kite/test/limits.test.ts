@@ -241,3 +241,25 @@ test('where the zoom is limited, lens and span rest where they want each other, 
     expect([camera.settled, awayFromGoal(camera)]).toEqual([true, expect.closeTo(0, 4)]);
   });
 });
+
+test('G4: what a hand pulls over a ragged coast comes back to where a hard edge would have stopped it', () => {
+  const moves = fc.array(fc.tuple(between(-900, 900), between(-900, 900)), { minLength: 1, maxLength: 8 });
+  forAll(coasts, moves, between(200, 1500), ([polygon = []], list, span) => {
+    const [elastic, hard] = [0.4, 0].map((share) => {
+      const bounds = { polygon, keep: 'focus', elastic: share } as const;
+      const camera = new Camera(
+        { bounds, start: { x: 0, y: 0, span }, drag: { glideHalfLife: 0 } },
+        { screen: { width: 800, height: 800 } },
+      );
+      let time = 0;
+      for (const [x, y] of list) {
+        camera.hold(1, 400 + x, 400 + y);
+        camera.advance((time += 16));
+      }
+      camera.unhold();
+      while (time < 8000) camera.advance((time += 16));
+      return camera.shown;
+    });
+    expect(pixelsBetween(elastic ?? { x: NaN, y: NaN }, hard ?? { x: NaN, y: NaN }) / span).toBeLessThan(1e-6);
+  });
+});
