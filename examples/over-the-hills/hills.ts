@@ -17,11 +17,11 @@ import type { Ground } from '../lemon-strait/ground.ts';
 import { lightOn, litGround } from './light.ts';
 import { triangulated } from './triangles.ts';
 
-/** Side of a tile, least side of its cells, and the length of its hem, which is longer than heights may be off; world units. */
+/** Side of a tile, least side of its cells, and the length of its hem, which covers what neighbours are off; world units. */
 const TILE = 128;
 const CELL = 4;
 const HEM = 8;
-/** From each distance on, the most that heights may be off; world units. With a lens whose focal length is `FOCAL` pixels. */
+/** From each distance on, the most that heights may be off; world units. The distances count for a lens of `FOCAL` pixels. */
 const DETAIL = [
   { from: 0, most: 0.1 },
   { from: 640, most: 0.4 },

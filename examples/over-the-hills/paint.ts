@@ -73,7 +73,7 @@ export function createPainter(scene: Scene, steered: Camera): (view: View) => vo
       model.rotation.y = Math.atan2(-one.alongY, one.alongX);
     }
     aimThree(view, camera);
-    // The hills need the detail of the pixels that they get: levels of detail divide their distances by this.
+    // A picture of fewer pixels needs less detail: levels of detail divide distances by the zoom.
     camera.zoom = (camera.projectionMatrix.elements[5] * canvas.height) / 2 / FOCAL;
     renderer.render(stage, camera);
     pinNames(view);
@@ -122,19 +122,20 @@ function trees({ terrain }: Scene['ground'], places: readonly Place[]): Group {
       const spots = Array.from({ length: 26 }, (_, i) => {
         const angle = i * 2.4 + grove;
         const away = 4 + 3.1 * Math.sqrt(i);
-        return { x: away * Math.cos(angle), y: away * Math.sin(angle) };
-      }).filter(({ x, y }) => terrain.heightAt(place.x + x, place.y + y) > 2.5);
-      const each = (geometry: BufferGeometry, material: MeshLambertMaterial): InstancedMesh => {
+        const [x, y] = [away * Math.cos(angle), away * Math.sin(angle)];
+        return { x, y, height: terrain.heightAt(place.x + x, place.y + y) };
+      }).filter(({ height }) => height > 2.5);
+      const atEachSpot = (geometry: BufferGeometry, material: MeshLambertMaterial): InstancedMesh => {
         const mesh = new InstancedMesh(geometry, material, spots.length);
-        spots.forEach(({ x, y }, i) => {
-          mesh.setMatrixAt(i, at.makeTranslation(x, terrain.heightAt(place.x + x, place.y + y), y));
+        spots.forEach(({ x, y, height }, i) => {
+          mesh.setMatrixAt(i, at.makeTranslation(x, height, y));
         });
         return mesh;
       };
       const lod = new LOD();
-      lod.addLevel(new Group().add(each(crown, green), each(trunk, brown)));
+      lod.addLevel(new Group().add(atEachSpot(crown, green), atEachSpot(trunk, brown)));
       // The crown hides the trunk.
-      lod.addLevel(each(dome, green), FAR);
+      lod.addLevel(atEachSpot(dome, green), FAR);
       lod.position.set(place.x, 0, place.y);
       return lod;
     });

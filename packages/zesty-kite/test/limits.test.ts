@@ -244,6 +244,7 @@ test('where the zoom is limited, lens and span rest where they want each other, 
 
 test('G4: what a hand pulls over a ragged coast comes back to where a hard edge would have stopped it', () => {
   const moves = fc.array(fc.tuple(between(-900, 900), between(-900, 900)), { minLength: 1, maxLength: 8 });
+  const pulled = { count: 0 };
   forAll(coasts, moves, between(200, 1500), ([polygon = []], list, span) => {
     const [elastic, hard] = [0.4, 0].map((share) => {
       const bounds = { polygon, keep: 'focus', elastic: share } as const;
@@ -256,10 +257,12 @@ test('G4: what a hand pulls over a ragged coast comes back to where a hard edge 
         camera.hold(1, 400 + x, 400 + y);
         camera.advance((time += 16));
       }
+      pulled.count += camera.boundsExcess > 0.01 * span ? 1 : 0;
       camera.unhold();
       while (time < 8000) camera.advance((time += 16));
       return camera.shown;
     });
     expect(pixelsBetween(elastic ?? { x: NaN, y: NaN }, hard ?? { x: NaN, y: NaN }) / span).toBeLessThan(1e-6);
   });
+  expect(pulled.count).toBeGreaterThan(10);
 });
