@@ -64,9 +64,6 @@ export function changeSettings(before: Checked, change: unknown): Checked {
   return complete('change', deepFreeze(mergeSettings(before.written, named)), before.shapes, named, before.settings);
 }
 
-/** Sections of which nothing is written: the same for every camera. */
-const unwritten = new Map<keyof Settings, unknown>();
-
 /**
  * @param named the settings whose sections are to be checked
  * @param before has the other sections
@@ -76,29 +73,31 @@ function complete(
   written: Settings,
   shapes: KnownShapes,
   named: Settings = written,
-  before: FullSettings | null = null,
+  before: FullSettings = unwritten(),
 ): Checked {
   const problems = new Problems();
-  const settings: Record<string, unknown> = { ...before };
+  const sections: Record<string, unknown> = { ...before };
   for (const section of Object.keys(settingsSchema.entries) as (keyof Settings)[]) {
-    if (before !== null && !Object.hasOwn(named, section)) continue;
+    if (!Object.hasOwn(named, section)) continue;
     const value = section === 'bounds' ? withoutCorners(written, shapes, problems) : written[section];
-    if (value === undefined && unwritten.has(section)) {
-      settings[section] = unwritten.get(section);
-      continue;
-    }
     const { output, issues = [] } = v.safeParse(settingsSchema.entries[section], value);
     addIssues(issues, section, problems);
-    if (output !== undefined) settings[section] = section === 'bounds' ? withShapeOf(written, output) : output;
-    if (value === undefined) unwritten.set(section, deepFreeze(output));
+    sections[section] = deepFreeze(section === 'bounds' ? withShapeOf(written, output) : output);
   }
   unknownKeys(settingsSchema, named, '', problems);
   SettingsError.throwFor(call, problems);
-  const checked = deepFreeze(concluded(written, settings as FullSettings));
-  contradictions(checked, shapes, problems);
+  const settings = Object.freeze(concluded(written, sections as unknown as Sections));
+  contradictions(settings, shapes, problems);
   SettingsError.throwFor(call, problems);
-  return { written, settings: checked, shapes };
+  return { written, settings, shapes };
 }
+
+/** The settings of which nothing is written, made for the first camera. They are a copy: engines are slow to copy what grew key by key. */
+function unwritten(): FullSettings {
+  return (UNWRITTEN.settings ??= { ...deepFreeze(v.safeParse(settingsSchema, {}).output as FullSettings) });
+}
+
+const UNWRITTEN: { settings?: FullSettings } = {};
 
 /** The bounds without a polygon, whose corners are checked here, and without a shape that has been checked before. */
 function withoutCorners({ bounds }: Settings, shapes: KnownShapes, problems: Problems): unknown {
@@ -123,17 +122,17 @@ function withShapeOf({ bounds: written }: Settings, bounds: unknown): unknown {
  * Settings with what follows from several of them: a nearest zoom of null is 12, or a nearer start, in world units if the start is; and
  * bounds without a shape, as a preset has them, keep nothing inside.
  */
-function concluded(written: Settings, settings: FullSettings): FullSettings {
-  const { zoom, start, bounds } = settings;
+function concluded(written: Settings, sections: Sections): FullSettings {
+  const { zoom, start, bounds } = sections;
   const { span = NEAREST_SPAN } = start;
   const minSpan = written.zoom?.minSpan ?? (typeof span === 'number' ? Math.min(NEAREST_SPAN, span) : null);
+  if (zoom.minSpan !== minSpan) sections.zoom = Object.freeze({ ...zoom, minSpan });
   const hasOptions = Object.keys(written.bounds ?? {}).length > 0;
-  return {
-    ...settings,
-    zoom: zoom.minSpan === minSpan ? zoom : { ...zoom, minSpan },
-    bounds: hasOptions && bounds !== null && shapesOf(bounds).length === 0 ? null : bounds,
-  };
+  if (hasOptions && bounds !== null && shapesOf(bounds).length === 0) sections.bounds = null;
+  return sections;
 }
+
+type Sections = { -readonly [K in keyof FullSettings]: FullSettings[K] };
 
 function copyOf(call: string, input: unknown): Settings {
   const problems = new Problems();

@@ -1,7 +1,7 @@
 /** Checks that need two settings at once. */
 import { shown, type Problems, type Refuse } from '../messages/index.ts';
 import type { KnownShapes } from './shapes.ts';
-import { inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
+import { areInSpans, inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
@@ -11,6 +11,7 @@ const FARTHEST = 1e12;
 
 /** Least and greatest values: neither may be beyond the other. */
 const ORDERED = [
+  ['zoom.minSpan', 'zoom.maxSpan'],
   ['ground.lowest', 'ground.highest'],
   ['pitch.min', 'pitch.max'],
   ['turn.min', 'turn.max'],
@@ -26,7 +27,7 @@ const COORDINATES = [
 export function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
   const { lens, bounds, wrap } = settings;
   const { refuse } = problems;
-  spansInOrder(settings, refuse);
+  if (!areInSpans(settings)) spansInOrder(settings, refuse);
   for (const [low, high] of ORDERED) {
     const [least, most] = [valueAt(settings, low), valueAt(settings, high)];
     if (isNumber(least) && isNumber(most) && most < least) refuse(high, most, `at least ${low}, ${String(least)}`);
@@ -84,9 +85,8 @@ function isNumber(value: unknown): value is number {
 
 /** The lens has the units of all spans, the nearest zoom is nearer than the farthest, and each stop of a curve than the next. */
 function spansInOrder(settings: FullSettings, refuse: Refuse): void {
-  const isPlain = [...SPANS, 'zoom.stops', ...CURVES].every((path) => !(valueAt(settings, path) instanceof Object));
   // An order on the smallest screen and on the largest is one on any.
-  const screens = isPlain ? [settings] : [1e-9, 1e15].map((height) => inSpans(settings, height));
+  const screens = [1e-9, 1e15].map((height) => inSpans(settings, height));
   const isOn = (low: string, high: string): boolean[] =>
     screens.map((spans) => !(Number(valueAt(spans, high) ?? NaN) <= Number(valueAt(spans, low) ?? NaN)));
   const stops = CURVES.flatMap((curve) => {
@@ -96,7 +96,8 @@ function spansInOrder(settings: FullSettings, refuse: Refuse): void {
   for (const path of [...SPANS, 'zoom.stops[0]', ...stops])
     if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), SPAN);
   const { minSpan, maxSpan } = settings.zoom;
-  if (JSON.stringify(minSpan) !== JSON.stringify(maxSpan) && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
+  const haveUnits = !(isNumber(minSpan) && isNumber(maxSpan)) && JSON.stringify(minSpan) !== JSON.stringify(maxSpan);
+  if (haveUnits && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
     refuse('zoom.maxSpan', maxSpan, `at least zoom.minSpan, ${shown(minSpan)}`);
   for (const path of stops) {
     const before = path.replace(/\d+(?=]\[0]$)/, (i) => String(Number(i) - 1));

@@ -12,6 +12,14 @@ export type InSpans<T> = T extends ZoomUnit ? never : T extends object ? { [K in
 /** Full settings with every span in world units. */
 export type SpanSettings = InSpans<FullSettings>;
 
+/** Returns whether every span is one number, in world units: as in most settings. */
+export function areInSpans(settings: FullSettings): settings is SpanSettings {
+  const { start, home, zoom, pitch, lens, pan } = settings;
+  const { minSpan, maxSpan, stops } = zoom;
+  const values = [start.span, home?.span, minSpan, maxSpan, stops, pitch.degrees, lens.fieldOfView, pan.speed];
+  return values.every((value) => typeof value !== 'object' || value === null);
+}
+
 /** The nearest zoom if the settings set none, world units. */
 export const NEAREST_SPAN = 12;
 
@@ -94,6 +102,7 @@ export function valueAtSpan(value: InSpans<ByZoom>, span: number): number {
  * @param height the height of the screen, CSS pixels
  */
 export function inSpans(settings: FullSettings, height: number): SpanSettings {
+  if (areInSpans(settings)) return settings;
   const { start, home, zoom, lens, pan, pitch } = settings;
   const degrees = byZoom(pitch.degrees, (span, value) => spanOf(span, lens, height, value));
   const inUnits = (span: Span, named = degrees): number => spanOf(span, lens, height, named);
