@@ -33,7 +33,7 @@ export function bordersOf(rings: readonly PlacedRing[]): Borders {
   const most = rings.reduce((sum, { ring }) => sum + ring.length, 0);
   const touches = TOUCHES * Math.max(...[box.left, box.right, box.top, box.bottom].map(Math.abs));
   const corners = new Corners(box, most, touches);
-  const outlines = rings.map(({ ring }) => Int32Array.from(ring, ([x, y]) => corners.add(x, y)));
+  const outlines = rings.map(({ ring }) => Int32Array.from(ring, (corner) => corners.add(corner[0], corner[1])));
   const pieces = new Pieces(corners);
   outlines.forEach((outline, i) => {
     const polygon = numbers.get(rings[i]?.polygon ?? '') ?? -1;
@@ -55,10 +55,12 @@ function endsOf({ corners: { xs, ys }, from, to, polygons, count }: Pieces): Flo
   let length = 0;
   for (let piece = 0; piece < count; piece++) {
     if ((polygons[piece]?.length ?? 0) % 2 === 0) continue;
-    for (const corner of [from[piece] ?? -1, to[piece] ?? -1]) {
-      ends[length++] = xs[corner] ?? NaN;
-      ends[length++] = ys[corner] ?? NaN;
-    }
+    const begin = from[piece] ?? -1;
+    const end = to[piece] ?? -1;
+    ends[length++] = xs[begin] ?? NaN;
+    ends[length++] = ys[begin] ?? NaN;
+    ends[length++] = xs[end] ?? NaN;
+    ends[length++] = ys[end] ?? NaN;
   }
   return ends.slice(0, length);
 }
@@ -66,11 +68,11 @@ function endsOf({ corners: { xs, ys }, from, to, polygons, count }: Pieces): Flo
 function boxOf(rings: readonly PlacedRing[]): Box {
   const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
   for (const { ring } of rings)
-    for (const [x, y] of ring) {
-      box.left = Math.min(box.left, x);
-      box.top = Math.min(box.top, y);
-      box.right = Math.max(box.right, x);
-      box.bottom = Math.max(box.bottom, y);
+    for (const corner of ring) {
+      box.left = Math.min(box.left, corner[0]);
+      box.top = Math.min(box.top, corner[1]);
+      box.right = Math.max(box.right, corner[0]);
+      box.bottom = Math.max(box.bottom, corner[1]);
     }
   return box;
 }

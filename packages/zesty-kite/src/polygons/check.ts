@@ -11,7 +11,8 @@ const COORDINATE = `a number from ${String(-WORLD)} to ${String(WORLD)}, such as
 interface Sound {
   /** The greatest |coordinate|. */
   readonly farthest: number;
-  readonly ends: Float64Array;
+  /** Null until they are needed: one polygon that keeps the view inside does without. */
+  ends: Float64Array | null;
 }
 
 /** Polygons and areas without a problem. */
@@ -21,7 +22,10 @@ const sound = new WeakMap<object, Sound>();
 export function edgesOf(bounds: FullBounds): Float64Array {
   const shape = bounds.polygon ?? bounds.area;
   const known = shape && sound.get(shape);
-  return known?.ends ?? bordersOf(ringsOf(bounds).filter((placed) => !isEmptyRing(placed))).ends;
+  if (known?.ends) return known.ends;
+  const { ends } = bordersOf(ringsOf(bounds).filter((placed) => !isEmptyRing(placed)));
+  if (known) known.ends = ends;
+  return ends;
 }
 
 export const polygonChecks: ShapeChecks = {
@@ -71,7 +75,8 @@ function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
   else if (some.length === 0)
     refuse(rings[0]?.path ?? 'bounds', rings[0]?.ring, 'a ring of at least three corners that has an area');
   if (problems.count > before) return null;
-  const { ends, overlap } = bordersOf(some);
+  const several = some.some(({ polygon }) => polygon !== some[0]?.polygon);
+  const { ends, overlap } = several ? bordersOf(some) : { ends: null, overlap: null };
   if (overlap !== null) {
     problems.add(() => ({
       path: overlap.other,
@@ -81,7 +86,8 @@ function checkWhole(bounds: FullBounds, problems: Problems): Sound | null {
     return null;
   }
   let farthest = 0;
-  for (const { ring } of rings) for (const [x, y] of ring) farthest = Math.max(farthest, Math.abs(x), Math.abs(y));
+  for (const { ring } of rings)
+    for (const corner of ring) farthest = Math.max(farthest, Math.abs(corner[0]), Math.abs(corner[1]));
   return { farthest, ends };
 }
 

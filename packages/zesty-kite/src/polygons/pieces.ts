@@ -10,7 +10,9 @@ export class Pieces {
   readonly from: number[] = [];
   readonly to: number[] = [];
   /** By piece: the polygons with an odd number of edges along it. Those with an even number, as a spike has, end nowhere there. */
-  readonly polygons: number[][] = [];
+  readonly polygons: (readonly number[])[] = [];
+  /** By polygon: a list of it alone, which most of its pieces share. */
+  readonly #alone: (readonly number[])[] = [];
   /** By corner and by piece: the piece before it that begins at the same corner, the lesser of its two; -1 for none. */
   readonly #last: Int32Array;
   readonly #before: number[] = [];
@@ -49,12 +51,12 @@ export class Pieces {
       this.#last[first] = this.count;
       this.from.push(from);
       this.to.push(to);
-      this.polygons.push([polygon]);
+      this.polygons.push((this.#alone[polygon] ??= [polygon]));
       return;
     }
     const owners = this.polygons[piece] ?? [];
-    const at = owners.indexOf(polygon);
-    if (at < 0) owners.push(polygon);
-    else owners.splice(at, 1);
+    this.polygons[piece] = owners.includes(polygon)
+      ? owners.filter((owner) => owner !== polygon)
+      : [...owners, polygon];
   }
 }

@@ -56,10 +56,11 @@ function refuse(got: string, expected: string, key: string | number, around: Lev
 }
 
 function listOf(list: readonly unknown[], level: Level, problems: Problems): unknown[] {
-  const copied: unknown[] = [];
+  // A list that grows has room for more: a corner would take several times its memory.
+  const copied = list.slice();
   for (let i = 0; i < list.length; i++) {
     if (list[i] === undefined && !(i in list)) refuse('a hole in the list', 'a list without holes', i, level, problems);
-    copied.push(copy(list[i], i, level, problems));
+    copied[i] = copy(list[i], i, level, problems);
   }
   return copied;
 }
