@@ -235,6 +235,32 @@ test('bounds keep the view inside while it follows, and it rests there', () => {
   });
 });
 
+test('a target that crosses from one area to another is in sight again on the other side', () => {
+  const near = [
+    [0, 0],
+    [1000, 0],
+    [1000, 1000],
+    [0, 1000],
+  ];
+  forAll(between(5, 300), between(0, 0.4), between(0, 0.4), between(-180, 180), (gap, halfLife, zone, heading) => {
+    const beyond = near.map(([x = 0, y = 0]) => [x + 1000 + gap, y]);
+    const area = { type: 'MultiPolygon', coordinates: [[near], [beyond]] } as const;
+    const settings = { bounds: { area, keep: 'focus' }, start: { x: 900, y: 500, span: 400, heading } } as const;
+    const camera = new Camera(settings, { screen });
+    const target = { x: 900, y: 500 };
+    camera.advance(0);
+    follow(camera, () => target, { halfLife, deadZone: { width: zone, height: zone } });
+    for (let time = 16; time < 20_000; time += 16) {
+      target.x = Math.min(target.x + 2, 1600 + gap);
+      camera.advance(time);
+    }
+    expect(camera.shown.x).toBeGreaterThan(1000 + gap);
+    const { x, y } = camera.view.toScreen(target.x, target.y);
+    expect(Math.abs(x - screen.width / 2)).toBeLessThan((zone / 2) * screen.width + 1);
+    expect(Math.abs(y - screen.height / 2)).toBeLessThan((zone / 2) * screen.height + 1);
+  });
+});
+
 test('G8: with a target that stands still the camera comes to rest, whatever the bounds, the ground and the look', () => {
   const targets = fc.record({ x: between(-1500, 1500), y: between(-1500, 1500) });
   const zones = fc.record({ width: between(0, 0.6), height: between(0, 0.6) });

@@ -3,7 +3,8 @@
  *
  * It keeps the screen position of the target, (u, v) in safe-frame heights from the middle. Zoom, turn and tilt go about the
  * target, as about a grip. Then the distance from the nearest focus with which it is inside the zone halves every half-life: a
- * target that moves evenly is followed speed · halfLife / ln 2 behind, and `lead` seconds ahead of it take that away.
+ * target that moves evenly is followed speed · halfLife / ln 2 behind, and `lead` seconds ahead of it take that away. All this goes
+ * by the raw focus: the camera shows as much of it as the bounds allow.
  */
 import { Decay } from '../math/index.ts';
 import { LENGTH_TOLERANCE, type Motion, type Part } from '../motion/index.ts';
@@ -64,6 +65,9 @@ export class Following implements Part {
   }
 
   over(outcome: Parting['outcome'], by: Parting['by']): void {
+    const { focus } = this.#motion;
+    focus.rawX = focus.x - focus.excessX;
+    focus.rawY = focus.y - focus.excessY;
     const id = this.request?.id ?? NaN;
     this.request = null;
     this.underWay = false;
@@ -122,23 +126,21 @@ export class Following implements Part {
     this.noticePan();
     this.#holdInPlace();
     if (seconds > 0) this.#goOn(request, seconds);
-    else motion.focusing.putAt(motion.focus.x, motion.focus.y);
+    else motion.focusing.leadTo(motion.focus.rawX, motion.focus.rawY);
     this.#locate();
     if (this.underWay !== underWay) motion.findMoving();
   }
 
   finish(request: FollowSignal): void {
-    const { pan, focus } = this.#motion;
     this.#findGoal(request, request.lead - this.ahead);
-    pan.stepX += this.#at.x - focus.x;
-    pan.stepY += this.#at.y - focus.y;
+    this.#motion.focusing.leadTo(this.#at.x, this.#at.y);
   }
 
   /** Sets where the target shows now, and that the focus was left here. */
   #locate(): void {
     const { x, y, velocityX, velocityY, ahead } = this;
     const { focus } = this.#motion;
-    this.#project(x - velocityX * ahead, y - velocityY * ahead);
+    this.#project(x - velocityX * ahead, y - velocityY * ahead, focus.x, focus.y);
     this.u = this.#at.x;
     this.v = this.#at.y;
     this.focusX = focus.x;
@@ -163,15 +165,15 @@ export class Following implements Part {
     const nowX = x - velocityX * ahead;
     const nowY = y - velocityY * ahead;
     projection.meet(u, v, zoom.shown, this.#riseAt(nowX, nowY), this.#at);
-    focus.x = nowX - this.#at.x;
-    focus.y = nowY - this.#at.y;
+    focus.rawX += nowX - this.#at.x - focus.x;
+    focus.rawY += nowY - this.#at.y - focus.y;
   }
 
-  /** Goes on by a step, from the focus that holds the target in place. */
+  /** Goes on by a step, from the raw focus that holds the target in place. */
   #goOn(request: FollowSignal, seconds: number): void {
     const motion = this.#motion;
-    const { velocityX, velocityY, ahead, focusX, focusY } = this;
-    const { x, y } = motion.focus;
+    const { velocityX, velocityY, ahead } = this;
+    const { rawX, rawY } = motion.focus;
     const at = this.#at;
     this.ahead -= seconds;
     this.#findGoal(request, request.lead - ahead);
@@ -180,19 +182,15 @@ export class Following implements Part {
     const { x: toX, y: toY } = at;
     this.#ease.take(motion.constraints.settings.reducedMotion ? 0 : request.halfLife);
     const ease = this.#ease.over(seconds);
-    const offX = ease.left(x - fromX, toX - fromX);
-    const offY = ease.left(y - fromY, toY - fromY);
+    const offX = ease.left(rawX - fromX, toX - fromX);
+    const offY = ease.left(rawY - fromY, toY - fromY);
     const small = LENGTH_TOLERANCE * motion.span;
     const moves = velocityX !== 0 || velocityY !== 0;
     const off = Math.abs(offX) + Math.abs(offY);
     const isThere = !moves && off < small;
-    motion.focusing.putAt(isThere ? toX : toX + offX, isThere ? toY : toY + offY);
-    // Bounds stop it when it moves by less than the tolerance: of a span, or of the way that is left. Later on, the ground that
-    // is sampled there moves it by little.
-    const moved = Math.abs(motion.focus.x - focusX) + Math.abs(motion.focus.y - focusY);
-    const stands = moved <= Math.max(small, LENGTH_TOLERANCE * off) * (this.underWay ? 1 - ease.remaining : 1);
+    motion.focusing.leadTo(isThere ? toX : toX + offX, isThere ? toY : toY + offY);
     // A target that moves keeps it under way while it is outside; one that stands, until it is reached.
-    this.underWay = moves ? isOut || off >= small : !isThere && !stands;
+    this.underWay = moves ? isOut || off >= small : !isThere;
   }
 
   /**
@@ -200,11 +198,11 @@ export class Following implements Part {
    * outside of it now.
    */
   #findGoal(request: FollowSignal, seconds: number): boolean {
-    const { zoom, projection } = this.#motion;
+    const { focus, zoom, projection } = this.#motion;
     const at = this.#at;
     const x = this.x + this.velocityX * seconds;
     const y = this.y + this.velocityY * seconds;
-    this.#project(x, y);
+    this.#project(x, y, focus.rawX, focus.rawY);
     const { x: u, y: v } = at;
     enterZone(request, projection.frameWidth * projection.perPixel, this.middleU, this.middleV, at);
     const isOut = Math.abs(u - at.x) + Math.abs(v - at.y) > LENGTH_TOLERANCE;
@@ -214,13 +212,13 @@ export class Following implements Part {
     return isOut;
   }
 
-  /** Finds where a place of the target shows, in safe-frame heights from the middle; far above if it does not. */
-  #project(x: number, y: number): void {
-    const { focus, zoom, projection } = this.#motion;
+  /** Finds where a place of the target shows from a focus, in safe-frame heights from the middle; far above if it does not. */
+  #project(x: number, y: number, focusX: number, focusY: number): void {
+    const { zoom, projection } = this.#motion;
     const at = this.#at;
     const rise = this.#riseAt(x, y);
-    projection.project(zoom.shown, x - focus.x, y - focus.y, rise, at);
-    if (projection.depthOf(zoom.shown, x - focus.x, y - focus.y, rise) > NEAREST) return;
+    projection.project(zoom.shown, x - focusX, y - focusY, rise, at);
+    if (projection.depthOf(zoom.shown, x - focusX, y - focusY, rise) > NEAREST) return;
     at.x = 0;
     at.y = BEHIND;
   }

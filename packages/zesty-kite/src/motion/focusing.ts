@@ -58,10 +58,10 @@ export class Focusing {
     focus.y = allowed.y + focus.excessY;
   }
 
-  /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. Along a coast it slides with what is shown. */
+  /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. */
   get #staysRaw(): boolean {
-    const { hold, pan, constraints } = this.#kept;
-    return !hold.isGrip && hold.fingers === 0 && !pan.steps && !constraints.boundary.shape.slides;
+    const { hold, pan } = this.#kept;
+    return !hold.isGrip && hold.fingers === 0 && !pan.steps;
   }
 
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
@@ -104,6 +104,16 @@ export class Focusing {
     keepInside(constraints.boundary, projection, this.#kept, focus, ANYWHERE, focus);
     focus.rawX = focus.x;
     focus.rawY = focus.y;
+  }
+
+  /** Leads the raw focus to a point that may be out of bounds, and the focus to the nearest that they allow. */
+  leadTo(x: number, y: number): void {
+    const { focus, constraints } = this.#kept;
+    this.putAt(x, y);
+    focus.rawX = x;
+    focus.rawY = y;
+    // A way along a coast ends nearer to its edge than a point that is brought inside.
+    if (constraints.boundary.shape.slides) this.solve();
   }
 
   /** Sets `out` to where a step from the focus before ends inside the bounds. */
