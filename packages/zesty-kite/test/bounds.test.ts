@@ -274,6 +274,26 @@ test('`goal` on a journey, and while something is followed that stands, is where
   expect(arrived).toBeGreaterThan(10);
 });
 
+test('the way home leads to where a camera begins, in all bounds, and `goal` says so', () => {
+  // A switch by zoom remembers from where it was come.
+  const looks = fc.record({ pitch: fc.record({ degrees: between(30, 90) }) });
+  const away = fc.record({ x: between(-3e3, 3e3), y: between(-3e3, 3e3), span: between(20, 3000) });
+  forAll(settingsWith(true, looks), screens, away, between(-180, 180), (settings, size, place, heading) => {
+    const camera = new Camera(settings, { screen: size });
+    camera.advance(0);
+    const begun = camera.shown;
+    camera.place({ ...place, heading });
+    camera.advance(60_000);
+    camera.home();
+    for (let time = 60_000; time < 60_300; time += 16) camera.advance(time);
+    expect(movedBy(camera.goal, begun)).toBeLessThan(1e-5);
+    camera.advance(65_000);
+    camera.advance(180_000);
+    expect(movedBy(camera.shown, begun)).toBeLessThan(1e-5);
+    expect(Math.abs(camera.shown.span / begun.span - 1)).toBeLessThan(1e-6);
+  });
+});
+
 test('G4: nobody is stuck at a corner that juts in: what is held goes on along the other side', () => {
   const ring: [number, number][] = [
     [10, 7],

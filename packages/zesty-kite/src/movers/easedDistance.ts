@@ -1,5 +1,6 @@
 /** A way of the focus that is left, eased as a zoom is: what the way home and an eased pan have in common. */
 import { exp2 } from '../math/index.ts';
+import type { Point } from '../view/index.ts';
 import { LENGTH_TOLERANCE, type Motion, type Mover, type Part } from '../motion/index.ts';
 
 /** World units. */
@@ -13,7 +14,7 @@ export class RemainingDistance implements Part {
   }
 }
 
-type Hooks = 'createState' | 'isUnderWay' | 'interrupt' | 'interruptAxes' | 'move' | 'finish';
+type Hooks = 'createState' | 'isUnderWay' | 'interrupt' | 'interruptAxes';
 
 export const easedDistance: Pick<Mover<Motion, RemainingDistance>, Hooks> = {
   createState: () => new RemainingDistance(),
@@ -25,18 +26,16 @@ export const easedDistance: Pick<Mover<Motion, RemainingDistance>, Hooks> = {
     if (x !== undefined) way.x = 0;
     if (y !== undefined) way.y = 0;
   },
-  move: (way, { pan, span, constraints }, seconds) => {
-    const { x, y } = way;
-    const remaining = exp2(-seconds * (1 / constraints.settings.zoom.halfLife));
-    way.x *= remaining;
-    way.y *= remaining;
-    const near = LENGTH_TOLERANCE * span;
-    if (Math.abs(way.x) < near && Math.abs(way.y) < near) way.x = way.y = 0;
-    pan.stepX += x - way.x;
-    pan.stepY += y - way.y;
-  },
-  finish: ({ x, y }, { pan }) => {
-    pan.stepX += x;
-    pan.stepY += y;
-  },
 };
+
+/** Eases on by a step. Sets `gone` to how far it goes, world units. */
+export function goOn(way: RemainingDistance, { span, constraints }: Motion, seconds: number, gone: Point): void {
+  const { x, y } = way;
+  const remaining = exp2(-seconds * (1 / constraints.settings.zoom.halfLife));
+  way.x *= remaining;
+  way.y *= remaining;
+  const near = LENGTH_TOLERANCE * span;
+  if (Math.abs(way.x) < near && Math.abs(way.y) < near) way.x = way.y = 0;
+  gone.x = x - way.x;
+  gone.y = y - way.y;
+}

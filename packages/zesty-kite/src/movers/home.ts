@@ -1,10 +1,11 @@
 /** Back to where the settings begin: zoom, turn and tilt ease there as they do, and the way there is this mover's own. */
 import { ENDED_BY_STEERING, headingInside, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS, type SignalsOf } from '../signals/index.ts';
-import { nearestCopy } from '../view/index.ts';
-import { easedDistance, type RemainingDistance } from './easedDistance.ts';
+import { nearestCopy, ScratchPoint } from '../view/index.ts';
+import { easedDistance, goOn, type RemainingDistance } from './easedDistance.ts';
 
 const signals = { home: SIGNALS.home };
+const gone = new ScratchPoint();
 
 export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = {
   ...easedDistance,
@@ -29,8 +30,10 @@ export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> =
     const { focus, zoom, turn, tilt, hold, constraints, zooming } = motion;
     const { x, y, span, heading, pitch } = constraints.home;
     const { periodX = 0, periodY = 0 } = constraints.ground;
-    way.x = nearestCopy(x - focus.x, periodX);
-    way.y = nearestCopy(y - focus.y, periodY);
+    focus.rawX = focus.x - focus.excessX;
+    focus.rawY = focus.y - focus.excessY;
+    way.x = nearestCopy(x - focus.rawX, periodX);
+    way.y = nearestCopy(y - focus.rawY, periodY);
     zooming.easeTo(zooming.spanOf(span, pitch ?? undefined));
     const { min, max } = constraints.turn;
     const degrees = headingInside(constraints.turn, heading) - turn.shown;
@@ -41,5 +44,14 @@ export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> =
     if (pitch === null) tilt.offset = 0;
     else motion.setPitch(pitch);
     tilt.easeTo(motion.pitchAt(zoom.eased), true);
+  },
+  // The raw focus goes straight there: what limits move on the way, and water in it, do not count.
+  aim: (way, motion, seconds) => {
+    const { focus, focusing } = motion;
+    goOn(way, motion, seconds, gone);
+    focusing.leadTo(focus.rawX + gone.x, focus.rawY + gone.y);
+  },
+  finish: ({ x, y }, { focus, focusing }) => {
+    focusing.leadTo(focus.rawX + x, focus.rawY + y);
   },
 };

@@ -1,9 +1,11 @@
 /** `camera.pan`: the focus goes so many pixels along the screen, eased; several calls add up. */
 import { ENDED_BY_STEERING, type Motion, type Mover } from '../motion/index.ts';
 import { SIGNALS, type SignalsOf } from '../signals/index.ts';
-import { easedDistance, type RemainingDistance } from './easedDistance.ts';
+import { ScratchPoint } from '../view/index.ts';
+import { easedDistance, goOn, type RemainingDistance } from './easedDistance.ts';
 
 const signals = { pan: SIGNALS.pan };
+const gone = new ScratchPoint();
 
 export const pan: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = {
   ...easedDistance,
@@ -27,5 +29,12 @@ export const pan: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> = 
     const toward = (y * perPixel) / projection.sinPitch;
     way.x += right * projection.cosHeading - toward * projection.sinHeading;
     way.y += right * projection.sinHeading + toward * projection.cosHeading;
+  },
+  move: (way, motion, seconds) => {
+    goOn(way, motion, seconds, gone);
+    motion.moveBy(gone.x, gone.y);
+  },
+  finish: ({ x, y }, motion) => {
+    motion.moveBy(x, y);
   },
 };
