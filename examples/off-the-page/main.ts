@@ -5,11 +5,12 @@ import { listen } from 'zesty-kite/dom';
 import { RemoteCamera } from 'zesty-kite/worker';
 import { element } from '../lemon-strait/page.ts';
 
+// First of all: it loads the world while the page loads the settings.
+const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const canvas = element('map', HTMLCanvasElement);
 const readout = element('readout', HTMLOutputElement);
 const settings = (await (await fetch(settingsUrl)).json()) as Settings;
 
-const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const offscreen = canvas.transferControlToOffscreen();
 worker.postMessage({ settings, canvas: offscreen }, [offscreen]);
 const camera = new RemoteCamera(worker, settings);

@@ -65,9 +65,7 @@ export class Following implements Part {
   }
 
   over(outcome: Parting['outcome'], by: Parting['by']): void {
-    const { focus } = this.#motion;
-    focus.rawX = focus.x - focus.excessX;
-    focus.rawY = focus.y - focus.excessY;
+    this.#motion.focus.takeRaw();
     const id = this.request?.id ?? NaN;
     this.request = null;
     this.underWay = false;
