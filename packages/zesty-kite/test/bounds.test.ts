@@ -2,12 +2,12 @@
 import { test } from '@jest/globals';
 import { expect } from './expect.ts';
 import fc from 'fast-check';
-import { tilted, type Pose, type Settings } from '../src/index.ts';
+import { mergeSettings, tilted, type Pose, type Settings } from '../src/index.ts';
 import { follow, travel } from '../src/direct/index.ts';
 import { voidAtFlattest } from '../src/review/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { Camera } from './shapes.ts';
-import { between, bitsOf, convexPolygons, rectangles, screens, settingsWith } from './steering.ts';
+import { between, bitsOf, bounds, convexPolygons, rectangles, screens, settingsWith } from './steering.ts';
 
 const screen = { width: 1280, height: 800 };
 
@@ -278,20 +278,32 @@ test('the way home leads to where a camera begins, in all bounds, and `goal` say
   // A switch by zoom remembers from where it was come.
   const looks = fc.record({ pitch: fc.record({ degrees: between(30, 90) }) });
   const away = fc.record({ x: between(-3e3, 3e3), y: between(-3e3, 3e3), span: between(20, 3000) });
-  forAll(settingsWith(true, looks), screens, away, between(-180, 180), (settings, size, place, heading) => {
-    const camera = new Camera(settings, { screen: size });
-    camera.advance(0);
-    const begun = camera.shown;
-    camera.place({ ...place, heading });
-    camera.advance(60_000);
-    camera.home();
-    for (let time = 60_000; time < 60_300; time += 16) camera.advance(time);
-    expect(movedBy(camera.goal, begun)).toBeLessThan(1e-5);
-    camera.advance(65_000);
-    camera.advance(180_000);
-    expect(movedBy(camera.shown, begun)).toBeLessThan(1e-5);
-    expect(Math.abs(camera.shown.span / begun.span - 1)).toBeLessThan(1e-6);
-  });
+  const other = fc.option(bounds);
+  forAll(
+    settingsWith(true, looks),
+    screens,
+    away,
+    between(-180, 180),
+    other,
+    (some, size, place, heading, then) => {
+      const settings = { ...some, zoom: { ...some.zoom, halfLife: 0.2 } };
+      const camera = new Camera(settings, { screen: size });
+      camera.advance(0);
+      const after = then === null ? settings : mergeSettings(settings, { bounds: then });
+      const begun = new Camera(after, { screen: size }).advance(0);
+      camera.place({ ...place, heading });
+      camera.advance(60_000);
+      camera.home();
+      for (let time = 60_000; time < 60_100; time += 16) camera.advance(time);
+      if (then !== null) camera.change({ bounds: then });
+      for (let time = 60_100; time < 60_300; time += 16) camera.advance(time);
+      expect(movedBy(camera.goal, begun)).toBeLessThan(1e-5);
+      camera.advance(65_000);
+      camera.advance(180_000);
+      expect(movedBy(camera.shown, begun)).toBeLessThan(1e-5);
+      expect(Math.abs(camera.shown.span / begun.span - 1)).toBeLessThan(1e-6);
+    },
+  );
 });
 
 test('G4: nobody is stuck at a corner that juts in: what is held goes on along the other side', () => {

@@ -2,14 +2,14 @@
 import { test } from '@jest/globals';
 import { expect } from './expect.ts';
 import fc from 'fast-check';
-import type { Settings } from '../src/index.ts';
+import { mergeSettings, type Settings } from '../src/index.ts';
 import { rigOf } from '../src/camera/index.ts';
 import { follow, followGroup, type Followed, type FollowOptions } from '../src/direct/index.ts';
 import { record } from '../src/session/index.ts';
 import { forAll, forRuns } from './law.ts';
 import { conforms, playAgain, read } from './sessions.ts';
 import { Camera } from './shapes.ts';
-import { between, bitsOf, hills, settingsWith } from './steering.ts';
+import { between, bitsOf, bounds, hills, screens, settingsWith } from './steering.ts';
 
 const screen = { width: 800, height: 600 };
 const flat = { start: { x: 0, y: 0, span: 100 }, zoom: { minSpan: 5, maxSpan: 2000 } };
@@ -259,6 +259,37 @@ test('a target that crosses from one area to another is in sight again on the ot
     expect(Math.abs(x - screen.width / 2)).toBeLessThan((zone / 2) * screen.width + 1);
     expect(Math.abs(y - screen.height / 2)).toBeLessThan((zone / 2) * screen.height + 1);
   });
+});
+
+test('bounds and screens that change on the way are no pan: the target comes to show where it would have', () => {
+  let compared = 0;
+  // A switch by zoom remembers from where it was come.
+  const plainLooks = fc.record({ pitch: fc.record({ degrees: between(30, 90) }) });
+  const places = fc.record({ x: between(-3000, 3000), y: between(-3000, 3000) });
+  forAll(settingsWith(true, plainLooks), places, bounds, fc.option(screens), (settings, to, others, size) => {
+    const followed = (some: Settings): Camera => {
+      const camera = new Camera(some, { screen });
+      camera.advance(0);
+      follow(camera, to, { halfLife: 0.2 });
+      for (let time = 16; time < 200; time += 16) camera.advance(time);
+      return camera;
+    };
+    const camera = followed(settings);
+    const same = followed(size === null ? mergeSettings(settings, { bounds: others }) : settings);
+    if (size === null) camera.change({ bounds: others });
+    else {
+      camera.signal({ kind: 'screen', ...size, time: 200 });
+      for (let time = 200; time < 300; time += 16) camera.advance(time);
+      camera.signal({ kind: 'screen', ...screen, time: 300 });
+    }
+    for (const one of [camera, same]) for (const time of [301, 9000, 180_000]) one.advance(time);
+    const off = Math.hypot(camera.shown.x - same.shown.x, camera.shown.y - same.shown.y);
+    // A zoom that has eased to what fits in other bounds wants no more than that.
+    if (Math.abs(camera.shown.span / same.shown.span - 1) > 1e-9) return;
+    expect(off / same.shown.span).toBeLessThan(1e-6);
+    compared += 1;
+  });
+  expect(compared).toBeGreaterThan(15);
 });
 
 test('G8: with a target that stands still the camera comes to rest, whatever the bounds, the ground and the look', () => {

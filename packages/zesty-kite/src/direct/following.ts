@@ -33,7 +33,7 @@ export class Following implements Part {
   v = -0;
   middleU = -0;
   middleV = -0;
-  /** The focus, as it was left. */
+  /** The raw focus, as it was left. */
   focusX = -0;
   focusY = -0;
   /** Callbacks by the id of the call. Frames have none. */
@@ -82,6 +82,7 @@ export class Following implements Part {
     this.request = request;
     this.underWay = true;
     this.velocityX = this.velocityY = this.ahead = this.middleU = this.middleV = 0;
+    motion.focus.takeRaw();
     this.x = nearestTo(motion.focus.x, request.x, periodX);
     this.y = nearestTo(motion.focus.y, request.y, periodY);
     this.#face(request.heading);
@@ -134,22 +135,25 @@ export class Following implements Part {
     this.#motion.focusing.leadTo(this.#at.x, this.#at.y);
   }
 
-  /** Sets where the target shows now, and that the focus was left here. */
+  /** Sets where the target is on the screen now, and that the raw focus was left here. */
   #locate(): void {
     const { x, y, velocityX, velocityY, ahead } = this;
-    const { focus } = this.#motion;
-    this.#project(x - velocityX * ahead, y - velocityY * ahead, focus.x, focus.y);
+    const { rawX, rawY } = this.#motion.focus;
+    this.#project(x - velocityX * ahead, y - velocityY * ahead);
     this.u = this.#at.x;
     this.v = this.#at.y;
-    this.focusX = focus.x;
-    this.focusY = focus.y;
+    this.focusX = rawX;
+    this.focusY = rawY;
   }
 
-  /** A pan has moved the target on the screen: it is kept at its new place from now on. */
+  /** A pan has moved the target on the screen: it is kept at its new place from now on. A pan begins where the focus shows. */
   noticePan(): void {
-    const { focus } = this.#motion;
-    if (focus.x === this.focusX && focus.y === this.focusY) return;
-    const { u, v } = this;
+    const { focus, focusing } = this.#motion;
+    const { u, v, focusX, focusY } = this;
+    if (focus.rawX === focusX && focus.rawY === focusY) return;
+    focusing.nearest(focusX, focusY, this.#at);
+    focus.rawX += focusX - this.#at.x;
+    focus.rawY += focusY - this.#at.y;
     this.#locate();
     this.middleU += this.u - u;
     this.middleV += this.v - v;
@@ -163,8 +167,8 @@ export class Following implements Part {
     const nowX = x - velocityX * ahead;
     const nowY = y - velocityY * ahead;
     projection.meet(u, v, zoom.shown, this.#riseAt(nowX, nowY), this.#at);
-    focus.rawX += nowX - this.#at.x - focus.x;
-    focus.rawY += nowY - this.#at.y - focus.y;
+    focus.rawX = nowX - this.#at.x;
+    focus.rawY = nowY - this.#at.y;
   }
 
   /** Goes on by a step, from the raw focus that holds the target in place. */
@@ -196,11 +200,11 @@ export class Following implements Part {
    * outside of it now.
    */
   #findGoal(request: FollowSignal, seconds: number): boolean {
-    const { focus, zoom, projection } = this.#motion;
+    const { zoom, projection } = this.#motion;
     const at = this.#at;
     const x = this.x + this.velocityX * seconds;
     const y = this.y + this.velocityY * seconds;
-    this.#project(x, y, focus.rawX, focus.rawY);
+    this.#project(x, y);
     const { x: u, y: v } = at;
     enterZone(request, projection.frameWidth * projection.perPixel, this.middleU, this.middleV, at);
     const isOut = Math.abs(u - at.x) + Math.abs(v - at.y) > LENGTH_TOLERANCE;
@@ -210,13 +214,13 @@ export class Following implements Part {
     return isOut;
   }
 
-  /** Finds where a place of the target shows from a focus, in safe-frame heights from the middle; far above if it does not. */
-  #project(x: number, y: number, focusX: number, focusY: number): void {
-    const { zoom, projection } = this.#motion;
+  /** Finds where a place of the target is on the screen, in safe-frame heights from the middle; far above if it does not show. */
+  #project(x: number, y: number): void {
+    const { focus, zoom, projection } = this.#motion;
     const at = this.#at;
     const rise = this.#riseAt(x, y);
-    projection.project(zoom.shown, x - focusX, y - focusY, rise, at);
-    if (projection.depthOf(zoom.shown, x - focusX, y - focusY, rise) > NEAREST) return;
+    projection.project(zoom.shown, x - focus.rawX, y - focus.rawY, rise, at);
+    if (projection.depthOf(zoom.shown, x - focus.rawX, y - focus.rawY, rise) > NEAREST) return;
     at.x = 0;
     at.y = BEHIND;
   }

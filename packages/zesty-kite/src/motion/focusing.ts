@@ -5,7 +5,7 @@
  * hit = focus + offset. So focus = held - offset, exactly, at every span, pitch, heading and lens.
  */
 import { ANYWHERE, keepInside } from '../limits/index.ts';
-import { ScratchPoint } from '../view/index.ts';
+import { ScratchPoint, type Point } from '../view/index.ts';
 import type { HeldPoint } from './hold.ts';
 import type { Kept } from './kept.ts';
 import type { Pair } from './pair.ts';
@@ -94,14 +94,20 @@ export class Focusing {
     out.y = y - out.y;
   }
 
-  /** Puts the focus at a point of the ground, or at the nearest that is allowed there, as the camera looks with the present angles. */
-  putAt(x: number, y: number): void {
-    const { focus, constraints, projection } = this.#kept;
-    focus.x = x;
-    focus.y = y;
+  /** Sets `out` to the nearest point that is allowed, as the camera looks with the present angles. */
+  nearest(x: number, y: number, out: Point): void {
+    const { constraints, projection } = this.#kept;
+    out.x = x;
+    out.y = y;
     projection.turn(this.#kept);
     this.#zooming.show();
-    keepInside(constraints.boundary, projection, this.#kept, focus, ANYWHERE, focus);
+    keepInside(constraints.boundary, projection, this.#kept, out, ANYWHERE, out);
+  }
+
+  /** Puts the focus at a point of the ground, or at the nearest that is allowed there. */
+  putAt(x: number, y: number): void {
+    const { focus } = this.#kept;
+    this.nearest(x, y, focus);
     focus.rawX = focus.x;
     focus.rawY = focus.y;
   }

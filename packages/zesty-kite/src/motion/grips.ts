@@ -8,7 +8,7 @@ import { ShownPose } from './shownPose.ts';
 
 export class Grips {
   readonly #kept: Kept;
-  readonly #view = new View();
+  #view: View | null = null;
   readonly #pose = new ShownPose();
   readonly #spot = new ScratchSpot();
   /** The focus before bounds and elastic edge were applied. */
@@ -163,6 +163,7 @@ export class Grips {
     pose.pitch = tilt.pitch;
     pose.fieldOfView = lens.fieldOfView;
     const { lowest, highest } = constraints.ground;
+    this.#view ??= new View();
     return aimAt(this.#view, pose, constraints.screen, { lowest, highest, terrain: constraints.terrain }, insets);
   }
 }

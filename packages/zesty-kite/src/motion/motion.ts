@@ -30,7 +30,7 @@ export class Motion extends Kept implements MovedCamera {
   /** The abilities that move the camera by themselves, in the order in which they are asked. */
   readonly moving: Moving[] = [];
   readonly #midPose = new ShownPose();
-  readonly #midway = new Projection();
+  #midway: Projection | null = null;
 
   constructor(constraints: Constraints, movers: readonly Mover[], projection?: Projection) {
     super(constraints, projection);
@@ -110,8 +110,9 @@ export class Motion extends Kept implements MovedCamera {
     const pose = this.#midPose;
     pose.heading = (turn.before + turn.shown) / 2;
     pose.pitch = (tilt.before + tilt.pitch) / 2;
-    this.#midway.turn(pose);
-    return this.#midway;
+    const midway = (this.#midway ??= new Projection());
+    midway.turn(pose);
+    return midway;
   }
 
   /** Lets the movers under way turn the look. */

@@ -93,7 +93,9 @@ export class Placing {
     }
     if (otherBoundary) {
       focus.undoElastic();
-      motion.focusing.putAt(focus.x, focus.y);
+      // A mover leads the raw focus, whatever the bounds are.
+      if (motion.isMoved || motion.isPinned) motion.focusing.leadTo(focus.rawX, focus.rawY);
+      else motion.focusing.putAt(focus.x, focus.y);
     }
     motion.easeLook();
     motion.focusing.solve();
