@@ -162,13 +162,12 @@ export class Zooming {
    * @param pitch as the camera looks there; null for that of the zoom, with the tilt
    */
   atOnce(span: number, pitch: number | null): void {
-    const { zoom, hold, constraints } = this.#kept;
+    const { zoom, tilt, lens, constraints } = this.#kept;
     const named = pitch === null ? NaN : this.#kept.insidePitch(pitch);
     zoom.wanted = clamp(span, this.min, this.max);
-    const question = new SpanQuestion(this.#kept, { pitch: named });
-    zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, constraints);
-    zoom.finish();
-    this.#kept.flipSwitches();
+    let question = this.#goAtOnce(named);
+    // Beyond a switch the camera looks otherwise: another stop may fit.
+    if (question.pitchFar !== tilt.isFar || question.lensFar !== lens.isFar) question = this.#goAtOnce(named);
     if (pitch !== null) {
       this.#kept.setPitch(named);
       // The tilt is that of this span.
@@ -176,5 +175,15 @@ export class Zooming {
     }
     // From the same edges, to the bit: what shows is found as the goal was.
     this.settle().copyFrom(question);
+  }
+
+  /** Goes to the goal at once, and returns the question that it answers. @param pitch as of a question */
+  #goAtOnce(pitch: number): SpanQuestion {
+    const { zoom, hold, constraints } = this.#kept;
+    const question = new SpanQuestion(this.#kept, { pitch });
+    zoom.goal = hold.fingers === 2 ? zoom.wanted : goalSpanOf(question, constraints);
+    zoom.finish();
+    this.#kept.flipSwitches();
+    return question;
   }
 }
