@@ -33,7 +33,7 @@ export function learn<S extends Part, B extends MoverSignal>(
   rig.learn(mover);
   return {
     get state() {
-      return rig.stage.timeline.kept.stateOf(mover);
+      return rig.stage.timeline.kept.moving.find((one) => one.mover === mover)?.state as S;
     },
     send: (signal) => {
       rig.signal(signal);

@@ -65,12 +65,19 @@ export class Following implements Part {
   }
 
   over(outcome: Parting['outcome'], by: Parting['by']): void {
-    this.#motion.focus.takeRaw();
+    this.#takeFocus();
     const id = this.request?.id ?? NaN;
     this.request = null;
     this.underWay = false;
     this.endListeners.get(id)?.({ outcome, by });
     this.endListeners.delete(id);
+  }
+
+  /** The raw focus is what shows from now on, without what was pulled over the edge. */
+  #takeFocus(): void {
+    const { focus } = this.#motion;
+    focus.rawX = focus.x - focus.excessX;
+    focus.rawY = focus.y - focus.excessY;
   }
 
   begin(request: FollowSignal): void {
@@ -82,7 +89,7 @@ export class Following implements Part {
     this.request = request;
     this.underWay = true;
     this.velocityX = this.velocityY = this.ahead = this.middleU = this.middleV = 0;
-    motion.focus.takeRaw();
+    this.#takeFocus();
     this.x = nearestTo(motion.focus.x, request.x, periodX);
     this.y = nearestTo(motion.focus.y, request.y, periodY);
     this.#face(request.heading);

@@ -5,7 +5,7 @@ import { eased, PEAK } from './ease.ts';
 import { lengthsOf, shareAt } from './lengths.ts';
 import { goOn } from './onTheWay.ts';
 import { resolvePlacement } from './resolvePlacement.ts';
-import { standStill, takeOver } from './takeOver.ts';
+import { copyOf, standStill, takeOver } from './takeOver.ts';
 import type { TravelSignal } from './travelSignals.ts';
 import { pathOf, stageOf, type Arrival, type Destination, type Plan } from './way.ts';
 
@@ -50,7 +50,7 @@ export class Journey implements Part {
       return;
     }
     takeOver(motion);
-    const there = motion.copy();
+    const there = copyOf(motion);
     resolvePlacement(there, motion, signal);
     const { zoom, turn, tilt, lens, insets, constraints } = motion;
     const { periodX, periodY } = constraints.ground;

@@ -4,6 +4,7 @@ import type { Motion } from '../motion/index.ts';
 import type { Lengths, Way } from './way.ts';
 import { goOn } from './onTheWay.ts';
 import { RHO } from './path.ts';
+import { copyOf } from './takeOver.ts';
 
 /** A way along bounds is halved so often, and the parts that are not even so often more. */
 const HALVINGS = 7;
@@ -19,7 +20,7 @@ type Look = Readonly<Record<'x' | 'y' | 'span' | 'heading' | 'pitch', number>>;
 export function lengthsOf(way: Way, motion: Motion): Lengths {
   const { path, from, to } = way;
   if (motion.constraints.settings.bounds === null) return [0, 0, 1, path.length / RHO + turned(from, to)];
-  const tried = motion.copy();
+  const tried = copyOf(motion);
   const lookAt = (share: number): Look => {
     goOn(way, share, tried, 0, 0);
     const { x, y, span, heading, pitch } = tried;

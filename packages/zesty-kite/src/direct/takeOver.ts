@@ -1,5 +1,5 @@
-/** The shared parts of movers that set the whole pose: their beginning, and their interruptions. */
-import { ENDED_BY_STEERING, type Cause, type Effect, type Motion } from '../motion/index.ts';
+/** The shared parts of movers that set the whole pose: their beginning, their interruptions, and a motion to try out. */
+import { ENDED_BY_STEERING, Motion, type Cause, type Effect } from '../motion/index.ts';
 
 /** All that steers or places ends them. */
 export const ENDED_BY_ALL: Readonly<Record<Cause, Effect>> = {
@@ -26,4 +26,15 @@ export function standStill(motion: Motion): void {
   motion.setPitch(tilt.pitch);
   motion.question = null;
   motion.easeLook();
+}
+
+/** Another motion in the same state: to try something out. */
+export function copyOf(motion: Motion): Motion {
+  const copy = new Motion(
+    motion.constraints,
+    motion.moving.map(({ mover }) => mover),
+  );
+  copy.copyFrom(motion);
+  copy.layLook();
+  return copy;
 }

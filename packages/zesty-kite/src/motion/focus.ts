@@ -32,12 +32,6 @@ export class Focus implements Part {
     return this.excessX !== 0 || this.excessY !== 0;
   }
 
-  /** The raw focus is what shows from now on, without what was pulled over the edge. */
-  takeRaw(): void {
-    this.rawX = this.x - this.excessX;
-    this.rawY = this.y - this.excessY;
-  }
-
   /** Forgets what was pulled over the edge; it stays where it would be without. */
   undoElastic(): void {
     this.x -= this.excessX;

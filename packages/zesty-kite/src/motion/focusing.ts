@@ -45,7 +45,8 @@ export class Focusing {
     this.#zooming.show();
     const agree = this.#desire();
     keepInside(constraints.boundary, projection, this.#kept, desired, from, allowed);
-    if (!this.#staysRaw) {
+    // If nothing pans or holds, zoom, turn and tilt leave the raw focus alone.
+    if (hold.isGrip || hold.fingers > 0 || pan.steps) {
       focus.rawX = allowed.x;
       focus.rawY = allowed.y;
     }
@@ -58,19 +59,13 @@ export class Focusing {
     focus.y = allowed.y + focus.excessY;
   }
 
-  /** Nothing pans or holds: zoom, turn and tilt leave the raw focus alone. */
-  get #staysRaw(): boolean {
-    const { hold, pan } = this.#kept;
-    return !hold.isGrip && hold.fingers === 0 && !pan.steps;
-  }
-
   /** Sets `desired`, whatever the bounds say. Says whether two grips agree: else a limit keeps one point from one finger. */
   #desire(): boolean {
     const { focus, pan, hold, first, second, zoom } = this.#kept;
-    const { desired } = this;
+    const { from, desired } = this;
     if (!hold.isGrip && hold.fingers === 0) {
-      desired.x = pan.steps ? focus.x - focus.excessX + pan.stepX : focus.rawX;
-      desired.y = pan.steps ? focus.y - focus.excessY + pan.stepY : focus.rawY;
+      desired.x = pan.steps ? from.x + pan.stepX : focus.rawX;
+      desired.y = pan.steps ? from.y + pan.stepY : focus.rawY;
       return true;
     }
     this.#put(first, desired);

@@ -153,15 +153,12 @@ export class Grips {
 
   /** The view from a focus without the lift of the eye. It has no repetitions: held points stay in the copy of the focus. */
   #aimFrom({ x, y }: Readonly<Point>): View {
-    const { zoom, turn, tilt, lens, level, insets, constraints } = this.#kept;
+    const { level, insets, constraints } = this.#kept;
     const pose = this.#pose;
+    this.#kept.readPose(pose);
     pose.x = x;
     pose.y = y;
     pose.focusHeight = level.height;
-    pose.span = zoom.shown;
-    pose.heading = turn.shown;
-    pose.pitch = tilt.pitch;
-    pose.fieldOfView = lens.fieldOfView;
     const { lowest, highest } = constraints.ground;
     this.#view ??= new View();
     return aimAt(this.#view, pose, constraints.screen, { lowest, highest, terrain: constraints.terrain }, insets);

@@ -22,25 +22,20 @@ export class Insets implements Part {
 
   /** Eases on by a step. In the one after the last the zoom finds its goal for the panels as they are from then on. */
   step(target: Sides, { remaining }: Decay): void {
-    this.isActive =
-      this.left !== target.left ||
-      this.top !== target.top ||
-      this.right !== target.right ||
-      this.bottom !== target.bottom;
-    this.left = eased(this.left, target.left, remaining);
-    this.top = eased(this.top, target.top, remaining);
-    this.right = eased(this.right, target.right, remaining);
-    this.bottom = eased(this.bottom, target.bottom, remaining);
+    this.isActive = false;
+    for (const side of SIDES) {
+      this.isActive ||= this[side] !== target[side];
+      this[side] = eased(this[side], target[side], remaining);
+    }
   }
 
   /** Is there at once. */
-  arriveAt({ left, top, right, bottom }: Sides): void {
-    this.left = left;
-    this.top = top;
-    this.right = right;
-    this.bottom = bottom;
+  arriveAt(target: Sides): void {
+    for (const side of SIDES) this[side] = target[side];
   }
 }
+
+const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 
 function eased(value: number, target: number, share: number): number {
   const off = (value - target) * share;

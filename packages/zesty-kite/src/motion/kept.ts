@@ -17,6 +17,7 @@ import { groundAround, Level } from './level.ts';
 import { Offset } from './offset.ts';
 import { Pan } from './pan.ts';
 import type { Constraints } from './constraints.ts';
+import type { ShownPose } from './shownPose.ts';
 import type { SpanQuestion } from './spanQuestion.ts';
 import { Tilt } from './tilt.ts';
 import { Zoom } from './zoom.ts';
@@ -96,6 +97,17 @@ export class Kept implements Readonly<Pose> {
 
   get fieldOfView(): number {
     return this.lens.fieldOfView;
+  }
+
+  /** Sets `out` to its pose. */
+  readPose(out: ShownPose): void {
+    out.x = this.x;
+    out.y = this.y;
+    out.focusHeight = this.focusHeight;
+    out.span = this.span;
+    out.heading = this.heading;
+    out.pitch = this.pitch;
+    out.fieldOfView = this.fieldOfView;
   }
 
   /** Lays the safe frame on the look: all of it that a step does not set. */

@@ -47,22 +47,6 @@ export class Motion extends Kept implements MovedCamera {
       for (let i = 0; i < this.moving.length; i++) this.moving[i]?.state.copyFrom(other.moving[i]?.state);
   }
 
-  /** Another one in the same state: to try something out. */
-  copy(): Motion {
-    const copy = new Motion(
-      this.constraints,
-      this.moving.map(({ mover }) => mover),
-    );
-    copy.copyFrom(this);
-    copy.layLook();
-    return copy;
-  }
-
-  /** Returns what a mover keeps. */
-  stateOf<S extends Part, B extends MoverSignal>(mover: Mover<MovedCamera, S, B>): S {
-    return this.moving.find((one) => one.mover === mover)?.state as S;
-  }
-
   /** A mover has begun, ended, or come to something that it keeps in place. */
   findMoving(): void {
     this.isMoved = this.isPinned = false;
@@ -153,7 +137,7 @@ export class Motion extends Kept implements MovedCamera {
     if (turn === 'rests') this.turn.rest(this.constraints.turn, this.hold.fingers);
     if (turn === 'ends' || (turn === 'stepContinues' && !this.turn.isStep))
       this.turn.stop(this.constraints.turn, this.hold.fingers);
-    if (tilt === 'ends') this.stopTilt();
+    if (tilt === 'ends') this.#stopTilt();
   }
 
   /** The same for movers alone. */
@@ -167,7 +151,7 @@ export class Motion extends Kept implements MovedCamera {
   }
 
   /** Ends a tilt at the pitch that is shown. */
-  stopTilt(): void {
+  #stopTilt(): void {
     const { tilt } = this;
     if (!tilt.isTilted) return;
     tilt.isTilted = false;

@@ -148,7 +148,6 @@ export class Placing {
     if (place.span !== undefined) motion.endMovers('placeSpan');
     if (place.heading !== undefined) motion.endMovers('placeHeading');
     if (place.pitch !== undefined) motion.endMovers('placePitch');
-    motion.findMoving();
   }
 
   /** Brings the focus inside with nothing held: it stays where it is, as far as the bounds let it. */

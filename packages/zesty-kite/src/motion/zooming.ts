@@ -162,12 +162,12 @@ export class Zooming {
    * @param pitch as the camera looks there; null for that of the zoom, with the tilt
    */
   atOnce(span: number, pitch: number | null): void {
-    const { zoom, tilt, lens, constraints } = this.#kept;
+    const { zoom, constraints } = this.#kept;
     const named = pitch === null ? NaN : this.#kept.insidePitch(pitch);
     zoom.wanted = clamp(span, this.min, this.max);
     let question = this.#goAtOnce(named);
     // Beyond a switch the camera looks otherwise: another stop may fit.
-    if (question.pitchFar !== tilt.isFar || question.lensFar !== lens.isFar) question = this.#goAtOnce(named);
+    if (!question.isOf(this.#kept)) question = this.#goAtOnce(named);
     if (pitch !== null) {
       this.#kept.setPitch(named);
       // The tilt is that of this span.

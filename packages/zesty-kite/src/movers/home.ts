@@ -30,7 +30,8 @@ export const home: Mover<Motion, RemainingDistance, SignalsOf<typeof signals>> =
     const { focus, zoom, turn, tilt, hold, constraints, zooming } = motion;
     const { x, y, span, heading, pitch } = constraints.home;
     const { periodX = 0, periodY = 0 } = constraints.ground;
-    focus.takeRaw();
+    focus.rawX = focus.x - focus.excessX;
+    focus.rawY = focus.y - focus.excessY;
     way.x = nearestCopy(x - focus.rawX, periodX);
     way.y = nearestCopy(y - focus.rawY, periodY);
     zooming.easeTo(zooming.spanOf(span, pitch ?? undefined));

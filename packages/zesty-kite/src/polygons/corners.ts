@@ -2,8 +2,6 @@
 import { norm } from '../math/index.ts';
 import { Grid, type Box } from './grid.ts';
 
-const NONE: readonly number[] = [];
-
 export class Corners {
   readonly xs: Float64Array;
   readonly ys: Float64Array;
@@ -70,6 +68,6 @@ export class Corners {
         const along = (aside * runX + down * runY) / length;
         if (along > 0 && along < length) (found ??= new Map()).set(corner, along);
       }
-    return found === null ? NONE : [...found].sort(([, a], [, b]) => a - b).map(([corner]) => corner);
+    return found === null ? [] : [...found].sort(([, a], [, b]) => a - b).map(([corner]) => corner);
   }
 }

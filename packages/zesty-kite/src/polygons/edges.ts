@@ -57,25 +57,17 @@ export class Edges {
     this.#top = top;
     this.#columns = Math.floor((right - left) / this.#cell) + 1;
     this.#rows = Math.floor((bottom - top) / this.#cell) + 1;
-    const cells: number[] = [];
-    const edges: number[] = [];
-    for (let edge = 0; edge < count; edge++) this.#enter(edge, cells, edges);
-    // Counted, added up, and then filled from behind.
-    const starts = new Int32Array(this.#columns * this.#rows + 1);
-    for (const cell of cells) starts[cell] = (starts[cell] ?? 0) + 1;
-    for (let cell = 1; cell < starts.length; cell++) starts[cell] = (starts[cell] ?? 0) + (starts[cell - 1] ?? 0);
-    this.#items = new Int32Array(cells.length);
-    for (let i = cells.length - 1; i >= 0; i--) {
-      const cell = cells[i] ?? 0;
-      const at = (starts[cell] ?? 0) - 1;
-      starts[cell] = at;
-      this.#items[at] = edges[i] ?? 0;
-    }
-    this.#starts = starts;
+    const cells: number[][] = Array.from({ length: this.#columns * this.#rows }, () => []);
+    for (let edge = 0; edge < count; edge++) this.#enter(edge, cells);
+    this.#starts = new Int32Array(cells.length + 1);
+    cells.forEach((items, i) => {
+      this.#starts[i + 1] = (this.#starts[i] ?? 0) + items.length;
+    });
+    this.#items = Int32Array.from(cells.flat());
   }
 
-  /** Adds every cell that an edge may touch to a list, and the edge to the other. */
-  #enter(edge: number, cells: number[], edges: number[]): void {
+  /** Writes an edge down in every cell that it may touch. */
+  #enter(edge: number, cells: number[][]): void {
     const x1 = this.end(edge, 0);
     const y1 = this.end(edge, 1);
     const x2 = this.end(edge, 2);
@@ -90,10 +82,8 @@ export class Edges {
       const a = y1 === y2 ? x1 : at(upper);
       const b = y1 === y2 ? x2 : at(lower);
       const last = this.#column(Math.max(a, b) + this.clearance);
-      for (let column = this.#column(Math.min(a, b) - this.clearance); column <= last; column++) {
-        cells.push(row * this.#columns + column);
-        edges.push(edge);
-      }
+      for (let column = this.#column(Math.min(a, b) - this.clearance); column <= last; column++)
+        cells[row * this.#columns + column]?.push(edge);
     }
   }
 

@@ -1,7 +1,7 @@
 /** Checks that need two settings at once. */
 import { shown, type Problems, type Refuse } from '../messages/index.ts';
 import type { KnownShapes } from './shapes.ts';
-import { areInSpans, inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
+import { inSpans, NEAREST_SPAN, SPAN } from './spans.ts';
 import type { FullBounds, FullSettings } from './types.ts';
 
 /** The largest |coordinate| that float64 still holds finely, in least spans. */
@@ -11,7 +11,6 @@ const FARTHEST = 1e12;
 
 /** Least and greatest values: neither may be beyond the other. */
 const ORDERED = [
-  ['zoom.minSpan', 'zoom.maxSpan'],
   ['ground.lowest', 'ground.highest'],
   ['pitch.min', 'pitch.max'],
   ['turn.min', 'turn.max'],
@@ -27,7 +26,7 @@ const COORDINATES = [
 export function contradictions(settings: FullSettings, shapes: KnownShapes, problems: Problems): void {
   const { lens, bounds, wrap } = settings;
   const { refuse } = problems;
-  if (!areInSpans(settings)) spansInOrder(settings, refuse);
+  spansInOrder(settings, refuse);
   for (const [low, high] of ORDERED) {
     const [least, most] = [valueAt(settings, low), valueAt(settings, high)];
     if (isNumber(least) && isNumber(most) && most < least) refuse(high, most, `at least ${low}, ${String(least)}`);
@@ -89,24 +88,26 @@ function spansInOrder(settings: FullSettings, refuse: Refuse): void {
   const screens = [1e-9, 1e15].map((height) => inSpans(settings, height));
   const isOn = (low: string, high: string): boolean[] =>
     screens.map((spans) => !(Number(valueAt(spans, high) ?? NaN) <= Number(valueAt(spans, low) ?? NaN)));
-  const stops = CURVES.flatMap((curve) => {
-    const value = valueAt(settings, curve);
-    return Array.isArray(value) ? value.map((_, i) => `${curve}[${String(i)}][0]`) : [`${curve}.at`];
-  });
-  for (const path of [...SPANS, 'zoom.stops[0]', ...stops])
-    if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), SPAN);
   const { minSpan, maxSpan } = settings.zoom;
-  const haveUnits = !(isNumber(minSpan) && isNumber(maxSpan)) && JSON.stringify(minSpan) !== JSON.stringify(maxSpan);
-  if (haveUnits && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
+  if (JSON.stringify(minSpan) !== JSON.stringify(maxSpan) && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
     refuse('zoom.maxSpan', maxSpan, `at least zoom.minSpan, ${shown(minSpan)}`);
-  for (const path of stops) {
-    const before = path.replace(/\d+(?=]\[0]$)/, (i) => String(Number(i) - 1));
-    if (before !== path && isOn(before, path).includes(false))
-      refuse(
-        path,
-        valueAt(settings, path),
-        `more than the span of the stop before it, ${shown(valueAt(settings, before))}`,
-      );
+  const isNamed = (path: string): void => {
+    if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), SPAN);
+  };
+  [...SPANS, 'zoom.stops[0]'].forEach(isNamed);
+  for (const curve of CURVES) {
+    const value = valueAt(settings, curve);
+    const paths = Array.isArray(value) ? value.map((_, i) => `${curve}[${String(i)}][0]`) : [`${curve}.at`];
+    paths.forEach(isNamed);
+    for (const [i, path] of paths.entries()) {
+      const before = paths[i - 1];
+      if (before !== undefined && isOn(before, path).includes(false))
+        refuse(
+          path,
+          valueAt(settings, path),
+          `more than the span of the stop before it, ${shown(valueAt(settings, before))}`,
+        );
+    }
   }
 }
 

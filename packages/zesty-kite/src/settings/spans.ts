@@ -12,14 +12,6 @@ export type InSpans<T> = T extends ZoomUnit ? never : T extends object ? { [K in
 /** Full settings with every span in world units. */
 export type SpanSettings = InSpans<FullSettings>;
 
-/** Returns whether every span is one number, in world units: as in most settings. */
-export function areInSpans(settings: FullSettings): settings is SpanSettings {
-  const { start, home, zoom, pitch, lens, pan } = settings;
-  const { minSpan, maxSpan, stops } = zoom;
-  const values = [start.span, home?.span, minSpan, maxSpan, stops, pitch.degrees, lens.fieldOfView, pan.speed];
-  return values.every((value) => typeof value !== 'object' || value === null);
-}
-
 /** The nearest zoom if the settings set none, world units. */
 export const NEAREST_SPAN = 12;
 
@@ -102,8 +94,11 @@ export function valueAtSpan(value: InSpans<ByZoom>, span: number): number {
  * @param height the height of the screen, CSS pixels
  */
 export function inSpans(settings: FullSettings, height: number): SpanSettings {
-  if (areInSpans(settings)) return settings;
   const { start, home, zoom, lens, pan, pitch } = settings;
+  const { minSpan, maxSpan, stops, stopUnit } = zoom;
+  const spans = [start.span, home?.span, minSpan, maxSpan, stops, pitch.degrees, lens.fieldOfView, pan.speed];
+  // As in most settings, each is one number, or none.
+  if (!spans.some((span) => span instanceof Object)) return settings as SpanSettings;
   const degrees = byZoom(pitch.degrees, (span, value) => spanOf(span, lens, height, value));
   const inUnits = (span: Span, named = degrees): number => spanOf(span, lens, height, named);
   const orNull = (span: Span | null): number | null => span && inUnits(span);
@@ -111,7 +106,6 @@ export function inSpans(settings: FullSettings, height: number): SpanSettings {
     ...place,
     span: place.span && inUnits(place.span, place.pitch),
   });
-  const { stops, stopUnit } = zoom;
   const ofLens = { 'eye-height': 'eyeHeight', 'field-of-view': 'fieldOfView' }[stopUnit as string];
   return {
     ...settings,
@@ -122,8 +116,8 @@ export function inSpans(settings: FullSettings, height: number): SpanSettings {
     pan: { ...pan, speed: byZoom(pan.speed, (span) => inUnits(span)) },
     zoom: {
       ...zoom,
-      minSpan: orNull(zoom.minSpan),
-      maxSpan: orNull(zoom.maxSpan),
+      minSpan: orNull(minSpan),
+      maxSpan: orNull(maxSpan),
       // Stops in a unit of the lens are spans from here on.
       ...(stops && ofLens && { stops: stops.map((stop) => inUnits({ [ofLens]: stop } as ZoomUnit)), stopUnit: 'span' }),
     },
