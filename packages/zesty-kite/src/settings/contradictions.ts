@@ -91,6 +91,8 @@ function spansInOrder(settings: FullSettings, refuse: Refuse): void {
   const { minSpan, maxSpan } = settings.zoom;
   if (JSON.stringify(minSpan) !== JSON.stringify(maxSpan) && !isOn('zoom.minSpan', 'zoom.maxSpan').includes(true))
     refuse('zoom.maxSpan', maxSpan, `at least zoom.minSpan, ${shown(minSpan)}`);
+  // Every span is a number as it is: in most settings.
+  if (screens[0] === settings) return;
   const isNamed = (path: string): void => {
     if (Number.isNaN(valueAt(screens[0], path))) refuse(path, valueAt(settings, path), SPAN);
   };
