@@ -261,6 +261,22 @@ test('a target that crosses from one area to another is in sight again on the ot
   });
 });
 
+test('what was followed out of bounds no longer leads the camera once it is let go', () => {
+  const edges = { left: 0, top: 0, right: 1000, bottom: 1000 };
+  forAll(between(900, 3000), between(0, 0.4), between(1, 4), (x, halfLife, notches) => {
+    const settings = { bounds: { ...edges, keep: 'view' }, start: { x: 500, y: 500, span: 300 } } as const;
+    const camera = new Camera(settings, { screen });
+    camera.advance(0);
+    const followed = follow(camera, { x, y: 500 }, { halfLife });
+    camera.advance(20_000);
+    const shown = camera.shown.x;
+    followed.end();
+    camera.zoom({ notches });
+    camera.advance(30_000);
+    expect(camera.shown.x).toBeCloseTo(shown, 6);
+  });
+});
+
 test('bounds and screens that change on the way are no pan: the target comes to show where it would have', () => {
   let compared = 0;
   // A switch by zoom remembers from where it was come.
