@@ -32,7 +32,7 @@ test('on a floor everything is as on the ground, only higher: picks, grips and w
       const above = high.view.toGround(u * screen.width, v * screen.height);
       if (below === null || above === null) return;
       expect((above.x - below.x) / low.view.span).toBeCloseTo(0, 5);
-      // Where the ground falls off nearly as the line of sight does, places differ by more than heights.
+      // A line of sight that grazes a slope meets it a little elsewhere: each height is compared with its own ground.
       for (const [spot, floor] of [
         [above, height],
         [below, 0],

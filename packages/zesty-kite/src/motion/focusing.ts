@@ -110,7 +110,7 @@ export class Focusing {
   /** Leads the raw focus to a point that may be out of bounds, and the focus to the nearest that they allow. */
   leadTo(x: number, y: number): void {
     const { focus, constraints } = this.#kept;
-    this.putAt(x, y);
+    this.nearest(x, y, focus);
     focus.rawX = x;
     focus.rawY = y;
     // A way along a coast ends nearer to its edge than a point that is brought inside.

@@ -86,7 +86,9 @@ function complete(
   }
   unknownKeys(settingsSchema, named, '', problems);
   SettingsError.throwFor(call, problems);
-  const settings = Object.freeze(concluded(written, sections as unknown as Sections));
+  const settings = sections as unknown as Sections;
+  conclude(written, settings);
+  Object.freeze(settings);
   contradictions(settings, shapes, problems);
   SettingsError.throwFor(call, problems);
   return { written, settings, shapes };
@@ -119,17 +121,16 @@ function withShapeOf({ bounds: written }: Settings, bounds: unknown): unknown {
 }
 
 /**
- * Settings with what follows from several of them: a nearest zoom of null is 12, or a nearer start, in world units if the start is; and
+ * Adds what follows from several settings: a nearest zoom of null is 12, or a nearer start, in world units if the start is; and
  * bounds without a shape, as a preset has them, keep nothing inside.
  */
-function concluded(written: Settings, sections: Sections): FullSettings {
+function conclude(written: Settings, sections: Sections): void {
   const { zoom, start, bounds } = sections;
   const { span = NEAREST_SPAN } = start;
   const minSpan = written.zoom?.minSpan ?? (typeof span === 'number' ? Math.min(NEAREST_SPAN, span) : null);
   if (zoom.minSpan !== minSpan) sections.zoom = Object.freeze({ ...zoom, minSpan });
   const hasOptions = Object.keys(written.bounds ?? {}).length > 0;
   if (hasOptions && bounds !== null && shapesOf(bounds).length === 0) sections.bounds = null;
-  return sections;
 }
 
 type Sections = { -readonly [K in keyof FullSettings]: FullSettings[K] };
