@@ -45,7 +45,7 @@ const { camera, drawSoon, first } = createFrames(
   },
   {},
   (view, time) => {
-    barges.sail(time / 1000);
+    const sails = barges.sail(time / 1000);
     paint(view);
     for (const [barge, to] of orders) {
       const [from, at] = [view.toScreen(barge.x, barge.y), view.toScreen(to.x, to.y)];
@@ -59,7 +59,7 @@ const { camera, drawSoon, first } = createFrames(
     }
     choosing.draw();
     readout.textContent = `${String(choosing.chosen.size)} chosen   ${String(orders.size)} sent`;
-    return true;
+    return sails;
   },
 );
 const choosing = createChoosing(canvas, camera, barges.afloat, drawSoon, (barge) => {

@@ -47,20 +47,21 @@ export async function loadPlaces(): Promise<Place[]> {
   }));
 }
 
-/** The barges; `sail(seconds)` moves them to where they are that long after the day began. */
-export async function loadBarges(): Promise<{ afloat: readonly Afloat[]; sail: (seconds: number) => void }> {
+/** The barges; `sail(seconds)` moves them to where they are that long after the day began, and returns whether one moves at all. */
+export async function loadBarges(): Promise<{ afloat: readonly Afloat[]; sail: (seconds: number) => boolean }> {
   const { barges } = (await (await fetch(bargesUrl)).json()) as { barges: readonly Barge[] };
   const fleet = barges.map((barge) => {
     const { name, crates } = barge;
     const afloat: Afloat = { name, crates, x: 0, y: 0, alongX: 1, alongY: 0 };
     return { barge, length: lengthOf(barge.route), afloat };
   });
-  const sail = (seconds: number): void => {
+  const sail = (seconds: number): boolean => {
     for (const { barge, length, afloat } of fleet) {
       const round = (barge.start * 2 * length + seconds * barge.speed) % (2 * length);
       const back = round > length;
       placeOn(barge.route, back ? 2 * length - round : round, back ? -1 : 1, afloat);
     }
+    return barges.some(({ speed }) => speed > 0);
   };
   sail(0);
   return { afloat: fleet.map(({ afloat }) => afloat), sail };

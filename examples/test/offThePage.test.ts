@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { Camera, type Settings } from 'zesty-kite';
-import { lasts, ownBrowser, still } from './browser.ts';
+import { lasts, ownBrowser } from './browser.ts';
 
 const own = ownBrowser();
 
@@ -32,8 +32,9 @@ test('off the page: the real wheel zooms to the cursor, keys pan, a real drag ho
   await page.waitForFunction((from) => lemonStrait.camera.view.x > from + 5, x);
   await page.keyboard.up('KeyD');
   await settled(page);
-  // The page may be some frames behind the worker.
-  await still(page);
+  // However far the key has brought it: at the edge of the map a drag would stop.
+  await page.evaluate(() => lemonStrait.camera.signal({ kind: 'place', x: 512, y: 384, span: 100 }));
+  await settled(page);
   const held = await page.evaluate(() => lemonStrait.camera.view.toGround(620, 250));
   await page.mouse.down({ button: 'right' });
   // However late a busy page hears the moves: the drag has begun before it goes far.

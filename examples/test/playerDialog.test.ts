@@ -3,12 +3,14 @@ import { expect, test } from '@jest/globals';
 import axe from 'axe-core';
 import type { Page } from 'playwright-core';
 import type { FullSettings } from 'zesty-kite';
-import { ownBrowser } from './browser.ts';
+import { ownBrowser, stillBarges } from './browser.ts';
 
 const own = ownBrowser();
 
 async function open(width = 900): Promise<{ page: Page; said: string[] }> {
   const page = await own.tab({ viewport: { width, height: 700 } });
+  // Frames of a world that stands still stop.
+  await stillBarges(page);
   const said: string[] = [];
   page.on('pageerror', ({ message }) => said.push(message));
   await page.goto(`${process.env['EXAMPLES_URL'] ?? ''}beside-the-game/`);

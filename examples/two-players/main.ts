@@ -58,9 +58,9 @@ const shown = players.map(({ id, pad, start, keys }) => {
     Object.entries(keys).map(([name, inputs]) => [name, [...inputs, ...stick[name as keyof typeof stick]]]),
   );
   const { camera, drawSoon, first } = createFrames([common, { start, bindings }], {}, (view, time) => {
-    barges.sail(time / 1000);
+    const sails = barges.sail(time / 1000);
     paint(view);
-    return true;
+    return sails;
   });
   // Half of the keyboard each: neither is the one that has all of it.
   listen(canvas, camera, { keys: 'own', pads: [pad] });

@@ -1,5 +1,6 @@
 /** A camera in a worker, and what stands for it in the page: every call, the copies of a world that wraps, settings of either side. */
 import { afterEach, test } from '@jest/globals';
+import fc from 'fast-check';
 import { expect } from './expect.ts';
 import { Camera, type CameraLike, type Settings } from '../src/index.ts';
 import { travel } from '../src/direct/index.ts';
@@ -135,6 +136,62 @@ test('settings that change in the worker come to the page; what the page changed
   expect(remote.binds('KeyT')).toBe(true);
   expect(() => remote.change({ pan: { speed: -1 } })).toThrow('pan.speed');
 });
+
+test('settled says that the worker has taken every signal: a frame on its way does not', async () => {
+  const step = fc.constantFrom('signal', 'travel', 'draw', 'to the worker', 'to the page');
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { minLength: 4, maxLength: 24 }), async (steps) => {
+      const [page, worker] = [new Mail(), new Mail()];
+      const here = new Camera(settings, { screen });
+      receiveSignals({ ...page.port, postMessage: worker.post }, here);
+      const remote = new RemoteCamera({ ...worker.port, postMessage: page.post }, settings);
+      let time = 0;
+      here.advance(time);
+      await Promise.resolve();
+      worker.deliver();
+      for (const one of [...steps, 'to the worker', 'draw', 'to the page']) {
+        if (one === 'signal') remote.place({ x: 101 + remote.shown.x });
+        if (one === 'travel') void travel(remote, { x: remote.shown.x - 7 }, { minSeconds: 0.01 });
+        if (one === 'draw') here.advance((time += 500));
+        // A frame is told of when its task is over.
+        await Promise.resolve();
+        if (one === 'to the worker') page.deliver();
+        if (one === 'to the page') worker.deliver();
+        await Promise.resolve();
+        if (!remote.settled) continue;
+        expect(page.letters).toEqual([]);
+        expect(remote.shown).toEqual(here.goal);
+      }
+      // It has come to rest, and the page hears of it.
+      for (let n = 0; n < 20; n += 1) {
+        page.deliver();
+        here.advance((time += 500));
+        await Promise.resolve();
+        worker.deliver();
+      }
+      expect(remote.settled).toBe(true);
+    }),
+  );
+});
+
+/** One way of a channel that delivers when the test says so. */
+class Mail {
+  letters: unknown[] = [];
+  readonly #listeners: ((event: { readonly data: unknown }) => void)[] = [];
+  readonly post = (message: unknown): void => {
+    this.letters.push(structuredClone(message));
+  };
+  readonly port = {
+    addEventListener: (_type: 'message', listener: (event: { readonly data: unknown }) => void): void => {
+      this.#listeners.push(listener);
+    },
+    removeEventListener: (): void => undefined,
+  };
+
+  deliver(): void {
+    for (const data of this.letters.splice(0)) for (const listener of this.#listeners) listener({ data });
+  }
+}
 
 test('a poll that ends itself lets the next be called', async () => {
   const { remote, drawTo } = pair(settings);

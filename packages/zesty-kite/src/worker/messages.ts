@@ -60,8 +60,8 @@ export interface FrameMessage {
   /** Without its terrain. */
   readonly ground: Ground;
   readonly settled: boolean;
-  /** How many changes of settings have come from the page. */
-  readonly changes: number;
+  /** How many signals and calls have come from the page. */
+  readonly taken: number;
   /** The settings in force. They are left out when they are as in the message before. */
   readonly settings?: FullSettings;
 }
@@ -88,7 +88,7 @@ export function messageOf(data: unknown): Message | null {
 
 const POSE = ['x', 'y', 'focusHeight', 'span', 'heading', 'pitch', 'fieldOfView'];
 
-function isFrame({ time, pose, goal, screen, insets, ground, changes }: FrameMessage): boolean {
+function isFrame({ time, pose, goal, screen, insets, ground, taken }: FrameMessage): boolean {
   const areAll =
     areFinite(pose, POSE) &&
     areFinite(goal, POSE) &&
@@ -96,7 +96,7 @@ function isFrame({ time, pose, goal, screen, insets, ground, changes }: FrameMes
     areFinite(insets, ['left', 'top', 'right', 'bottom']) &&
     areFinite(ground, ['lowest', 'highest']);
   return (
-    areAll && Number.isFinite(time + changes) && pose.span > 0 && goal.span > 0 && screen.width > 0 && screen.height > 0
+    areAll && Number.isFinite(time + taken) && pose.span > 0 && goal.span > 0 && screen.width > 0 && screen.height > 0
   );
 }
 

@@ -29,20 +29,26 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
   checkMade('receiveSignals.camera', camera, 'advance', 'a camera');
   const reports = reportsOf(camera);
   const origin = clockOrigin();
-  let changes = 0;
-  /** The state that the page has: the settings, and how many of its changes they come after. */
-  const known = { settings: {}, changes: -1 };
+  /** Signals and calls of the page so far. */
+  let taken = 0;
+  /** The settings that the page has. */
+  let known: unknown = null;
   /** Of the calls under way. */
   const stops = new Map<number, Stopper>();
 
   const receive = ({ data }: { readonly data: unknown }): void => {
     const message = messageOf(data);
-    if (message?.zestyKite === 'call') void answer(port, camera, message, stops);
     if (message?.zestyKite === 'stop') stops.get(message.id)?.end();
+    if (message?.zestyKite === 'call') {
+      taken += 1;
+      void answer(port, camera, message, stops);
+    }
     if (message?.zestyKite !== 'signal') return;
+    taken += 1;
     const { signal, time } = message;
+    // The page waits for what comes of its change, be it what the settings were before.
+    if (signal.kind === 'change') known = null;
     reports.callSafely(() => {
-      if (signal.kind === 'change') changes += 1;
       camera.signal(time === undefined ? signal : { ...signal, time: time - origin });
     });
   };
@@ -52,9 +58,8 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     const { left, top, right, bottom } = projection;
     const { lowest, highest, periodX = 0, periodY = 0 } = ground;
     const { settings, goal, settled } = camera;
-    const isNews = settings !== known.settings || changes !== known.changes;
-    known.settings = settings;
-    known.changes = changes;
+    const isNews = settings !== known;
+    known = settings;
     const message: FrameMessage = {
       zestyKite: 'frame',
       time: time + origin,
@@ -64,7 +69,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
       insets: { left, top, right, bottom },
       ground: { lowest, highest, periodX, periodY },
       settled,
-      changes,
+      taken,
       ...(isNews ? { settings } : {}),
     };
     port.postMessage(message);

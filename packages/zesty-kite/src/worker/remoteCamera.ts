@@ -39,11 +39,12 @@ export class RemoteCamera extends Calls implements CameraLike {
   readonly #port: Port;
   readonly #filter: SignalFilter;
   readonly #waiting = new Map<number, Waiting>();
-  #polls: readonly ((time: number) => void)[] = [];
+  readonly #polls = new Set<(time: number) => void>();
   #checked: Checked;
-  /** How many changes of settings have been sent. */
-  #changes = 0;
-  #calls = 0;
+  /** How many signals and calls have been sent. */
+  #sent = 0;
+  /** Which of them was the last change of settings. */
+  #changedAt = 0;
   #goal: Pose;
   #settled = true;
   #closed = false;
@@ -95,12 +96,11 @@ export class RemoteCamera extends Calls implements CameraLike {
     if (body === null || !this.#filter.takes(body)) return false;
     if (body.kind === 'change') {
       this.#adopt(changeSettings(this.#checked, body.settings));
-      this.#changes += 1;
+      this.#changedAt = this.#sent + 1;
     }
     const { time = NaN } = signal;
-    const message: SignalMessage = { zestyKite: 'signal', signal: body };
-    this.#port.postMessage(Number.isFinite(time) ? { ...message, time: time + clockOrigin() } : message);
-    this.#settled = false;
+    const timed = Number.isFinite(time) ? { time: time + clockOrigin() } : {};
+    this.#send({ zestyKite: 'signal', signal: body, ...timed });
     return true;
   }
 
@@ -114,9 +114,9 @@ export class RemoteCamera extends Calls implements CameraLike {
     const added = (time: number): void => {
       poll(time);
     };
-    this.#polls = [...this.#polls, added];
+    this.#polls.add(added);
     return () => {
-      this.#polls = this.#polls.filter((one) => one !== added);
+      this.#polls.delete(added);
     };
   }
 
@@ -134,15 +134,13 @@ export class RemoteCamera extends Calls implements CameraLike {
     if (message?.zestyKite === 'frame') this.#show(message);
   };
 
-  #show({ pose, goal, screen, insets, ground, settled, time, changes, settings }: FrameMessage): void {
-    this.#settled = settled && changes === this.#changes;
+  #show({ pose, goal, screen, insets, ground, settled, time, taken, settings }: FrameMessage): void {
+    this.#settled = settled && taken === this.#sent;
     this.#goal = goal;
     // A change that is still on its way to the worker stays in force here.
-    if (settings !== undefined && changes === this.#changes)
-      this.#adopt(completeLayers('RemoteCamera', settings, null));
+    if (settings !== undefined && taken >= this.#changedAt) this.#adopt(completeLayers('RemoteCamera', settings, null));
     aim(this.view, pose, screen, ground, insets);
-    const polls = this.#polls;
-    for (const poll of polls) if (this.#polls.includes(poll)) poll(time - clockOrigin());
+    for (const poll of [...this.#polls]) if (this.#polls.has(poll)) poll(time - clockOrigin());
   }
 
   #adopt(checked: Checked): void {
@@ -150,12 +148,16 @@ export class RemoteCamera extends Calls implements CameraLike {
     this.#filter.adopt(this.settings);
   }
 
+  #send(message: SignalMessage | CallMessage): void {
+    this.#port.postMessage(message);
+    this.#sent += 1;
+    this.#settled = false;
+  }
+
   #call(name: string, args: readonly unknown[], stop?: Stop): Promise<unknown> {
     if (this.#closed) return Promise.resolve(null);
-    const id = (this.#calls += 1);
-    const message: CallMessage = { zestyKite: 'call', id, name, args };
-    this.#port.postMessage(message);
-    this.#settled = false;
+    const id = this.#sent + 1;
+    this.#send({ zestyKite: 'call', id, name, args });
     const end = (): void => {
       this.#port.postMessage({ zestyKite: 'stop', id } satisfies StopMessage);
     };
