@@ -284,7 +284,7 @@ test('a broken message to a camera elsewhere changes nothing', () => {
     insets: { left: 0, top: 0, right: 0, bottom: 0 },
     ground: { lowest: 0, highest: 0, periodX: 0, periodY: 0 },
     settled: true,
-    changes: 0,
+    taken: 0,
   };
   tell({ data: good });
   for (const data of [
