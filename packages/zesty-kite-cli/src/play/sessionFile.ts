@@ -1,6 +1,7 @@
 /** Session files: one that streams through a replay, and those that lie in folders. */
 import { readdirSync, realpathSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { setImmediate as pause } from 'node:timers/promises';
 import type { Camera, Settings, StampedSignal, Terrain } from 'zesty-kite';
 import { Replay, SessionError, SessionReader, type ReplaySummary, type SessionHeader } from 'zesty-kite/session';
 import { Failure, inFile, refusal } from '../failure.ts';
@@ -49,11 +50,11 @@ export async function playSession(session: string, options: PlayOptions): Promis
     let read = 0;
     for await (const piece of stream) {
       read += piece.length;
-      player.take(decoder.decode(piece, { stream: true }));
+      await player.take(decoder.decode(piece, { stream: true }));
       progress.update(read);
       if (player.isOver) break;
     }
-    return player.end();
+    return await player.end();
   } catch (error) {
     throw await otherKind(session, error);
   } finally {
@@ -112,6 +113,9 @@ function below(folder: string, seen: Set<string>): string[] {
   });
 }
 
+/** Milliseconds between two pauses. */
+const PAUSES = 50;
+
 interface OpenSession {
   readonly stream: AsyncIterable<Buffer>;
   /** Bytes; `null` for a pipe. */
@@ -151,29 +155,31 @@ class Player {
   readonly #reader = new SessionReader();
   readonly #watch = new Watch();
   #replay: Replay | null = null;
+  /** When the next pause is due, in which the program hears of Ctrl+C: milliseconds. */
+  #pauseAt = 0;
 
   constructor(options: PlayOptions) {
     this.#options = options;
     this.#until = (options.until ?? Infinity) * 1e6;
   }
 
-  take(text: string): void {
+  async take(text: string): Promise<void> {
     const signals = this.#reader.push(text);
-    if (this.#reader.header !== null) this.#play(this.#reader.header, signals);
+    if (this.#reader.header !== null) await this.#play(this.#reader.header, signals);
   }
 
-  end(): Played {
+  async end(): Promise<Played> {
     // Of what is not heard, it does not matter whether it is whole.
     const { header, signals, unfinishedLine } =
       this.isOver && this.#reader.header !== null
         ? { header: this.#reader.header, signals: [], unfinishedLine: null }
         : this.#reader.end();
-    const replay = this.#play(header, signals);
+    const replay = await this.#play(header, signals);
     const summary = replay.end();
     return { summary, broken: this.#watch.broken(summary, replay.camera), unfinishedLine };
   }
 
-  #play(header: SessionHeader, signals: readonly StampedSignal[]): Replay {
+  async #play(header: SessionHeader, signals: readonly StampedSignal[]): Promise<Replay> {
     const { frame, signal: tell } = this.#options;
     const replay = (this.#replay ??= this.#begin(header, (camera, micros) => {
       this.#watch.frame(camera, micros, replay.worst);
@@ -184,6 +190,9 @@ class Player {
       if (this.isOver) break;
       replay.push(signal);
       tell?.(signal);
+      if (performance.now() < this.#pauseAt) continue;
+      await pause();
+      this.#pauseAt = performance.now() + PAUSES;
     }
     return replay;
   }
