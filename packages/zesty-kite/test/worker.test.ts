@@ -174,6 +174,22 @@ test('settled says that the worker has taken every signal: a frame on its way do
   );
 });
 
+test('what came before the worker listened does not keep the camera from being settled', async () => {
+  const [page, worker] = [new Mail(), new Mail()];
+  const here = new Camera(settings, { screen });
+  const remote = new RemoteCamera({ ...worker.port, postMessage: page.post }, settings);
+  remote.change({ pan: { speed: 3 } });
+  page.deliver();
+  receiveSignals({ ...page.port, postMessage: worker.post }, here);
+  remote.change({ pan: { speed: 2 } });
+  page.deliver();
+  for (const time of [0, 500]) here.advance(time);
+  await Promise.resolve();
+  worker.deliver();
+  expect(remote.settled).toBe(true);
+  expect(remote.settings.pan.speed).toBe(here.settings.pan.speed);
+});
+
 /** One way of a channel that delivers when the test says so. */
 class Mail {
   letters: unknown[] = [];

@@ -21,6 +21,8 @@ export interface Port {
 /** From the page. */
 export interface SignalMessage {
   readonly zestyKite: 'signal';
+  /** Counts signals and calls. */
+  readonly id: number;
   readonly signal: SignalBody;
   /** Left out: now. */
   readonly time?: number;
@@ -60,7 +62,7 @@ export interface FrameMessage {
   /** Without its terrain. */
   readonly ground: Ground;
   readonly settled: boolean;
-  /** How many signals and calls have come from the page. */
+  /** The id of the last signal or call that has come from the page; 0 for none. */
   readonly taken: number;
   /** The settings in force. They are left out when they are as in the message before. */
   readonly settings?: FullSettings;
@@ -74,7 +76,6 @@ export function messageOf(data: unknown): Message | null {
   const message = data as Message;
   switch (message.zestyKite) {
     case 'signal':
-      return message;
     case 'call':
     case 'stop':
     case 'outcome':

@@ -29,7 +29,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
   checkMade('receiveSignals.camera', camera, 'advance', 'a camera');
   const reports = reportsOf(camera);
   const origin = clockOrigin();
-  /** Signals and calls of the page so far. */
+  /** The id of the last signal or call of the page. */
   let taken = 0;
   /** The settings that the page has. */
   let known: unknown = null;
@@ -40,12 +40,12 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     const message = messageOf(data);
     if (message?.zestyKite === 'stop') stops.get(message.id)?.end();
     if (message?.zestyKite === 'call') {
-      taken += 1;
+      taken = message.id;
       void answer(port, camera, message, stops);
     }
     if (message?.zestyKite !== 'signal') return;
-    taken += 1;
-    const { signal, time } = message;
+    const { id, signal, time } = message;
+    taken = id;
     // The page waits for what comes of its change, be it what the settings were before.
     if (signal.kind === 'change') known = null;
     reports.callSafely(() => {

@@ -41,9 +41,8 @@ export class RemoteCamera extends Calls implements CameraLike {
   readonly #waiting = new Map<number, Waiting>();
   readonly #polls = new Set<(time: number) => void>();
   #checked: Checked;
-  /** How many signals and calls have been sent. */
+  /** The id of the last signal or call, and of the last change of settings. */
   #sent = 0;
-  /** Which of them was the last change of settings. */
   #changedAt = 0;
   #goal: Pose;
   #settled = true;
@@ -148,16 +147,17 @@ export class RemoteCamera extends Calls implements CameraLike {
     this.#filter.adopt(this.settings);
   }
 
-  #send(message: SignalMessage | CallMessage): void {
-    this.#port.postMessage(message);
-    this.#sent += 1;
+  /** Returns the id of the message. */
+  #send(message: Omit<SignalMessage, 'id'> | Omit<CallMessage, 'id'>): number {
+    const id = (this.#sent += 1);
+    this.#port.postMessage({ ...message, id });
     this.#settled = false;
+    return id;
   }
 
   #call(name: string, args: readonly unknown[], stop?: Stop): Promise<unknown> {
     if (this.#closed) return Promise.resolve(null);
-    const id = this.#sent + 1;
-    this.#send({ zestyKite: 'call', id, name, args });
+    const id = this.#send({ zestyKite: 'call', name, args });
     const end = (): void => {
       this.#port.postMessage({ zestyKite: 'stop', id } satisfies StopMessage);
     };
