@@ -9,7 +9,7 @@ const own = ownBrowser();
 
 async function open(width = 900): Promise<{ page: Page; said: string[] }> {
   const page = await own.tab({ viewport: { width, height: 700 } });
-  // Frames of a world that stands still stop.
+  // The page draws no frames while the barges stand still.
   await stillBarges(page);
   const said: string[] = [];
   page.on('pageerror', ({ message }) => said.push(message));

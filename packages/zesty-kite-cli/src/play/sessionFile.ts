@@ -155,7 +155,7 @@ class Player {
   readonly #reader = new SessionReader();
   readonly #watch = new Watch();
   #replay: Replay | null = null;
-  /** When the next pause is due, in which the program hears of Ctrl+C: milliseconds. */
+  /** The time of the next pause, milliseconds. Only in a pause does the program hear of Ctrl+C. */
   #pauseAt = 0;
 
   constructor(options: PlayOptions) {

@@ -46,7 +46,7 @@ export function receiveSignals(port: Port, camera: Camera): () => void {
     if (message?.zestyKite !== 'signal') return;
     const { id, signal, time } = message;
     taken = id;
-    // The page waits for what comes of its change, be it what the settings were before.
+    // The page gets the settings after each change of its own, even if they are the same.
     if (signal.kind === 'change') known = null;
     reports.callSafely(() => {
       camera.signal(time === undefined ? signal : { ...signal, time: time - origin });
