@@ -41,14 +41,14 @@ export class Focus implements Part {
 
   /** The excess comes back by a step. */
   comeBack(remaining: number, span: number): void {
-    this.x -= this.excessX;
-    this.y -= this.excessY;
-    this.excessX *= remaining;
-    this.excessY *= remaining;
-    const small = LENGTH_TOLERANCE * span;
-    if (Math.abs(this.excessX) < small && Math.abs(this.excessY) < small) this.excessX = this.excessY = 0;
-    this.x += this.excessX;
-    this.y += this.excessY;
+    const overX = this.excessX * remaining;
+    const overY = this.excessY * remaining;
+    this.undoElastic();
+    if (norm(overX, overY) < LENGTH_TOLERANCE * span) return;
+    this.excessX = overX;
+    this.excessY = overY;
+    this.x += overX;
+    this.y += overY;
   }
 
   /**

@@ -99,18 +99,20 @@ export class Focusing {
     keepInside(constraints.boundary, projection, this.#kept, out, ANYWHERE, out);
   }
 
-  /** Puts the focus at a point of the ground, or at the nearest that is allowed there. */
+  /** Puts the focus at a point of the ground, or at the nearest that is allowed there; what a hand pulled over the edge is added. */
   putAt(x: number, y: number): void {
     const { focus } = this.#kept;
     this.nearest(x, y, focus);
     focus.rawX = focus.x;
     focus.rawY = focus.y;
+    focus.x += focus.excessX;
+    focus.y += focus.excessY;
   }
 
   /** Leads the raw focus to a point that may be out of bounds, and the focus to the nearest that they allow. */
   leadTo(x: number, y: number): void {
     const { focus, constraints } = this.#kept;
-    this.nearest(x, y, focus);
+    this.putAt(x, y);
     focus.rawX = x;
     focus.rawY = y;
     // A way along a coast ends nearer to its edge than a point that is brought inside.

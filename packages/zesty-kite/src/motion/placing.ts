@@ -20,8 +20,8 @@ export class Placing {
     const motion = this.#motion;
     const { focus, zoom, turn, tilt, lens, insets, level, pan, hold, offset, constraints } = motion;
     hold.drop();
-    focus.excessX = focus.excessY = 0;
     offset.end();
+    focus.undoElastic();
     this.#endMovers({ ...start, pitch: start.pitch ?? undefined });
     tilt.isFar = lens.isFar = pan.isFar = false;
     insets.arriveAt(constraints.settings.safeFrame);
