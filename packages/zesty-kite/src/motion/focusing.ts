@@ -99,7 +99,7 @@ export class Focusing {
     keepInside(constraints.boundary, projection, this.#kept, out, ANYWHERE, out);
   }
 
-  /** Puts the focus at a point of the ground, or at the nearest that is allowed there; what a hand pulled over the edge is added. */
+  /** Puts the focus at a point of the ground, or at the nearest that is allowed there. The excess over the edge stays. */
   putAt(x: number, y: number): void {
     const { focus } = this.#kept;
     this.nearest(x, y, focus);
